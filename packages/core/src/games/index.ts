@@ -1,0 +1,16 @@
+import type { Game } from './contract.ts'
+import { wordsearch } from './wordsearch/index.ts'
+
+/** A game of which only the contract is known: what it makes, it also takes. */
+export type AnyGame = Game<unknown, unknown, unknown, unknown, unknown>
+
+const REGISTRY = { wordsearch } satisfies Record<string, AnyGame>
+
+/** The kinds of game there are. */
+export type GameKind = keyof typeof REGISTRY
+export const GAME_KINDS = Object.keys(REGISTRY) as [GameKind, ...GameKind[]]
+
+/** Gives the game of a kind. */
+export function gameOf(kind: GameKind): AnyGame {
+  return REGISTRY[kind]
+}

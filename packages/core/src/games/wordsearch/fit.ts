@@ -1,0 +1,47 @@
+import { MAX_SIDE } from '../../grid/letterGrid.ts'
+import type { EntryList } from '../../list/entry.ts'
+import { gridLetters } from '../../text/graphemes.ts'
+import type { Fit, FitNote } from '../contract.ts'
+import { lengthsThatFit } from './message.ts'
+import type { WordSearchOptions } from './options.ts'
+import type { UnplacedReason } from './puzzle.ts'
+import { automaticSide } from './size.ts'
+import { prepareWords } from './words.ts'
+
+/** Of a grid's cells: more letters than this can't be laid, however they overlap. */
+const FULLEST = 1.35
+
+/** Tells whether a list can become a word search, without laying a word. */
+export function fit(list: EntryList, options: WordSearchOptions): Fit {
+  const { roots, inner, unplaced } = prepareWords(list, options)
+  const notes: FitNote[] = unplaced.map(({ entryId, text, why, others }) => note(why, [entryId], { text, others: others.join(', ') }))
+  const letters = roots.reduce((sum, { letters }) => sum + letters.length, 0)
+  const longest = Math.max(0, ...roots.map(({ letters }) => letters.length))
+  const count = roots.length + inner.length
+  const side = options.size === 'chosen' ? Math.max(options.rows, options.cols) : MAX_SIDE
+  for (const { entryId, text, letters } of roots) {
+    if (letters.length > side) notes.push(note('too-long', [entryId], { text, side }))
+  }
+  const cells = options.size === 'chosen' ? options.rows * options.cols : MAX_SIDE * MAX_SIDE
+  if (letters > cells * FULLEST) notes.push(note('no-room', [], { letters, cells }))
+
+  const messageLength = gridLetters(options.message, options).length
+  if (messageLength > 0 && options.size === 'chosen') {
+    const range = lengthsThatFit({ letters }, [options.rows, options.cols])
+    if (messageLength < range.least || messageLength > range.most) {
+      notes.push(note('message-length', [], { length: messageLength, ...range }))
+    }
+  }
+  const placeable = count - notes.filter(({ code }) => code === 'too-long').length
+  if (placeable === 0) return { ready: false, summary: note('no-words', [], {}), notes }
+  const size = options.size === 'chosen' ? { rows: options.rows, cols: options.cols } : square(automaticSide(letters, longest))
+  return { ready: true, summary: note('ready', [], { words: placeable, ...size }), notes }
+}
+
+function square(side: number): { rows: number; cols: number } {
+  return { rows: side, cols: side }
+}
+
+function note(code: UnplacedReason | 'ready' | 'no-words' | 'message-length', entryIds: string[], values: FitNote['values']): FitNote {
+  return { code, entryIds, values }
+}

@@ -1,0 +1,148 @@
+import { z } from 'zod'
+import type { ReadingDirection } from '../../text/direction.ts'
+import type { Score, Step } from '../contract.ts'
+import type { PlacedWord, WordSearchPuzzle } from './puzzle.ts'
+
+const Cell = z.object({ row: z.number().int().min(0).max(99), col: z.number().int().min(0).max(99) })
+type Cell = z.infer<typeof Cell>
+
+/** What a student can do: mark a line from one cell to another, ask where a word begins, or stop. */
+export const WordSearchMove = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('mark'), from: Cell, to: Cell }),
+  z.object({ type: z.literal('hint'), item: z.number().int().min(0).max(999) }),
+  z.object({ type: z.literal('finish') }),
+])
+export type WordSearchMove = z.infer<typeof WordSearchMove>
+
+/** Points for a word, and what is left of them after a hint. */
+const POINTS = 10
+const POINTS_AFTER_HINT = 5
+
+/** How a play stands. Times are milliseconds since 1970. */
+export interface WordSearchPlay {
+  startedAt: number
+  /** Of the last move, and of the last word found. */
+  lastAt: number
+  lastFoundAt: number
+  finishedAt: number | null
+  /** Numbers of the found words, in the order found. */
+  found: number[]
+  /** Numbers of the words whose first letter was shown. */
+  hinted: number[]
+  /** Lines marked that were no word. */
+  misses: number
+  /** The last line marked: whether it was a word, or one found before. */
+  lastMark: 'none' | 'found' | 'again' | 'miss'
+}
+
+/** A word of the puzzle as its player may know it. */
+export interface WordSearchItem {
+  /** The word or the clue to find it by. */
+  label: string
+  /** Letters to find. */
+  length: number
+  /** Where it lies, once found or given up; with the word itself. */
+  found: { text: string; row: number; col: number; dRow: number; dCol: number; given: boolean } | null
+  /** Where it begins, once asked. */
+  hint: Cell | null
+}
+
+/** All that a player's screen may know. */
+export interface WordSearchView {
+  rows: string[][]
+  direction: ReadingDirection
+  show: 'words' | 'clues'
+  items: WordSearchItem[]
+  misses: number
+  lastMark: WordSearchPlay['lastMark']
+  finished: boolean
+  /** The text in the spare letters, once finished. */
+  message: string | null
+}
+
+export function start(_puzzle: WordSearchPuzzle, _random: unknown, at: number): WordSearchPlay {
+  return { startedAt: at, lastAt: at, lastFoundAt: at, finishedAt: null, found: [], hinted: [], misses: 0, lastMark: 'none' }
+}
+
+export function view(puzzle: WordSearchPuzzle, play: WordSearchPlay): WordSearchView {
+  const finished = play.finishedAt !== null
+  return {
+    rows: puzzle.rows,
+    direction: puzzle.direction,
+    show: puzzle.show,
+    items: puzzle.words.map((word, index) => {
+      const found = play.found.includes(index)
+      const { text, row, col, dRow, dCol } = word
+      return {
+        label: labelOf(word, puzzle.show),
+        length: word.length,
+        found: found || finished ? { text, row, col, dRow, dCol, given: !found } : null,
+        hint: play.hinted.includes(index) ? { row, col } : null,
+      }
+    }),
+    misses: play.misses,
+    lastMark: play.lastMark,
+    finished,
+    message: finished && puzzle.message !== '' ? puzzle.message : null,
+  }
+}
+
+/** A word without a prompt is its own clue: better shown than impossible. */
+function labelOf({ text, prompt }: PlacedWord, show: 'words' | 'clues'): string {
+  return show === 'clues' && prompt !== '' ? prompt : text
+}
+
+export function move(puzzle: WordSearchPuzzle, play: WordSearchPlay, asked: WordSearchMove, at: number): Step<WordSearchPlay> {
+  if (play.finishedAt !== null) return { play, responses: [] }
+  const now = Math.max(at, play.lastAt)
+  if (asked.type === 'finish') return finish(puzzle, play, now)
+  if (asked.type === 'hint') {
+    const known = asked.item >= puzzle.words.length || play.hinted.includes(asked.item) || play.found.includes(asked.item)
+    return { play: known ? play : { ...play, hinted: [...play.hinted, asked.item], lastAt: now, lastMark: 'none' }, responses: [] }
+  }
+  const index = markedWord(puzzle, play, asked.from, asked.to)
+  if (index === undefined) return { play: { ...play, misses: play.misses + 1, lastAt: now, lastMark: 'miss' }, responses: [] }
+  if (play.found.includes(index)) return { play: { ...play, lastAt: now, lastMark: 'again' }, responses: [] }
+  const found = [...play.found, index]
+  const done = found.length === puzzle.words.length
+  const word = puzzle.words[index]
+  return {
+    play: { ...play, found, lastAt: now, lastFoundAt: now, finishedAt: done ? now : null, lastMark: 'found' },
+    responses: [{ entryId: word.entryId, outcome: 'right', given: word.text, points: pointsFor(play, index), milliseconds: now - play.lastFoundAt }],
+  }
+}
+
+function finish(puzzle: WordSearchPuzzle, play: WordSearchPlay, now: number): Step<WordSearchPlay> {
+  const responses = puzzle.words.flatMap((word, index) => play.found.includes(index)
+    ? []
+    : [{ entryId: word.entryId, outcome: 'passed' as const, given: '', points: 0, milliseconds: 0 }])
+  return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses }
+}
+
+/** The word that lies between two cells; of two that share them, the one read from the first, not found before. */
+function markedWord(puzzle: WordSearchPuzzle, play: WordSearchPlay, from: Cell, to: Cell): number | undefined {
+  const matches = puzzle.words.flatMap(({ row, col, dRow, dCol, length }, index) => {
+    const lastRow = row + dRow * (length - 1)
+    const lastCol = col + dCol * (length - 1)
+    if (row === from.row && col === from.col && lastRow === to.row && lastCol === to.col) return [{ index, rank: 0 }]
+    if (row === to.row && col === to.col && lastRow === from.row && lastCol === from.col) return [{ index, rank: 1 }]
+    return []
+  })
+  const rank = (match: { index: number; rank: number }): number => match.rank + (play.found.includes(match.index) ? 2 : 0)
+  return matches.sort((one, other) => rank(one) - rank(other))[0]?.index
+}
+
+function pointsFor(play: WordSearchPlay, index: number): number {
+  return play.hinted.includes(index) ? POINTS_AFTER_HINT : POINTS
+}
+
+export function score(puzzle: WordSearchPuzzle, play: WordSearchPlay): Score {
+  return {
+    right: play.found.length,
+    total: puzzle.words.length,
+    points: play.found.reduce((sum, index) => sum + pointsFor(play, index), 0),
+    hints: play.hinted.length,
+    finished: play.finishedAt !== null,
+    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+  }
+}

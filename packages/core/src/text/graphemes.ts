@@ -1,0 +1,53 @@
+import { splitGraphemes } from 'unicode-segmenter/grapheme'
+
+/**
+ * Splits text into grapheme clusters (Unicode Standard Annex #29): what a reader calls one letter.
+ * A package with its own Unicode tables does it, so that every browser and server splits alike.
+ */
+export function graphemesOf(text: string): string[] {
+  return [...splitGraphemes(text)]
+}
+
+const LETTER = /[\p{L}\p{N}\p{S}\p{Extended_Pictographic}]/u
+const MARKS = /\p{M}+/gu
+/** Characters that show nothing and change nothing in a grid; the joiner of emoji and of Arabic is not among them. */
+const INVISIBLE = /[\u00ad\u061c\u180e\u200b\u200c\u200e\u200f\u202a-\u202e\u2060-\u2069\ufeff]/gu
+
+/** How a word's letters are prepared for a grid. */
+export interface LetterStyle {
+  letterCase: 'upper' | 'lower'
+  accents: 'kept' | 'folded'
+  /** BCP 47 code of the words' language; it decides how letters change case (Turkish i, Greek accents). */
+  language?: string
+}
+
+/**
+ * Gives the letters of a text as a grid holds them: graphemes in the wished case, with spaces, hyphens, apostrophes
+ * and other punctuation left out, in composed form (NFC).
+ */
+export function gridLetters(text: string, style: LetterStyle): string[] {
+  const clean = text.normalize('NFC').replace(INVISIBLE, '')
+  const plain = style.accents === 'folded' ? foldAccents(clean) : clean
+  const cased = style.letterCase === 'upper' ? toUpper(plain, style.language) : toLower(plain, style.language)
+  return graphemesOf(cased.normalize('NFC')).filter((grapheme) => LETTER.test(grapheme))
+}
+
+/** Takes accents and other combining marks off every letter: "Élève" gives "Eleve". Hebrew loses its vowel points. */
+export function foldAccents(text: string): string {
+  return text.normalize('NFD').replace(MARKS, '').normalize('NFC').replace(/[øØłŁđĐıæÆœŒ]/gu, (letter) => UNDECOMPOSED[letter])
+}
+
+const UNDECOMPOSED: Record<string, string> = {
+  ø: 'o', Ø: 'O', ł: 'l', Ł: 'L', đ: 'd', Đ: 'D', ı: 'i', æ: 'ae', Æ: 'AE', œ: 'oe', Œ: 'OE',
+}
+
+/** Languages whose letters change case in a way of their own. */
+const SPECIAL_CASING = /^(tr|az|lt|el)\b/
+
+function toUpper(text: string, language: string | undefined): string {
+  return language !== undefined && SPECIAL_CASING.test(language) ? text.toLocaleUpperCase(language) : text.toUpperCase()
+}
+
+function toLower(text: string, language: string | undefined): string {
+  return language !== undefined && SPECIAL_CASING.test(language) ? text.toLocaleLowerCase(language) : text.toLowerCase()
+}
