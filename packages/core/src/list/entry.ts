@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { cleanText } from '../text/cleanText.ts'
 
 /** Longest text of one face, in UTF-16 units. */
 export const MAX_FACE = 2000
@@ -6,7 +7,7 @@ export const MAX_FACE = 2000
 export const MAX_ENTRIES = 5000
 
 /** One side of an entry. Pictures and sounds join the text here. */
-export const Face = z.object({ text: z.string().max(MAX_FACE) })
+export const Face = z.object({ text: z.string().max(MAX_FACE).transform(cleanText) })
 export type Face = z.infer<typeof Face>
 
 /** What a list holds: something to be recalled, and what it is recalled from. */

@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { cleanText } from '../text/cleanText.ts'
 
 /** What stands between the two sides of a row. */
 export type Separator = 'tab' | 'comma' | 'semicolon' | 'dash' | 'equals' | 'none'
@@ -32,15 +33,13 @@ export interface ReadPasteOptions {
   header?: boolean
 }
 
-const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\ufeff\u200b\u2060]/gu
-
 /**
  * Reads pasted text as rows of answer and prompt. Recognises what separates the sides (the separator that splits most
  * lines, tabs before all others) and a header row. Quoted cells may hold separators and line breaks (RFC 4180); a quote
  * that is never closed is an ordinary character. Control and zero-width characters are taken out.
  */
 export function readPaste(pasted: string, options: ReadPasteOptions = {}): Paste {
-  const text = pasted.replace(/\r\n?|\u2028|\u2029|\u0085/g, '\n').replace(CONTROL, '')
+  const text = cleanText(pasted.replace(/\r\n?|\u2028|\u2029|\u0085/g, '\n'))
   const separator = options.separator ?? recogniseSeparator(text)
   const { rows, blankLines } = splitRows(text, separator)
   const sides = rows.map(({ cells, line }): PastedRow => {

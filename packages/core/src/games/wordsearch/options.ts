@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { MAX_SIDE } from '../../grid/letterGrid.ts'
+import { cleanText } from '../../text/cleanText.ts'
 
 export const MIN_SIDE = 4
 
@@ -17,6 +18,6 @@ export const WordSearchOptions = z.object({
   /** Whether students see the words to find, or only their prompts. */
   show: z.enum(['words', 'clues']).default('words'),
   /** Text that the spare letters spell; empty for none. */
-  message: z.string().max(400).default(''),
+  message: z.string().max(400).default('').transform(cleanText),
 })
 export type WordSearchOptions = z.infer<typeof WordSearchOptions>

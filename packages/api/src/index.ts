@@ -1,0 +1,6 @@
+export * from './session.ts'
+export * from './list.ts'
+export * from './link.ts'
+export * from './play.ts'
+export * from './sheet.ts'
+export * from './problem.ts'

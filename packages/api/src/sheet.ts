@@ -1,0 +1,23 @@
+import { GAME_KINDS } from '@otter/core'
+import { z } from 'zod'
+import { Seed } from './link.ts'
+
+export const MAX_VERSIONS = 30
+
+/** What is printed: so many versions of a game, on which paper. */
+export const PrintSheets = z.object({
+  kind: z.enum(GAME_KINDS),
+  options: z.unknown(),
+  seed: Seed,
+  versions: z.number().int().min(1).max(MAX_VERSIONS).default(1),
+  paper: z.enum(['a4', 'letter']).default('a4'),
+  key: z.boolean().default(true),
+  /** Address of the on-screen game, for the QR code; absent for none. */
+  code: z.string().max(12).optional(),
+})
+export type PrintSheets = z.infer<typeof PrintSheets>
+
+/** Gives the seed of a version, counted from 1: the first version is the puzzle on the screen. */
+export function versionSeed(seed: string, version: number): string {
+  return version === 1 ? seed : `${seed}-${version}`
+}

@@ -1,0 +1,116 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import connectPgSimple from 'connect-pg-simple'
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express'
+import session from 'express-session'
+import helmet from 'helmet'
+import pg from 'pg'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { ZodError } from 'zod'
+import type { Database } from './db/database.ts'
+import { Problem } from './problem.ts'
+import linkRoutes from './routes/links.ts'
+import listRoutes from './routes/lists.ts'
+import playRoutes from './routes/play.ts'
+import sessionRoutes from './routes/session.ts'
+import type { Workers } from './workers/pool.ts'
+
+/** What a server is put together from. */
+export interface Parts {
+  database: Database
+  workers: Workers
+  databaseUrl: string
+  sessionSecret: string
+  logger: Logger
+  /** Folder with the built web pages; absent in tests of the API alone. */
+  webFolder?: string
+  sampleTeacher?: string
+}
+
+/** Largest request body. */
+const BODY_LIMIT = '4mb'
+const SESSION_AGE = 14 * 24 * 3600_000
+
+/** Puts the server together; `close` ends the sessions' connections. */
+export function createApp({ database, workers, databaseUrl, sessionSecret, logger, webFolder, sampleTeacher }: Parts): { app: Express; close: () => Promise<void> } {
+  const app = express()
+  const sessions = new pg.Pool({ connectionString: databaseUrl, max: 4 })
+  sessions.on('error', (error) => logger.error(error, 'session store'))
+  const Store = connectPgSimple(session)
+  app.set('trust proxy', 'loopback')
+  app.disable('x-powered-by')
+  app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, quietReqLogger: true }))
+  app.use(helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"], scriptSrc: ["'self'"], workerSrc: ["'self'"], styleSrc: ["'self'"], styleSrcAttr: ["'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'", 'data:'], connectSrc: ["'self'"], objectSrc: ["'none'"], frameAncestors: ["'self'"], frameSrc: ["'self'", 'blob:'], baseUri: ["'self'"], formAction: ["'self'"],
+      },
+    },
+    strictTransportSecurity: false,
+  }))
+  app.use('/api', sameOriginOnly, (_request, response, next) => {
+    response.set('Cache-Control', 'no-store')
+    next()
+  }, express.json({ limit: BODY_LIMIT }))
+  const context = { database, workers, sampleTeacher }
+  app.use('/api', playRoutes(context))
+  app.use('/api', session({
+    name: 'otter_session', secret: sessionSecret, resave: false, saveUninitialized: false, rolling: false,
+    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_AGE },
+    store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600 }),
+  }), sessionRoutes(context), listRoutes(context), linkRoutes(context))
+  app.use('/api', () => {
+    throw new Problem(404, 'There is nothing at this address.')
+  })
+  if (webFolder !== undefined) servePages(app, webFolder)
+  app.use(problems(logger))
+  return { app, close: () => sessions.end() }
+}
+
+/**
+ * Refuses changes that another site asks for (OWASP: Fetch Metadata, with Origin for older browsers); together with
+ * SameSite cookies this is the protection against cross-site request forgery.
+ */
+const sameOriginOnly: RequestHandler = (request, _response, next) => {
+  if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return next()
+  const site = request.get('Sec-Fetch-Site')
+  const origin = request.get('Origin')
+  const foreign = site !== undefined ? site !== 'same-origin' : origin !== undefined && origin.replace(/^https?:\/\//, '') !== request.get('Host')
+  if (foreign) throw new Problem(403, 'This request came from another site.')
+  next()
+}
+
+function servePages(app: Express, folder: string): void {
+  app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }))
+  app.use(express.static(folder, { index: false, maxAge: '1h' }))
+  const page = (name: string): RequestHandler => (_request, response) => {
+    response.set('Cache-Control', 'no-cache').sendFile(join(folder, name))
+  }
+  if (!existsSync(join(folder, 'index.html'))) return
+  app.get(['/p/:code', '/in'], page('play.html'))
+  app.get('/{*path}', page('index.html'))
+}
+
+function problems(logger: Logger): ErrorRequestHandler {
+  return (error: unknown, _request, response, next) => {
+    if (response.headersSent) return next(error)
+    const problem = problemFrom(error)
+    if (problem.status >= 500) logger.error(error)
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.details()))
+  }
+}
+
+function problemFrom(error: unknown): Problem {
+  if (error instanceof Problem) return error
+  if (error instanceof ZodError) {
+    const [issue] = error.issues
+    return new Problem(400, issue.message, issue.path.join('.'))
+  }
+  const status = (error as { status?: unknown }).status
+  if (status === 413) return new Problem(413, 'That is more than can be taken at once. Send it in smaller parts.')
+  if (typeof status === 'number' && status >= 400 && status < 500) return new Problem(status, 'That request could not be read.')
+  return new Problem(500, 'Something went wrong here. What you typed is safe on your screen; try again in a moment.')
+}

@@ -1,0 +1,43 @@
+import { availableParallelism } from 'node:os'
+import { pino } from 'pino'
+import { z } from 'zod'
+import { createApp } from './app.ts'
+import { migrate, openDatabase } from './db/database.ts'
+import { loadSample, SAMPLE_EMAIL } from './sample/load.ts'
+import { startWorkers } from './workers/pool.ts'
+
+const Environment = z.object({
+  DATABASE_URL: z.string(),
+  PORT: z.coerce.number().int().min(0).max(65535).default(4780),
+  SESSION_SECRET: z.string().min(16),
+  WEB_FOLDER: z.string(),
+  SAMPLE_DATA: z.enum(['0', '1']).default('1'),
+  LOG_LEVEL: z.string().default('warn'),
+})
+const { DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, SAMPLE_DATA, LOG_LEVEL } = Environment.parse(process.env)
+
+const logger = pino({ level: LOG_LEVEL })
+const database = openDatabase(DATABASE_URL)
+await migrate(database)
+const workers = startWorkers(Math.max(1, Math.min(4, availableParallelism() - 1)))
+const sampleTeacher = SAMPLE_DATA === '1' ? SAMPLE_EMAIL : undefined
+if (sampleTeacher !== undefined) await loadSample(database, workers)
+const { app, close } = createApp({ database, workers, databaseUrl: DATABASE_URL, sessionSecret: SESSION_SECRET, logger, webFolder: WEB_FOLDER, sampleTeacher })
+const server = app.listen(PORT, (error?: Error) => {
+  if (error) {
+    console.error(error.message)
+    process.exit(1)
+  }
+  const address = server.address()
+  process.send?.({ ready: typeof address === 'object' && address ? address.port : PORT })
+})
+
+const stop = async (): Promise<void> => {
+  server.close()
+  server.closeAllConnections()
+  await Promise.all([workers.close(), close(), database.sequelize.close()])
+  process.exit(0)
+}
+process.on('SIGTERM', () => void stop())
+process.on('SIGINT', () => void stop())
+process.on('disconnect', () => void stop())

@@ -1,0 +1,7 @@
+// Worker threads start as plain JavaScript: this one learns TypeScript first.
+import { register } from 'tsx/esm/api'
+
+register()
+const entry = await import('./entry.ts')
+export const make = entry.make
+export const sheets = entry.sheets

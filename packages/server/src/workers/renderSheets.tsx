@@ -1,0 +1,27 @@
+/** @jsxRuntime automatic */
+import { versionSeed } from '@otter/api'
+import { gameOf, randomFrom, type WordSearchPuzzle } from '@otter/core'
+import { Document, renderToBuffer } from '@react-pdf/renderer'
+import QRCode from 'qrcode'
+import { WordSearchSheet } from './WordSearchSheet.tsx'
+import type { SheetsTask } from './tasks.ts'
+
+/** Renders all versions of a game as one PDF: the students' pages first, then the keys. */
+export async function renderSheets({ list, sheets, address }: SheetsTask): Promise<Uint8Array> {
+  const { kind, options, seed, versions, paper, key } = sheets
+  const game = gameOf(kind)
+  const made = Array.from({ length: versions }, (_, index) => {
+    const own = versionSeed(seed, index + 1)
+    return { seed: own, version: index + 1, puzzle: game.make(list, options, randomFrom(own)) as WordSearchPuzzle }
+  })
+  const qr = address === undefined ? undefined : qrSquares(address)
+  const pages = (key ? [false, true] : [false]).flatMap((isKey) => made.map((one) => (
+    <WordSearchSheet key={`${one.version} ${isKey}`} title={list.title} {...one} versions={versions} paper={paper} isKey={isKey} qr={qr} address={address} />
+  )))
+  return renderToBuffer(<Document title={list.title} creator="Jolly Otter" producer="Jolly Otter">{pages}</Document>)
+}
+
+function qrSquares(text: string): boolean[][] {
+  const { modules } = QRCode.create(text, { errorCorrectionLevel: 'M' })
+  return Array.from({ length: modules.size }, (_, row) => Array.from({ length: modules.size }, (_, col) => Boolean(modules.get(row, col))))
+}

@@ -1,0 +1,36 @@
+// Builds the web pages and the server into dist/; skipped where no source is newer than the last build.
+import { execFileSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { Advice } from './postgres.mjs'
+import { home } from './install.mjs'
+
+const stamp = join(home, 'dist', '.built')
+
+function newest(folder) {
+  let latest = 0
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name)
+    latest = Math.max(latest, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs)
+  }
+  return latest
+}
+
+export async function build() {
+  const sources = ['core', 'api', 'server', 'web'].map((name) => newest(join(home, 'packages', name, 'src')))
+  const settings = ['package-lock.json', 'packages/web/vite.config.ts', 'packages/web/index.html', 'packages/web/play.html'].map((file) => statSync(join(home, file)).mtimeMs)
+  if (existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources, ...settings)) return
+  console.log('Building …')
+  const { build: bundle } = await import('esbuild')
+  try {
+    await bundle({
+      entryPoints: { server: join(home, 'packages/server/src/main.ts'), worker: join(home, 'packages/server/src/workers/entry.ts')},
+      outdir: join(home, 'dist'), bundle: true, splitting: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', alias: { 'naughty-words': join(home, 'node_modules/naughty-words'), '@otter/core': join(home, 'packages/core/src/index.ts'), '@otter/api': join(home, 'packages/api/src/index.ts') },
+      jsx: 'automatic', logLevel: 'error', chunkNames: 'chunk-[hash]',
+    })
+    execFileSync(process.execPath, [join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], { cwd: join(home, 'packages/web'), stdio: 'inherit' })
+  } catch (error) {
+    throw new Advice(`The build failed: ${error.message.split('\n')[0]}`)
+  }
+  writeFileSync(stamp, '')
+}
