@@ -1,8 +1,8 @@
-import { DataTypes, type ModelAttributeColumnOptions, type QueryInterface } from 'sequelize'
+import { DataTypes, literal, type ModelAttributeColumnOptions, type QueryInterface } from 'sequelize'
 
 const id = { type: DataTypes.UUID, primaryKey: true, allowNull: false }
 const text = { type: DataTypes.TEXT, allowNull: false }
-const now = { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW }
+const now = { type: DataTypes.DATE, allowNull: false, defaultValue: literal('CURRENT_TIMESTAMP') }
 const whole = { type: DataTypes.INTEGER, allowNull: false }
 const json = { type: DataTypes.JSONB, allowNull: false }
 const owner = (model: string): ModelAttributeColumnOptions => ({ type: DataTypes.UUID, allowNull: false, references: { model, key: 'id' }, onDelete: 'CASCADE' })

@@ -1,0 +1,41 @@
+import type { ProblemDetails } from '@otter/api'
+
+/** A reply that was an error, or no reply at all (status 0). */
+export class ApiError extends Error {
+  readonly status: number
+  readonly path: string | undefined
+  readonly code: string | undefined
+
+  constructor({ status, title, path, code }: ProblemDetails) {
+    super(title)
+    this.name = 'ApiError'
+    this.status = status
+    this.path = path
+    this.code = code
+  }
+}
+
+const NO_CONNECTION: ProblemDetails = { status: 0, title: 'There is no connection to the server. What you typed is kept here.' }
+/** After this long without a reply, a request counts as lost; in milliseconds. */
+const PATIENCE = 20_000
+
+async function request(method: string, path: string, body: unknown, keepalive: boolean): Promise<Response> {
+  const init: RequestInit = { method, keepalive, signal: AbortSignal.timeout(PATIENCE), headers: body === undefined ? {} : { 'Content-Type': 'application/json' } }
+  const response = await fetch(`/api${path}`, body === undefined ? init : { ...init, body: JSON.stringify(body) }).catch(() => {
+    throw new ApiError(NO_CONNECTION)
+  })
+  if (response.ok) return response
+  const details = await response.json().catch(() => ({ status: response.status, title: 'The server gave no clear answer. Try again in a moment.' })) as ProblemDetails
+  throw new ApiError({ ...details, status: response.status })
+}
+
+/** Calls the API and gives the reply. Throws an ApiError. */
+export async function call<Reply>(method: 'GET' | 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<Reply> {
+  const response = await request(method, path, body, keepalive)
+  return (response.status === 204 ? undefined : await response.json()) as Reply
+}
+
+/** Calls the API for a file. Throws an ApiError. */
+export async function callForFile(path: string, body: unknown): Promise<Blob> {
+  return (await request('POST', path, body, false)).blob()
+}

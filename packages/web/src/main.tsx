@@ -1,0 +1,35 @@
+import { QueryClientProvider } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { createBrowserRouter, RouterProvider } from 'react-router'
+import { queryClient } from './api/queries.ts'
+import { ListPage } from './pages/list/ListPage.tsx'
+import { ListsPage } from './pages/lists/ListsPage.tsx'
+import { PrintPage } from './pages/print/PrintPage.tsx'
+import { ResultsPage } from './pages/results/ResultsPage.tsx'
+import { SharePage } from './pages/share/SharePage.tsx'
+import { SignedIn } from './pages/sign-in/SignedIn.tsx'
+import { WallPage } from './pages/wall/WallPage.tsx'
+import { Lost } from './ui/Lost.tsx'
+import './styles.css'
+import { startTexts } from './texts/texts.ts'
+
+const router = createBrowserRouter([
+  {
+    Component: SignedIn,
+    errorElement: <Lost />,
+    children: [
+      { index: true, Component: ListsPage },
+      { path: 'lists/:id', Component: ListPage },
+      { path: 'lists/:id/play', Component: SharePage },
+      { path: 'lists/:id/results', Component: ResultsPage },
+      { path: 'lists/:id/print', Component: PrintPage },
+      { path: 'lists/:id/wall/:code', Component: WallPage },
+      { path: '*', Component: Lost },
+    ],
+  },
+])
+const root = document.getElementById('root')
+if (!root) throw new Error('the page has no root')
+await startTexts()
+createRoot(root).render(<StrictMode><QueryClientProvider client={queryClient}><RouterProvider router={router} /></QueryClientProvider></StrictMode>)

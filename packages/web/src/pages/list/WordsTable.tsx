@@ -1,0 +1,107 @@
+import { readPaste, type FitNote } from '@otter/core'
+import { X } from 'lucide-react'
+import { useRef, type ClipboardEvent, type KeyboardEvent } from 'react'
+import type { PlacedEntry } from '@otter/api'
+import { insertRows, type Draft } from './draft.ts'
+
+type Side = 'answer' | 'prompt'
+
+interface WordsTableProps {
+  draft: Draft
+  edit: (change: (draft: Draft) => Draft, group?: string) => void
+  undo: () => void
+  redo: () => void
+  /** What to say beside a row, by entry. */
+  notes: Map<string, string[]>
+  /** More than one cell was pasted before the row of this index. */
+  onPaste: (text: string, index: number) => void
+}
+
+/** The list as a ruled table: edited in place, with the keyboard alone. */
+export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTableProps) {
+  const table = useRef<HTMLTableElement>(null)
+  const { entries } = draft
+
+  const focusCell = (row: number, side: Side): void => {
+    requestAnimationFrame(() => table.current?.querySelector<HTMLTextAreaElement>(`[data-cell="${row} ${side}"]`)?.focus())
+  }
+  const type = (row: number, side: Side, text: string): void => {
+    edit((before) => {
+      const entry = before.entries[row] as PlacedEntry | undefined
+      if (entry) return { ...before, entries: before.entries.map((other, index) => (index === row ? { ...other, [side]: { text } } : other)) }
+      return { ...before, entries: insertRows(before.entries, row, [{ answer: '', prompt: '', [side]: text }]) }
+    }, `${row} ${side}`)
+  }
+  const remove = (row: number): void => {
+    edit((before) => ({ ...before, entries: before.entries.filter((_, index) => index !== row) }))
+    focusCell(Math.max(0, row - 1), 'answer')
+  }
+  const key = (event: KeyboardEvent<HTMLTextAreaElement>, row: number, side: Side): void => {
+    const control = event.ctrlKey || event.metaKey
+    if (event.nativeEvent.isComposing) return
+    const { selectionStart, selectionEnd, value } = event.currentTarget
+    if (event.key === 'Enter' && event.altKey) return
+    if (event.key === 'Enter') focusCell(event.shiftKey ? Math.max(0, row - 1) : Math.min(entries.length, row + 1), side)
+    else if (event.key === 'ArrowDown' && selectionEnd === value.length) focusCell(Math.min(entries.length, row + 1), side)
+    else if (event.key === 'ArrowUp' && selectionStart === 0) focusCell(Math.max(0, row - 1), side)
+    else if (control && event.key.toLowerCase() === 'z') (event.shiftKey ? redo : undo)()
+    else if (control && event.key.toLowerCase() === 'y') redo()
+    else if (control && event.key === 'Backspace' && row < entries.length) remove(row)
+    else return
+    event.preventDefault()
+  }
+  const paste = (event: ClipboardEvent<HTMLTextAreaElement>, row: number): void => {
+    const text = event.clipboardData.getData('text/plain')
+    const read = readPaste(text)
+    const several = read.rows.length + (read.header ? 1 : 0) > 1 || (read.separator === 'tab' && read.rows.some(({ prompt }) => prompt !== ''))
+    if (!several) return
+    event.preventDefault()
+    onPaste(text, row)
+  }
+  const cell = (row: number, side: Side, text: string, label: string) => (
+    <textarea
+      data-cell={`${row} ${side}`} rows={1} dir="auto" spellCheck={false} aria-label={label} value={text}
+      placeholder={row === entries.length ? (side === 'answer' ? 'type, or paste two columns' : '') : undefined}
+      className={`field-sizing-content block w-full resize-none bg-transparent px-2.5 py-2 leading-snug placeholder:text-neutral focus:outline-2 focus:-outline-offset-2 focus:outline-secondary ${side === 'answer' ? 'font-bold placeholder:font-normal' : ''}`}
+      onChange={(event) => type(row, side, event.target.value)} onKeyDown={(event) => key(event, row, side)} onPaste={(event) => paste(event, row)}
+    />
+  )
+  return (
+    <table ref={table} className="panel w-full table-fixed border-collapse">
+      <thead>
+        <tr className="text-start text-sm font-bold">
+          <th className="w-10" scope="col"><span className="sr-only">Row</span></th>
+          <th className="w-[34%] px-2.5 py-2 text-start" scope="col">Answer</th>
+          <th className="px-2.5 py-2 text-start" scope="col">Prompt</th>
+          <th className="w-10" scope="col"><span className="sr-only">Delete</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...entries, undefined].map((entry, row) => {
+          const said = entry ? notes.get(entry.id) : undefined
+          const name = `row ${row + 1}`
+          return (
+            <tr key={entry?.id ?? 'new'} className="group border-t border-base-300 align-top">
+              <td className="quiet border-e-2 px-2 py-2.5 text-end text-sm tabular-nums" style={{ borderInlineEndColor: 'var(--margin-line)' }}>{row + 1}</td>
+              <td className="p-0">{cell(row, 'answer', entry?.answer.text ?? '', `Answer, ${name}`)}</td>
+              <td className="p-0">
+                {cell(row, 'prompt', entry?.prompt.text ?? '', `Prompt, ${name}`)}
+                {said?.map((sentence) => <p key={sentence} className="px-2.5 pb-2 text-sm text-error">{sentence}</p>)}
+              </td>
+              <td className="p-1">{entry && <button type="button" tabIndex={-1} aria-label={`Delete ${name}`} title="Delete (Ctrl + Backspace)" className="btn btn-ghost btn-xs p-1 opacity-60 hover:opacity-100" onClick={() => remove(row)}><X size={14} aria-hidden="true" /></button>}</td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
+
+/** Gathers notes by the entry they are about. */
+export function notesByEntry(notes: readonly FitNote[], word: (note: FitNote) => string): Map<string, string[]> {
+  const byEntry = new Map<string, string[]>()
+  for (const note of notes) {
+    for (const id of note.entryIds) byEntry.set(id, [...byEntry.get(id) ?? [], word(note)])
+  }
+  return byEntry
+}

@@ -1,0 +1,66 @@
+import type { PlayReply } from '@otter/api'
+import { useState } from 'react'
+import { useTranslation } from 'react-i18next'
+import { PLAY } from '../../games/play.ts'
+import { Waterline } from '../../ui/Waterline.tsx'
+import { useProblemText } from './PlayPage.tsx'
+import type { PlayState } from './usePlay.ts'
+
+interface PlayingProps {
+  reply: PlayReply
+  play: NonNullable<PlayReply['play']>
+  state: PlayState
+  playerName: string
+}
+
+/** The game under way, with how far it has come; and the result once it is finished. */
+export function Playing({ reply, play, state, playerName }: PlayingProps) {
+  const { t } = useTranslation()
+  const problemText = useProblemText()
+  const [asking, setAsking] = useState(false)
+  const { score } = play
+  const Screen = PLAY[reply.kind]
+  const left = score.total - score.right
+  return (
+    <>
+      <div>
+        <p className="flex justify-between gap-2 text-sm">
+          <strong>{t('play.progress', { right: score.right, total: score.total })}</strong>
+          <span className="quiet">{score.hints > 0 ? `${t('play.hints', { count: score.hints })} · ` : ''}{t('play.playingAs', { name: playerName })}{play.attempt > 1 ? ` · ${t('play.attempt', { count: play.attempt })}` : ''}</span>
+        </p>
+        <Waterline filled={score.total === 0 ? 0 : score.right / score.total} label={t('play.progress', { right: score.right, total: score.total })} />
+      </div>
+      {state.offline && <p role="status" className="panel border-warning p-2 text-sm">{t('play.offline')}</p>}
+      {state.problem && <p role="alert" className="panel border-error p-2 text-sm">{problemText(state.problem)}</p>}
+      {!reply.open && !score.finished && <p role="status" className="panel p-2 text-sm">{t('play.closed')}</p>}
+      {score.finished && <Result score={score} open={reply.open} onAgain={() => void state.again()} />}
+      <Screen key={play.attempt} view={play.view as never} send={state.send} waiting={state.waiting} />
+      <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
+        <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => void state.leave()}>{t('play.notMe', { name: playerName })}</button>
+        {!score.finished && !asking && <button type="button" className="btn h-11" onClick={() => setAsking(true)}>{t('play.stop')}</button>}
+        {!score.finished && asking && (
+          <div role="group" aria-label={t('play.stop')} className="flex flex-wrap items-center justify-end gap-2">
+            <span>{t('play.stopSure', { left })}</span>
+            <button type="button" className="btn h-11" autoFocus onClick={() => setAsking(false)}>{t('play.keepPlaying')}</button>
+            <button type="button" className="btn btn-secondary h-11" onClick={() => { setAsking(false); state.send({ type: 'finish' }) }}>{t('play.finish')}</button>
+          </div>
+        )}
+      </footer>
+    </>
+  )
+}
+
+function Result({ score, open, onAgain }: { score: PlayingProps['play']['score']; open: boolean; onAgain: () => void }) {
+  const { t } = useTranslation()
+  const seconds = Math.round(score.milliseconds / 1000)
+  return (
+    <section className="panel flex flex-wrap items-center justify-between gap-3 p-4" aria-live="polite">
+      <div>
+        <h2 className="text-2xl">{score.right === score.total ? t('play.allFound') : t('play.done')}</h2>
+        <p>{t('play.progress', { right: score.right, total: score.total })} · {t('play.score', { points: score.points })} · {t('play.time', { minutes: Math.floor(seconds / 60), seconds: seconds % 60 })} · {t('play.hints', { count: score.hints })}</p>
+        {score.right < score.total && <p className="quiet">{t('play.missedTitle')}</p>}
+      </div>
+      {open && <div><button type="button" className="btn btn-primary h-12" onClick={onAgain}>{t('play.again')}</button><p className="quiet text-center text-sm">{t('play.againHelp')}</p></div>}
+    </section>
+  )
+}

@@ -1,0 +1,82 @@
+import { MAX_VERSIONS, versionSeed, type LinkReply } from '@otter/api'
+import { wordsearch, type EntryList, type WordSearchPuzzle } from '@otter/core'
+import { FileDown, Printer } from 'lucide-react'
+import { useEffect, useMemo, useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { callForFile } from '../../api/client.ts'
+import { useCreateLink, useList } from '../../api/queries.ts'
+import { Print } from '../../games/wordsearch/Print.tsx'
+import { Notice } from '../../ui/Notice.tsx'
+import { QrCode } from '../../ui/QrCode.tsx'
+import { Waterline } from '../../ui/Waterline.tsx'
+import { usePuzzles } from '../../workers/usePuzzles.ts'
+import { keptChoice } from '../list/gameChoice.ts'
+
+type Paper = 'a4' | 'letter'
+
+/** Sheets to print: through the browser, or as a PDF. */
+export function PrintPage() {
+  const { id = '' } = useParams()
+  const list = useList(id)
+  const choice = useMemo(() => keptChoice(id), [id])
+  const [versions, setVersions] = useState(1)
+  const [paper, setPaper] = useState<Paper>('a4')
+  const [withKey, setWithKey] = useState(true)
+  const [withQr, setWithQr] = useState(true)
+  const [link, setLink] = useState<LinkReply>()
+  const [file, setFile] = useState<{ busy: boolean; error?: Error }>({ busy: false })
+  const share = useCreateLink(id)
+  const entryList = useMemo((): EntryList | undefined => list.data && ({ ...list.data, entries: list.data.entries.map(({ id: entryId, answer, prompt }) => ({ id: entryId, answer, prompt })) }), [list.data])
+  const seeds = useMemo(() => Array.from({ length: versions }, (_, index) => versionSeed(choice.seed, index + 1)), [choice.seed, versions])
+  const { puzzles, note, busy } = usePuzzles<WordSearchPuzzle>('wordsearch', entryList, choice.options, seeds)
+  const { mutate } = share
+  const ready = entryList !== undefined && wordsearch.fit(entryList, choice.options).ready
+  useEffect(() => {
+    // The QR code leads to the on-screen game, so there must be one.
+    if (withQr && ready && !link) mutate({ kind: 'wordsearch', options: choice.options, seed: choice.seed }, { onSuccess: setLink })
+  }, [withQr, ready, link, mutate, choice])
+
+  const download = async (): Promise<void> => {
+    setFile({ busy: true })
+    try {
+      const blob = await callForFile(`/lists/${id}/sheets`, { kind: 'wordsearch', options: choice.options, seed: choice.seed, versions, paper, key: withKey, ...(withQr && link ? { code: link.code } : {}) })
+      const anchor = document.createElement('a')
+      anchor.href = URL.createObjectURL(blob)
+      anchor.download = `${list.data?.title || 'word search'}.pdf`
+      anchor.click()
+      setTimeout(() => URL.revokeObjectURL(anchor.href), 60_000)
+      setFile({ busy: false })
+    } catch (error) {
+      setFile({ busy: false, error: error as Error })
+    }
+  }
+  const pages = puzzles?.length === versions ? (withKey ? [false, true] : [false]).flatMap((isKey) => puzzles.map((puzzle, index) => ({ puzzle, index, isKey }))) : []
+  return (
+    <main className="mx-auto flex max-w-4xl flex-col gap-4 px-4 py-5 print:max-w-none print:p-0">
+      <div className="panel flex flex-wrap items-end gap-4 p-4 print:hidden">
+        <label className="flex flex-col text-sm">Versions<input type="number" min={1} max={MAX_VERSIONS} className="input w-20" value={versions} onChange={(event) => setVersions(Math.max(1, Math.min(MAX_VERSIONS, Math.round(event.target.valueAsNumber) || 1)))} /></label>
+        <label className="flex flex-col text-sm">Paper<select className="select" value={paper} onChange={(event) => setPaper(event.target.value as Paper)}><option value="a4">A4</option><option value="letter">Letter</option></select></label>
+        <label className="flex h-10 items-center gap-2"><input type="checkbox" className="checkbox" checked={withKey} onChange={(event) => setWithKey(event.target.checked)} />Key</label>
+        <label className="flex h-10 items-center gap-2"><input type="checkbox" className="checkbox" checked={withQr} onChange={(event) => setWithQr(event.target.checked)} />QR to play on screen</label>
+        <div className="ms-auto flex flex-wrap gap-2">
+          <Link className="btn h-11" to={`/lists/${id}`}>Back</Link>
+          <button type="button" className="btn h-11" disabled={file.busy || !ready} onClick={() => void download()}><FileDown size={18} aria-hidden="true" />{file.busy ? 'Making the PDF …' : 'PDF'}</button>
+          <button type="button" className="btn btn-primary h-11" disabled={pages.length === 0} onClick={() => print()}><Printer size={18} aria-hidden="true" />Print</button>
+        </div>
+        <div className="w-full empty:hidden"><Notice error={list.error ?? share.error ?? file.error} />{note && <p role="alert" className="text-error">These options make no puzzle. Go back and look beside the word search.</p>}</div>
+      </div>
+      {(busy || list.isPending) && pages.length === 0 && <Waterline filled={undefined} label="Making the sheets" />}
+      {pages.map(({ puzzle, index, isKey }) => (
+        <article key={`${index} ${isKey}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className="flex flex-col break-after-page bg-white p-8 text-[#14312F] shadow-sm print:p-0 print:shadow-none" style={{ minHeight: paper === 'a4' ? '267mm' : '250mm' }}>
+          <header className="flex items-start justify-between gap-4" dir={puzzle.direction}>
+            <h1 className="text-3xl" dir="auto">{list.data?.title || 'Word search'}{isKey ? ' · Key' : ''}</h1>
+            {!isKey && withQr && link && <QrCode text={`${location.origin}/p/${link.code}`} size={84} label={`QR code of the game ${link.code}`} />}
+          </header>
+          {isKey ? <div className="h-4" /> : <p className="my-4 flex gap-6 text-sm"><span className="flex flex-2 gap-2">Name<span className="flex-1 border-b border-current" /></span><span className="flex flex-1 gap-2">Date<span className="flex-1 border-b border-current" /></span></p>}
+          <Print puzzle={puzzle} isKey={isKey} />
+          <footer className="mt-auto flex justify-between pt-4 text-xs text-[#46605B]"><span>Seed {seeds[index]}{versions > 1 ? ` · version ${index + 1} of ${versions}` : ''}</span><span>{withQr && link ? `${location.host}/p/${link.code}` : ''}</span></footer>
+        </article>
+      ))}
+    </main>
+  )
+}
