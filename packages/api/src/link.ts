@@ -5,7 +5,7 @@ import { z } from 'zod'
 export const Seed = z.string().min(1).max(40).transform((seed) => cleanText(seed).trim()).pipe(z.string().min(1))
 
 /** Shares a list as a game: the same list, options and seed give the link that is there already. */
-export const CreateLink = z.object({ kind: z.enum(GAME_KINDS), options: z.unknown(), seed: Seed })
+export const CreateLink = z.object({ kind: z.enum(GAME_KINDS), options: z.unknown().optional(), seed: Seed })
 export type CreateLink = z.input<typeof CreateLink>
 
 export const ChangeLink = z.object({ open: z.boolean() })

@@ -7,7 +7,7 @@ export const JoinLink = z.object({
 export type JoinLink = z.input<typeof JoinLink>
 
 /** A move, and how many moves were made before it, so that sending it twice counts once. */
-export const SendMove = z.object({ attempt: z.number().int().min(1), after: z.number().int().min(0), move: z.unknown() })
+export const SendMove = z.object({ attempt: z.number().int().min(1), after: z.number().int().min(0), move: z.unknown().optional() })
 export type SendMove = z.input<typeof SendMove>
 
 /** A link as its students see it. */

@@ -7,7 +7,7 @@ export const MAX_VERSIONS = 30
 /** What is printed: so many versions of a game, on which paper. */
 export const PrintSheets = z.object({
   kind: z.enum(GAME_KINDS),
-  options: z.unknown(),
+  options: z.unknown().optional(),
   seed: Seed,
   versions: z.number().int().min(1).max(MAX_VERSIONS).default(1),
   paper: z.enum(['a4', 'letter']).default('a4'),

@@ -7,7 +7,7 @@ import helmet from 'helmet'
 import pg from 'pg'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
-import { ZodError } from 'zod'
+import { z, ZodError } from 'zod'
 import type { Database } from './db/database.ts'
 import { Problem } from './problem.ts'
 import linkRoutes from './routes/links.ts'
@@ -27,6 +27,15 @@ export interface Parts {
   webFolder?: string
   sampleTeacher?: string
 }
+
+// What a schema does not say in its own words, it says in these.
+z.config({
+  customError: ({ code, maximum, minimum }) => {
+    if (code === 'too_big') return `This is too much; at most ${String(maximum)} fits here.`
+    if (code === 'too_small') return `This is too little; it needs at least ${String(minimum)}.`
+    return 'A part of this is missing, or is not what belongs here.'
+  },
+})
 
 /** Largest request body. */
 const BODY_LIMIT = '4mb'

@@ -42,8 +42,8 @@ describe('the API', () => {
     const tries = []
     for (let index = 0; index < 12; index++) tries.push((await client.call('POST', '/session', { email: 'x@y.example', password: 'p' })).status)
     expect(tries.filter((status) => status === 429)).to.have.length(2)
-    for (const headers of [{ 'Sec-Fetch-Site': 'cross-site' }, { 'Sec-Fetch-Site': 'same-site' }, { Origin: 'https://evil.example' }]) {
-      expect((await client.call('POST', '/lists', {}, headers as Record<string, string>)).status).to.equal(403)
+    for (const [name, value] of [['Sec-Fetch-Site', 'cross-site'], ['Sec-Fetch-Site', 'same-site'], ['Origin', 'https://evil.example']]) {
+      expect((await client.call('POST', '/lists', {}, { [name]: value })).status).to.equal(403)
     }
   })
 
@@ -91,7 +91,7 @@ describe('the API', () => {
     ])
     expect(results.entries.filter(({ foundBy }: { foundBy: number }) => foundBy === 1).map(({ text }: { text: string }) => text)).to.deep.equal([puzzle.words[0].text])
     const csv = await client.call('GET', `/links/${link.id}/results.csv`)
-    expect(csv.text.split('\r\n')[1]).to.match(/^'=1\+1,0,0,10,/)
+    expect(csv.text.split('\r\n')[1]).to.match(/^"'=1\+1",0,0,10,/)
 
     await client.call('PATCH', `/links/${link.id}`, { open: false })
     expect((await student.call('POST', path + '/again')).body.code).to.equal('link-closed')
@@ -166,7 +166,7 @@ describe('the API', () => {
       const reply = await client.call(method, path, body)
       expect(reply.status, `${method} ${path} ${JSON.stringify(body)?.slice(0, 80)}`).to.be.within(400, 499)
       expect(reply.type).to.include('application/problem+json')
-      expect(reply.body.title).to.be.a('string').and.not.match(/error|undefined|expected .* received undefined$/)
+      expect(reply.body.title).to.be.a('string').and.not.match(/error|undefined|expected|invalid/i)
     }
     const strange = ['👩‍👩‍👧 family', '\u200b\u200e\u0007', '\u202eabc', 'e\u0301'.repeat(50), '🐝🐝🐝', ' ']
     const put = strange.map((text, index) => ({ id: randomUUID(), position: index, answer: { text }, prompt: { text } }))

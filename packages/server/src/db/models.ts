@@ -1,5 +1,6 @@
 import type { GameKind, Outcome } from '@otter/core'
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type ModelStatic, type Sequelize } from 'sequelize'
+import type { Model} from 'sequelize';
+import { DataTypes, type CreationOptional, type InferAttributes, type InferCreationAttributes, type ModelStatic, type Sequelize } from 'sequelize'
 
 /** One row of a table; fields as in the migrations, in camel case. */
 type Row<Fields extends Model> = Model<InferAttributes<Fields>, InferCreationAttributes<Fields>>
@@ -9,18 +10,18 @@ export interface ListRow extends Row<ListRow> {
   id: string; teacherId: string; title: string; answerLanguage: string; promptLanguage: string
   version: CreationOptional<number>; createdAt: CreationOptional<Date>; updatedAt: CreationOptional<Date>
 }
-export interface EntryRow extends Row<EntryRow> { id: string; listId: string; position: number; answer: { text: string }; prompt: { text: string } }
-export interface GameRow extends Row<GameRow> { id: string; listId: string; kind: GameKind }
+interface EntryRow extends Row<EntryRow> { id: string; listId: string; position: number; answer: { text: string }; prompt: { text: string } }
+interface GameRow extends Row<GameRow> { id: string; listId: string; kind: GameKind }
 export interface GameVersionRow extends Row<GameVersionRow> {
   id: string; gameId: string; number: number; title: string; language: string; options: unknown; seed: string; fingerprint: string; puzzle: unknown
 }
-export interface LinkRow extends Row<LinkRow> { id: string; gameId: string; code: string; open: CreationOptional<boolean>; createdAt: CreationOptional<Date> }
+interface LinkRow extends Row<LinkRow> { id: string; gameId: string; code: string; open: CreationOptional<boolean>; createdAt: CreationOptional<Date> }
 export interface PlayerRow extends Row<PlayerRow> { id: string; linkId: string; name: string; tokenHash: string }
 export interface PlayRow extends Row<PlayRow> {
   id: string; playerId: string; gameVersionId: string; attempt: number; moves: CreationOptional<number>; state: unknown
   startedAt: CreationOptional<Date>; lastSeenAt: CreationOptional<Date>
 }
-export interface ResponseRow extends Row<ResponseRow> {
+interface ResponseRow extends Row<ResponseRow> {
   id: CreationOptional<string>; playId: string; entryId: string; outcome: Outcome; given: string; points: number; milliseconds: number; at: Date
 }
 

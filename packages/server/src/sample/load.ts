@@ -9,7 +9,7 @@ import type { Workers } from '../workers/pool.ts'
 import { SAMPLE_LISTS, SAMPLE_STUDENTS } from './scenario.ts'
 
 export const SAMPLE_EMAIL = 'ines@harlowquay.example'
-export const SAMPLE_PASSWORD = 'otters-hold-hands'
+const SAMPLE_PASSWORD = 'otters-hold-hands'
 
 /** Loads the sample scenario once: a teacher, her lists, and one link that students have played. */
 export async function loadSample(database: Database, workers: Workers): Promise<void> {
@@ -30,12 +30,16 @@ export async function loadSample(database: Database, workers: Workers): Promise<
   await playSample(database, link.code, version.puzzle as WordSearchPuzzle)
 }
 
+/** How long ago the sample class played, in milliseconds: this morning's first lesson, more or less. */
+const SAMPLE_AGE = 2 * 3600_000
+
 async function playSample(database: Database, code: string, { words }: WordSearchPuzzle): Promise<void> {
   for (const [number, { name, finds, hints, stops }] of SAMPLE_STUDENTS.entries()) {
-    const { token } = await joinLink(database, code, name)
+    const joined = Date.now() - SAMPLE_AGE + number * 20_000
+    const { token } = await joinLink(database, code, name, new Date(joined))
     let after = 0
     const send = async (move: unknown): Promise<void> => {
-      await sendMove(database, code, token, { attempt: 1, after: after++, move })
+      await sendMove(database, code, token, { attempt: 1, after, move }, new Date(joined + ++after * (11 + ((number * 7 + after * 5) % 13)) * 1000))
     }
     // Each begins somewhere else, so that some words are found by fewer.
     const order = words.map((_, index) => (index * 3 + number * (finds < words.length ? 1 : 3)) % words.length)

@@ -73,7 +73,7 @@ export async function openPlay(database: Database, code: string, token: string |
 }
 
 /** Adds a student to a link and starts the first attempt; gives the token that its device keeps. */
-export async function joinLink(database: Database, code: string, name: string): Promise<{ token: string; reply: PlayReply }> {
+export async function joinLink(database: Database, code: string, name: string, at = new Date()): Promise<{ token: string; reply: PlayReply }> {
   const link = await findLink(database, code)
   if (!link.open) throw refusal(403, 'link-closed')
   if (await database.players.count({ where: { linkId: link.id } }) >= MAX_PLAYERS) throw refusal(403, 'link-full')
@@ -81,14 +81,14 @@ export async function joinLink(database: Database, code: string, name: string): 
   return database.sequelize.transaction(async (transaction) => {
     const player = await database.players.create({ id: randomUUID(), linkId: link.id, name, tokenHash: hashToken(token) }, { transaction })
     const version = await newestVersion(database, link.gameId, transaction)
-    const play = await startPlay(database, link, version, player, 1, transaction)
+    const play = await startPlay(database, link, version, player, 1, at, transaction)
     return { token, reply: reply(link, version, player, play) }
   })
 }
 
-async function startPlay(database: Database, link: OpenLink, version: GameVersionRow, player: PlayerRow, attempt: number, transaction: Transaction): Promise<PlayRow> {
-  const state = gameOf(link.kind).start(version.puzzle, randomFrom(`${player.id} ${attempt}`), Date.now())
-  return database.plays.create({ id: randomUUID(), playerId: player.id, gameVersionId: version.id, attempt, state, moves: 0 }, { transaction })
+async function startPlay(database: Database, link: OpenLink, version: GameVersionRow, player: PlayerRow, attempt: number, at: Date, transaction: Transaction): Promise<PlayRow> {
+  const state = gameOf(link.kind).start(version.puzzle, randomFrom(`${player.id} ${attempt}`), at.getTime())
+  return database.plays.create({ id: randomUUID(), playerId: player.id, gameVersionId: version.id, attempt, state, moves: 0, startedAt: at, lastSeenAt: at }, { transaction })
 }
 
 async function lockPlay(database: Database, code: string, token: string | undefined, transaction: Transaction): Promise<{ link: OpenLink; player: PlayerRow; play: PlayRow; version: GameVersionRow }> {
@@ -101,13 +101,12 @@ async function lockPlay(database: Database, code: string, token: string | undefi
 }
 
 /** Applies a move and keeps the responses it made. A move that was applied before changes nothing. */
-export async function sendMove(database: Database, code: string, token: string | undefined, { attempt, after, move: given }: z.output<typeof SendMove>): Promise<PlayReply> {
+export async function sendMove(database: Database, code: string, token: string | undefined, { attempt, after, move: given }: z.output<typeof SendMove>, at = new Date()): Promise<PlayReply> {
   return database.sequelize.transaction(async (transaction) => {
     const { link, player, play, version } = await lockPlay(database, code, token, transaction)
     const game = gameOf(link.kind)
     const move = game.moves.parse(given)
     if (attempt === play.attempt && after === play.moves) {
-      const at = new Date()
       const step = game.move(version.puzzle, play.state, move, at.getTime())
       await play.update({ state: step.play, moves: play.moves + 1, lastSeenAt: at }, { transaction })
       if (step.responses.length > 0) {
@@ -125,6 +124,6 @@ export async function playAgain(database: Database, code: string, token: string 
     if (!gameOf(link.kind).score(version.puzzle, play.state).finished) return reply(link, version, player, play)
     if (play.attempt >= MAX_ATTEMPTS) throw refusal(403, 'link-full')
     const newest = await newestVersion(database, link.gameId, transaction)
-    return reply(link, newest, player, await startPlay(database, link, newest, player, play.attempt + 1, transaction))
+    return reply(link, newest, player, await startPlay(database, link, newest, player, play.attempt + 1, new Date(), transaction))
   })
 }

@@ -4,7 +4,7 @@ import type { WordSearchOptions } from './options.ts'
 import type { UnplacedWord } from './puzzle.ts'
 
 /** More would neither print nor be found. */
-export const MAX_WORDS = 120
+const MAX_WORDS = 120
 
 /** An entry's answer in grid letters. */
 export interface Word {
@@ -15,7 +15,7 @@ export interface Word {
 }
 
 /** A word that is spelled inside another: it is found there, and laid with it. */
-export interface InnerWord extends Word {
+interface InnerWord extends Word {
   host: Word
   /** Where it begins in its host, and whether it runs against it. */
   offset: number

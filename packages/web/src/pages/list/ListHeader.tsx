@@ -3,7 +3,7 @@ import { NavLink } from 'react-router'
 import { Waterline } from '../../ui/Waterline.tsx'
 
 const STEPS = [['Words', ''], ['Games', '#game'], ['Play', '/play'], ['Results', '/results']] as const
-export type StepName = (typeof STEPS)[number][0]
+type StepName = (typeof STEPS)[number][0]
 
 interface ListHeaderProps {
   listId: string

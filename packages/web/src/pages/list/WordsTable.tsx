@@ -1,6 +1,6 @@
 import { readPaste, type FitNote } from '@otter/core'
 import { X } from 'lucide-react'
-import { useRef, type ClipboardEvent, type KeyboardEvent } from 'react'
+import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
 import type { PlacedEntry } from '@otter/api'
 import { insertRows, type Draft } from './draft.ts'
 
@@ -21,15 +21,18 @@ interface WordsTableProps {
 export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTableProps) {
   const table = useRef<HTMLTableElement>(null)
   const { entries } = draft
+  // The empty row at the end has its id before it is an entry, so that typing in it goes on in the same field.
+  const [nextId, setNextId] = useState(() => crypto.randomUUID() as string)
 
   const focusCell = (row: number, side: Side): void => {
     requestAnimationFrame(() => table.current?.querySelector<HTMLTextAreaElement>(`[data-cell="${row} ${side}"]`)?.focus())
   }
   const type = (row: number, side: Side, text: string): void => {
+    if (row === entries.length) setNextId(crypto.randomUUID())
     edit((before) => {
       const entry = before.entries[row] as PlacedEntry | undefined
       if (entry) return { ...before, entries: before.entries.map((other, index) => (index === row ? { ...other, [side]: { text } } : other)) }
-      return { ...before, entries: insertRows(before.entries, row, [{ answer: '', prompt: '', [side]: text }]) }
+      return { ...before, entries: insertRows(before.entries, row, [{ id: nextId, answer: '', prompt: '', [side]: text }]) }
     }, `${row} ${side}`)
   }
   const remove = (row: number): void => {
@@ -81,8 +84,8 @@ export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTab
           const said = entry ? notes.get(entry.id) : undefined
           const name = `row ${row + 1}`
           return (
-            <tr key={entry?.id ?? 'new'} className="group border-t border-base-300 align-top">
-              <td className="quiet border-e-2 px-2 py-2.5 text-end text-sm tabular-nums" style={{ borderInlineEndColor: 'var(--margin-line)' }}>{row + 1}</td>
+            <tr key={entry?.id ?? nextId} className="group border-t border-base-300 align-top">
+              <td className="quiet border-e-2 px-2 py-2 text-end leading-snug" style={{ borderInlineEndColor: 'var(--margin-line)' }}>{row + 1}</td>
               <td className="p-0">{cell(row, 'answer', entry?.answer.text ?? '', `Answer, ${name}`)}</td>
               <td className="p-0">
                 {cell(row, 'prompt', entry?.prompt.text ?? '', `Prompt, ${name}`)}

@@ -42,12 +42,19 @@ export function rebase(saved: Draft, draft: Draft, theirs: Draft): Draft {
   return { title: changes.title ?? theirs.title, answerLanguage: changes.answerLanguage ?? theirs.answerLanguage, promptLanguage: changes.promptLanguage ?? theirs.promptLanguage, entries }
 }
 
+/** A row to put in; its id is drawn where none is given. */
+interface NewRow {
+  id?: string
+  answer: string
+  prompt: string
+}
+
 /** Gives the entries with new rows put in before the row of the given index. */
-export function insertRows(entries: readonly PlacedEntry[], index: number, rows: readonly { answer: string; prompt: string }[]): PlacedEntry[] {
+export function insertRows(entries: readonly PlacedEntry[], index: number, rows: readonly NewRow[]): PlacedEntry[] {
   const before = entries[index - 1]?.position ?? 0
   const after = entries[index]?.position ?? before + rows.length + 1
   const gap = (after - before) / (rows.length + 1)
-  const made = rows.map(({ answer, prompt }, place) => ({ id: crypto.randomUUID(), position: before + gap * (place + 1), answer: { text: answer }, prompt: { text: prompt } }))
+  const made = rows.map(({ id = crypto.randomUUID(), answer, prompt }, place) => ({ id, position: before + gap * (place + 1), answer: { text: answer }, prompt: { text: prompt } }))
   const all = [...entries.slice(0, index), ...made, ...entries.slice(index)]
   // After very many insertions in one place, doubles run out: then all rows are numbered anew.
   return gap > 1e-9 ? all : all.map((entry, place) => ({ ...entry, position: place + 1 }))

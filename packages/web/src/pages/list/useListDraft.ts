@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { ApiError, call } from '../../api/client.ts'
 import { changesBetween, draftOf, rebase, type Draft } from './draft.ts'
 
-export type SaveState = 'saved' | 'saving' | 'failed'
+type SaveState = 'saved' | 'saving' | 'failed'
 
 export interface ListDraft {
   draft: Draft

@@ -7,6 +7,7 @@ import { Otter, OtterAfloat } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { Playing } from './Playing.tsx'
 import { usePlay } from './usePlay.ts'
+import { useProblemText } from './useProblemText.ts'
 
 /** What students see: a code to type, a name to give, then the game. */
 export function PlayPage({ code }: { code: string | undefined }) {
@@ -52,13 +53,6 @@ function Frame({ title, children }: { title?: string; children: ReactNode }) {
 
 function Rest({ children }: { children: ReactNode }) {
   return <div className="mt-8 flex flex-col items-center gap-6 text-center text-lg"><OtterAfloat /><p>{children}</p></div>
-}
-
-/** Puts a problem in the student's language. */
-export function useProblemText(): (problem: ApiError) => string {
-  const { t } = useTranslation()
-  const known: Record<string, string> = { 'no-such-link': 'play.noSuchLink', 'link-closed': 'play.closed', 'link-full': 'play.full', 'too-many': 'play.tooMany' }
-  return ({ code, status }) => t(known[code ?? ''] ?? (status === 0 ? 'play.offline' : 'play.failed'))
 }
 
 function Trouble({ problem, onRetry }: { problem: ApiError; onRetry: () => void }) {

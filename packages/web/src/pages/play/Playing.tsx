@@ -3,8 +3,8 @@ import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { PLAY } from '../../games/play.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
-import { useProblemText } from './PlayPage.tsx'
 import type { PlayState } from './usePlay.ts'
+import { useProblemText } from './useProblemText.ts'
 
 interface PlayingProps {
   reply: PlayReply

@@ -1,0 +1,100 @@
+import { fork } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { fileURLToPath } from 'node:url'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
+import pg from 'pg'
+
+const home = fileURLToPath(new URL('..', import.meta.url))
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+interface Workers {
+  /** Address of the built server, on a database of its own with the sample scenario; one for each worker. */
+  server: { url: string; databaseUrl: string }
+}
+
+interface Tests {
+  /** A page whose scripts reported no error when the test ends. */
+  teacher: Page
+  /** A phone of 360×640 with touch. */
+  phone: Page
+}
+
+export const test = base.extend<Tests, Workers>({
+  // Playwright reads the fixture's needs from this pattern.
+   
+  server: [async ({}, use) => {
+    const cluster = process.env.TEST_CLUSTER_URL ?? ''
+    const name = `e2e_${randomUUID().replaceAll('-', '')}`
+    const admin = new pg.Client({ connectionString: `${cluster}/postgres` })
+    await admin.connect()
+    await admin.query(`CREATE DATABASE ${name}`)
+    await admin.end()
+    const databaseUrl = `${cluster}/${name}`
+    const child = fork(`${home}dist/server.js`, { env: { ...process.env, DATABASE_URL: databaseUrl, PORT: '0', SESSION_SECRET: 'for tests alone, this one', WEB_FOLDER: `${home}dist/web` } })
+    const port = await new Promise<number>((resolve, reject) => {
+      child.once('exit', () => reject(new Error('the server did not start')))
+      child.once('message', (message) => resolve((message as { ready: number }).ready))
+    })
+    await use({ url: `http://127.0.0.1:${port}`, databaseUrl })
+    child.removeAllListeners('exit')
+    const gone = new Promise((resolve) => child.once('exit', resolve))
+    child.kill('SIGTERM')
+    await gone
+  }, { scope: 'worker' }],
+  baseURL: async ({ server }, use) => use(server.url),
+  teacher: async ({ page }, use) => {
+    const errors = errorsOf(page)
+    await page.goto('/')
+    await page.getByRole('button', { name: /Look around/ }).click()
+    await expect(page.getByRole('heading', { name: 'Your lists' })).toBeVisible()
+    await use(page)
+    expect(errors).toEqual([])
+  },
+  phone: async ({ browser, server }, use) => {
+    const context = await browser.newContext({ viewport: { width: 360, height: 640 }, hasTouch: true, isMobile: true, baseURL: server.url, locale: 'en-GB' })
+    const page = await context.newPage()
+    const errors = errorsOf(page)
+    await use(page)
+    expect(errors).toEqual([])
+    await context.close()
+  },
+})
+
+function errorsOf(page: Page): string[] {
+  const errors: string[] = []
+  page.on('pageerror', (error) => errors.push(error.message))
+  return errors
+}
+
+/** Finds nothing wrong on a screen, by axe's rules for WCAG 2.2 AA. */
+export async function expectAccessible(page: Page): Promise<void> {
+  await page.evaluate(axeSource)
+  const faults = await page.evaluate(async () => {
+    const axe = (globalThis as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } }).axe
+    const { violations } = await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })
+    return violations.map(({ id, nodes }) => `${id}: ${nodes.slice(0, 2).map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`).join(' | ')}`)
+  })
+  expect(faults).toEqual([])
+}
+
+/** Asks the database directly, to know what no player may. */
+export async function query<Row>(databaseUrl: string, sql: string, values: unknown[]): Promise<Row[]> {
+  const client = new pg.Client({ connectionString: databaseUrl })
+  await client.connect()
+  const { rows } = await client.query(sql, values)
+  await client.end()
+  return rows as Row[]
+}
+
+/** Pastes text into a cell as a spreadsheet would. */
+export async function paste(cell: Locator, text: string): Promise<void> {
+  await cell.evaluate((element, pasted) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', pasted)
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+  }, text)
+}
+
+export { expect }

@@ -1,0 +1,13 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: '.', testMatch: '*.e2e.ts', outputDir: process.env.OTTER_TEST_OUTPUT ?? 'test-results', workers: Number(process.env.WORKERS ?? 1), timeout: 60_000, expect: { timeout: 8_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+})

@@ -1,0 +1,215 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import type { WordSearchPuzzle } from '@otter/core'
+import { expect, expectAccessible, paste, query, test } from './otter.ts'
+
+type Cell = { row: number; col: number }
+
+async function puzzleOf(databaseUrl: string, code: string): Promise<WordSearchPuzzle> {
+  const [{ puzzle }] = await query<{ puzzle: WordSearchPuzzle }>(databaseUrl, 'SELECT v.puzzle FROM game_versions v JOIN links k ON k.game_id = v.game_id WHERE k.code = $1', [code])
+  return puzzle
+}
+
+function endsOf({ words, rows, direction }: WordSearchPuzzle, text: string): { from: Cell; to: Cell; at: (box: { x: number; y: number; width: number; height: number }, cell: Cell) => { x: number; y: number } } {
+  const word = words.find((one) => one.text === text)
+  if (!word) throw new Error(`${text} is not in the puzzle`)
+  const { row, col, dRow, dCol, length } = word
+  const at = (box: { x: number; y: number; width: number; height: number }, cell: Cell): { x: number; y: number } => ({
+    x: box.x + (((direction === 'rtl' ? rows[0].length - 1 - cell.col : cell.col) + 0.5) * box.width) / rows[0].length,
+    y: box.y + ((cell.row + 0.5) * box.height) / rows.length,
+  })
+  return { from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) }, at }
+}
+
+async function draw(page: Page, puzzle: WordSearchPuzzle, text: string): Promise<void> {
+  const board = page.getByRole('application')
+  await board.scrollIntoViewIfNeeded()
+  const box = await board.boundingBox()
+  if (!box) throw new Error('there is no board')
+  const { from, to, at } = endsOf(puzzle, text)
+  const one = at(box, from)
+  const other = at(box, to)
+  await page.mouse.move(one.x, one.y)
+  await page.mouse.down()
+  await page.mouse.move((one.x + other.x) / 2, (one.y + other.y) / 2, { steps: 3 })
+  await page.mouse.move(other.x, other.y, { steps: 3 })
+  await page.mouse.up()
+}
+
+test('pasted words become a word search that a student plays by link, and the teacher sees who found what', async ({ teacher, phone, server }) => {
+  await teacher.getByRole('button', { name: 'New list' }).click()
+  await teacher.getByLabel('Title of the list').fill('Rivers')
+  await paste(teacher.getByLabel('Answer, row 1'), 'Word\tMeaning\r\nsource\twhere it begins\r\nmouth\t"where it ends,\nat the sea"\r\n\r\nrapids\tfast and shallow\r\nmeander\ta bend\r\n')
+  const review = teacher.getByRole('dialog')
+  await expect(review.getByText('First row is a heading')).toBeVisible()
+  await expect(review.getByRole('checkbox', { name: /heading/ })).toBeChecked()
+  await expectAccessible(teacher)
+  await review.getByRole('button', { name: 'Add 4 rows' }).click()
+  await expect(teacher.getByText('4 words,')).toBeVisible()
+
+  // Keyboard: Tab to the prompt, Enter to the next row; paste into the middle; undo.
+  await teacher.getByLabel('Answer, row 5').focus()
+  await teacher.keyboard.type('ford')
+  await teacher.keyboard.press('Tab')
+  await teacher.keyboard.type('where you wade')
+  await teacher.keyboard.press('Enter')
+  await expect(teacher.getByLabel('Prompt, row 6')).toBeFocused()
+  await paste(teacher.getByLabel('Answer, row 2'), 'bank\tits side\nbed\tits floor')
+  await teacher.getByRole('dialog').getByRole('button', { name: 'Add 2 rows' }).click()
+  await expect(teacher.getByLabel('Answer, row 2')).toHaveValue('bank')
+  await expect(teacher.getByLabel('Answer, row 4')).toHaveValue('mouth')
+  await teacher.getByRole('button', { name: 'Undo' }).click()
+  await expect(teacher.getByLabel('Answer, row 2')).toHaveValue('mouth')
+
+  // A failed save says so and keeps trying; nothing is lost.
+  await teacher.route('**/api/lists/*', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()))
+  await teacher.getByLabel('Answer, row 6').fill('weir')
+  await expect(teacher.getByText('not saved yet')).toBeVisible()
+  await teacher.unroute('**/api/lists/*')
+  await expect(teacher.getByRole('status').getByText('saved')).toBeVisible()
+  await teacher.reload()
+  await expect(teacher.getByLabel('Answer, row 6')).toHaveValue('weir')
+
+  // The preview follows the options; a seed typed back gives the same grid.
+  const letters = (): Promise<string> => teacher.getByRole('application').innerText()
+  const first = await letters()
+  await teacher.getByLabel('Letters').selectOption('lower')
+  await expect.poll(letters).toBe(first.toLowerCase())
+  await teacher.getByLabel('Letters').selectOption('upper')
+  await teacher.getByRole('button', { name: 'Another one' }).click()
+  await expect.poll(letters).not.toBe(first)
+  await teacher.getByLabel('Seed').fill('otter')
+  await expect.poll(letters).toBe(first)
+  await teacher.getByLabel('Hidden message').fill('The otter was here all along')
+  await expect(teacher.getByText('6 words,')).toBeVisible()
+  await teacher.getByLabel('Hidden message').fill('')
+  await expectAccessible(teacher)
+
+  await teacher.getByRole('button', { name: 'Share with students' }).click()
+  const card = teacher.getByRole('article')
+  await expect(card.getByText('open', { exact: true })).toBeVisible()
+  await expectAccessible(teacher)
+  const code = (await card.getByRole('link', { name: /\/p\// }).innerText()).slice(-6)
+  await card.getByRole('link', { name: 'Show on the wall' }).click()
+  await expect(teacher.getByText(code, { exact: true })).toBeVisible()
+  await expectAccessible(teacher)
+  await teacher.getByRole('link', { name: 'Results' }).click()
+  await expect(teacher.getByText('Nobody has joined yet')).toBeVisible()
+
+  const puzzle = await puzzleOf(server.databaseUrl, code)
+  const traffic: string[] = []
+  phone.on('response', (response) => {
+    if (response.url().includes('/api/')) void response.text().then((text) => traffic.push(text))
+  })
+  await phone.goto('/in')
+  await expectAccessible(phone)
+  await phone.getByLabel('Join code').fill(code.toLowerCase())
+  await phone.getByRole('button', { name: 'Open' }).click()
+  await expect(phone.getByLabel('Your name')).toBeVisible()
+  await expectAccessible(phone)
+  await phone.getByLabel('Your name').fill('Ama')
+  await phone.getByRole('button', { name: 'Begin' }).click()
+  await expect(phone.getByText('Found 0 of 6').first()).toBeVisible()
+  await expectAccessible(phone)
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360)
+
+  // Three ways to mark a word: draw, tap both ends, keyboard.
+  await draw(phone, puzzle, 'source')
+  await expect(phone.getByText('Found 1 of 6').first()).toBeVisible()
+  const box = await phone.getByRole('application').boundingBox()
+  if (!box) throw new Error('there is no board')
+  const mouth = endsOf(puzzle, 'mouth')
+  for (const cell of [mouth.from, mouth.to]) {
+    const { x, y } = mouth.at(box, cell)
+    await phone.touchscreen.tap(x, y)
+  }
+  await expect(phone.getByText('Found 2 of 6').first()).toBeVisible()
+  const { from, to } = endsOf(puzzle, 'rapids')
+  const walk = async (start: Cell, end: Cell): Promise<void> => {
+    for (let step = start.row; step !== end.row; step += Math.sign(end.row - start.row)) await phone.keyboard.press(end.row > start.row ? 'ArrowDown' : 'ArrowUp')
+    for (let step = start.col; step !== end.col; step += Math.sign(end.col - start.col)) await phone.keyboard.press(end.col > start.col ? 'ArrowRight' : 'ArrowLeft')
+  }
+  await phone.getByRole('application').focus()
+  await walk(mouth.to, from)
+  await phone.keyboard.press('Enter')
+  await walk(from, to)
+  await phone.keyboard.press('Enter')
+  await expect(phone.getByText('Found 3 of 6').first()).toBeVisible()
+  await phone.getByRole('button', { name: 'Hint for meander' }).click()
+  await expect(phone.getByText('1 hint')).toBeVisible()
+
+  // The teacher's results fill in by themselves.
+  await expect(teacher.getByRole('row', { name: /Ama/ })).toContainText('3 of 6')
+  await expectAccessible(teacher)
+
+  // A reload, and a lost connection, lose nothing.
+  await phone.reload()
+  await expect(phone.getByText('Found 3 of 6').first()).toBeVisible()
+  await phone.context().setOffline(true)
+  await draw(phone, puzzle, 'ford')
+  await expect(phone.getByText('No connection').first()).toBeVisible()
+  await phone.context().setOffline(false)
+  await expect(phone.getByText('Found 4 of 6').first()).toBeVisible()
+
+  await phone.getByRole('button', { name: 'I’m done' }).click()
+  await phone.getByRole('button', { name: 'Finish' }).click()
+  await expect(phone.getByText('Look at these once more')).toBeVisible()
+  await expectAccessible(phone)
+  const unfound = puzzle.words.find(({ text }) => text === 'weir')
+  for (const text of traffic.slice(0, -1)) {
+    for (const item of (JSON.parse(text) as { play?: { view: { finished: boolean; items: { label: string; found: unknown; hint: unknown }[] } } }).play?.view.items ?? []) {
+      if (item.label === unfound?.text && !text.includes('"finished":true')) expect([item.found, item.hint]).toEqual([null, null])
+    }
+  }
+  await phone.getByRole('button', { name: 'Play again' }).click()
+  await expect(phone.getByText('Found 0 of 6').first()).toBeVisible()
+  await expect(teacher.getByRole('row', { name: /Ama/ })).toContainText(/4 of 6.*2/)
+
+  const [download] = await Promise.all([teacher.waitForEvent('download'), teacher.getByRole('link', { name: 'Download CSV' }).click()])
+  expect(readFileSync(await download.path(), 'utf8')).toMatch(/^\ufeffStudent,.*\r\nAma,4,4,6,1,/)
+  await teacher.getByRole('button', { name: 'Close the link' }).click()
+  await expect(teacher.getByRole('button', { name: 'Open the link again' })).toBeVisible()
+  await phone.reload()
+  await expect(phone.getByText('This game is closed').first()).toBeVisible()
+  await teacher.getByRole('button', { name: 'Open the link again' }).click()
+  await expect(teacher.getByRole('button', { name: 'Close the link' })).toBeVisible()
+})
+
+test('sheets are printed in versions, with keys and a code, through the browser and as a PDF', async ({ teacher }) => {
+  await teacher.getByRole('link', { name: /Market day/ }).click()
+  await expect(teacher.getByText('12 words,')).toBeVisible()
+  await teacher.getByRole('button', { name: 'Print' }).click()
+  await teacher.getByLabel('Versions').fill('3')
+  await expect(teacher.getByRole('article', { name: /Sheet/ })).toHaveCount(3)
+  await expect(teacher.getByRole('article', { name: /Key/ })).toHaveCount(3)
+  await expect(teacher.getByRole('img', { name: /QR code of the game/ })).toHaveCount(3)
+  await expectAccessible(teacher)
+  const [download] = await Promise.all([teacher.waitForEvent('download'), teacher.getByRole('button', { name: 'PDF' }).click()])
+  expect(readFileSync(await download.path()).subarray(0, 5).toString()).toBe('%PDF-')
+})
+
+test('a new teacher signs up, and a student reads the screen in Hebrew', async ({ page, phone, server }) => {
+  await page.goto('/')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'I am new here' }).click()
+  await page.getByLabel('Your name').fill('Noa')
+  await page.getByLabel('E-mail').fill('noa@school.example')
+  await page.getByLabel('Password').fill('short')
+  await page.getByRole('button', { name: 'Make an account' }).click()
+  await expect(page.getByText('Use at least 10 characters')).toBeVisible()
+  await page.getByLabel('Password').fill('long enough now')
+  await page.getByRole('button', { name: 'Make an account' }).click()
+  await expect(page.getByText('No lists yet')).toBeVisible()
+  await expectAccessible(page)
+
+  const [{ code }] = await query<{ code: string }>(server.databaseUrl, 'SELECT code FROM links ORDER BY created_at LIMIT 1', [])
+  await phone.goto(`/p/${code}`)
+  await phone.getByLabel('Language').selectOption('he')
+  await expect(phone.locator('html')).toHaveAttribute('dir', 'rtl')
+  await phone.getByLabel('השם שלך').fill('נועה')
+  await phone.getByRole('button', { name: 'מתחילים' }).click()
+  await expect(phone.getByText('נמצאו 0 מתוך 10').first()).toBeVisible()
+  await expectAccessible(phone)
+  await phone.goto('/p/NOSUCH')
+  await expect(phone.getByText('אין משחק עם הקוד הזה')).toBeVisible()
+})
