@@ -73,9 +73,9 @@ test('pasted words become a word search that a student plays by link, and the te
   // The preview follows the options; a seed typed back gives the same grid.
   const letters = (): Promise<string> => teacher.getByRole('application').innerText()
   const first = await letters()
-  await teacher.getByLabel('Letters').selectOption('lower')
+  await teacher.getByLabel('Letters', { exact: true }).selectOption('lower')
   await expect.poll(letters).toBe(first.toLowerCase())
-  await teacher.getByLabel('Letters').selectOption('upper')
+  await teacher.getByLabel('Letters', { exact: true }).selectOption('upper')
   await teacher.getByRole('button', { name: 'Another one' }).click()
   await expect.poll(letters).not.toBe(first)
   await teacher.getByLabel('Seed').fill('otter')

@@ -1,11 +1,12 @@
 const WAVE = 24
 const HEIGHT = 10
+/** Enough for a projector's width. */
+const WAVES = 90
 
 /** The thin wavy rule under a header; it fills as something gets done. `filled` is a share from 0 to 1; absent while waiting. */
 export function Waterline({ filled, label }: { filled: number | undefined; label: string }) {
-  const waves = 40
-  const path = `M0 5${Array.from({ length: waves }, () => 'q6 -6 12 0t12 0').join('')}`
-  const width = waves * WAVE
+  const path = `M0 5${Array.from({ length: WAVES }, () => 'q6 -6 12 0t12 0').join('')}`
+  const width = WAVES * WAVE
   return (
     <div role="progressbar" aria-label={label} aria-valuemin={0} aria-valuemax={100} aria-valuenow={filled === undefined ? undefined : Math.round(filled * 100)} className="relative h-2.5 w-full overflow-hidden">
       <svg width={width} height={HEIGHT} className="absolute start-0 top-0 text-base-300 rtl:-scale-x-100" aria-hidden="true">

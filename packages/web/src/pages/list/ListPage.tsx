@@ -61,7 +61,7 @@ function ListEditor({ list }: { list: ListReply }) {
     <div className="flex flex-col gap-5">
       <ListHeader
         listId={list.id} step={fit.ready ? 'Games' : 'Words'}
-        title={<input aria-label="Title of the list" dir="auto" placeholder="Untitled list" maxLength={200} className="w-full bg-transparent font-display text-4xl placeholder:text-neutral" style={{ direction: draft.title ? directionOf(draft.title) : undefined }} value={draft.title} onChange={(event) => edit((before) => ({ ...before, title: event.target.value }), 'title')} />}
+        title={<h1><input aria-label="Title of the list" dir="auto" placeholder="Untitled list" maxLength={200} className="w-full bg-transparent font-display text-4xl placeholder:text-neutral" style={{ direction: draft.title ? directionOf(draft.title) : undefined }} value={draft.title} onChange={(event) => edit((before) => ({ ...before, title: event.target.value }), 'title')} /></h1>}
         facts={<Facts own={own} />}
         action={<>
           <button type="button" className="btn h-11" disabled={!fit.ready} onClick={() => void own.flush().then(() => navigate(`/lists/${list.id}/print`))}><Printer size={18} aria-hidden="true" />Print</button>

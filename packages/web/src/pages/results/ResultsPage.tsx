@@ -41,6 +41,10 @@ export function ResultsPage() {
 /** How long ago something was last seen counts as "now", in milliseconds. */
 const JUST_NOW = 60_000
 
+function isHere(lastSeenAt: string): boolean {
+  return Date.now() - Date.parse(lastSeenAt) < 3 * JUST_NOW
+}
+
 function seen(at: string): string {
   const ago = Date.now() - Date.parse(at)
   if (ago < JUST_NOW) return 'just now'
@@ -62,7 +66,7 @@ function Students({ results: { players, link } }: { results: ResultsReply }) {
               {players.map((player) => (
                 <tr key={player.playerId} className="border-t border-base-300">
                   <th scope="row" className="max-w-48 truncate px-3 py-2 text-start" dir="auto">{player.name}</th>
-                  <td className="px-3 py-2 tabular-nums"><strong>{player.found}</strong> of {player.total}{player.finished ? '' : <span className="quiet text-sm"> · playing</span>}</td>
+                  <td className="px-3 py-2 tabular-nums"><strong>{player.found}</strong> of {player.total}{player.finished ? '' : <span className="quiet text-sm"> · {isHere(player.lastSeenAt) ? 'playing' : 'left off'}</span>}</td>
                   <td className="px-3 py-2 tabular-nums">{player.firstFound}</td>
                   <td className="px-3 py-2 tabular-nums">{Math.floor(player.milliseconds / 60_000)}:{String(Math.floor(player.milliseconds / 1000) % 60).padStart(2, '0')}</td>
                   <td className="px-3 py-2 tabular-nums">{player.hints}</td>
