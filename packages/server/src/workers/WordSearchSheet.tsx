@@ -1,12 +1,11 @@
 /** @jsxRuntime automatic */
 import { directionOf, type WordSearchPuzzle } from '@otter/core'
-import { Page, Rect, StyleSheet, Svg, Text, View, Line } from '@react-pdf/renderer'
-import { displayFamiliesFor, familiesFor } from './fonts.ts'
+import { Canvas, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
+import { displayFamiliesFor, familiesFor, fileFor } from './fonts.ts'
 
 const INK = '#14312F'
 const QUIET = '#46605B'
 const RULE = '#D9D2C0'
-const TINT = '#E0EFEC'
 
 const styles = StyleSheet.create({
   page: { padding: 40, color: INK, fontSize: 12 },
@@ -50,7 +49,7 @@ export function WordSearchSheet({ title, puzzle, seed, version, versions, paper,
           <Text>Name</Text><View style={[styles.line, { flexGrow: 2 }]} /><Text>Date</Text><View style={[styles.line, { flexGrow: 1 }]} />
         </View>
       )}
-      <Grid puzzle={puzzle} marked={isKey} fontFamily={fontFamily} width={paper === 'a4' ? 515 : 532} />
+      <Grid puzzle={puzzle} marked={isKey} width={paper === 'a4' ? 515 : 532} />
       <View style={[styles.words, { flexDirection: rtl && puzzle.show === 'words' ? 'row-reverse' : 'row' }]}>
         {puzzle.words.map(({ entryId, text, prompt, length }, index) => {
           const label = puzzle.show === 'clues' && prompt !== '' ? prompt : text
@@ -73,42 +72,59 @@ export function WordSearchSheet({ title, puzzle, seed, version, versions, paper,
   )
 }
 
-function Grid({ puzzle, marked, fontFamily, width }: { puzzle: WordSearchPuzzle; marked: boolean; fontFamily: string[]; width: number }) {
-  const rows = puzzle.rows.length
-  const cols = puzzle.rows[0].length
-  const cell = Math.min(40, width / cols, 520 / rows)
-  const middle = (col: number): number => ((puzzle.direction === 'rtl' ? cols - 1 - col : col) + 0.5) * cell
+/** Drawn letter by letter on a canvas: laid out as text, a class set of grids took ten times as long. */
+function Grid({ puzzle, marked, width }: { puzzle: WordSearchPuzzle; marked: boolean; width: number }) {
+  const { rows, words, direction } = puzzle
+  const cols = rows[0].length
+  const cell = Math.min(40, width / cols, 520 / rows.length)
+  const left = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col) * cell
+  const paint = (painter: LetterPainter): null => {
+    painter.lineWidth(0.75).strokeColor(RULE).rect(0, 0, cols * cell, rows.length * cell).stroke()
+    if (marked) {
+      painter.lineWidth(cell * 0.72).lineCap('round').strokeColor(QUIET).strokeOpacity(0.28)
+      for (const { row, col, dRow, dCol, length } of words) {
+        painter.moveTo(left(col) + cell / 2, (row + 0.5) * cell)
+        painter.lineTo(left(col + dCol * (length - 1)) + cell / 2, (row + dRow * (length - 1) + 0.5) * cell).stroke()
+      }
+    }
+    painter.fillColor(INK).fontSize(cell * 0.6)
+    let file = ''
+    rows.forEach((letters, row) => letters.forEach((letter, col) => {
+      // Setting a font reads its file, even where it is the same again.
+      if (file !== (file = fileFor(letter))) painter.font(file)
+      painter.text(letter, left(col), (row + 0.14) * cell, { width: cell, align: 'center', lineBreak: false })
+    }))
+    return null
+  }
   return (
     <View style={{ alignItems: 'center' }}>
-      <View style={{ width: cols * cell, height: rows * cell, borderWidth: 0.75, borderColor: RULE }}>
-        {marked ? (
-          <Svg style={{ position: 'absolute', left: 0, top: 0 }} width={cols * cell} height={rows * cell} viewBox={`0 0 ${cols * cell} ${rows * cell}`}>
-            {puzzle.words.map(({ entryId, row, col, dRow, dCol, length }) => (
-              <Line
-                key={entryId} x1={middle(col)} y1={(row + 0.5) * cell} x2={middle(col + dCol * (length - 1))} y2={(row + dRow * (length - 1) + 0.5) * cell}
-                stroke={QUIET} strokeOpacity={0.28} strokeWidth={cell * 0.72} strokeLinecap="round"
-              />
-            ))}
-          </Svg>
-        ) : null}
-        {puzzle.rows.map((row, index) => (
-          <View key={index} style={{ flexDirection: puzzle.direction === 'rtl' ? 'row-reverse' : 'row', height: cell }}>
-            {row.map((letter, col) => (
-              <Text key={col} style={{ width: cell, textAlign: 'center', fontFamily, fontSize: cell * 0.6, lineHeight: 1, paddingTop: cell * 0.2 }}>{letter}</Text>
-            ))}
-          </View>
-        ))}
-      </View>
+      <Canvas style={{ width: cols * cell, height: rows.length * cell }} paint={paint as never} />
     </View>
   )
 }
 
+/** Of a canvas painter, what the grid needs: it is PDFKit's document, which also sets type from a file. */
+interface LetterPainter {
+  lineWidth(width: number): LetterPainter
+  lineCap(cap: 'round'): LetterPainter
+  strokeColor(color: string): LetterPainter
+  strokeOpacity(opacity: number): LetterPainter
+  fillColor(color: string): LetterPainter
+  rect(x: number, y: number, width: number, height: number): LetterPainter
+  moveTo(x: number, y: number): LetterPainter
+  lineTo(x: number, y: number): LetterPainter
+  stroke(): LetterPainter
+  font(file: string): LetterPainter
+  fontSize(size: number): LetterPainter
+  text(text: string, x: number, y: number, options: { width: number; align: 'center'; lineBreak: false }): LetterPainter
+}
+
 function QrCode({ squares }: { squares: boolean[][] }) {
   const side = squares.length
+  const path = squares.flatMap((row, y) => row.flatMap((dark, x) => (dark ? [`M${x} ${y}h1.02v1.02h-1.02z`] : []))).join('')
   return (
     <Svg width={62} height={62} viewBox={`0 0 ${side} ${side}`}>
-      <Rect x={0} y={0} width={side} height={side} fill={TINT} fillOpacity={0} />
-      {squares.flatMap((row, y) => row.flatMap((dark, x) => (dark ? [<Rect key={`${x} ${y}`} x={x} y={y} width={1.02} height={1.02} fill={INK} />] : [])))}
+      <Path d={path} fill={INK} />
     </Svg>
   )
 }

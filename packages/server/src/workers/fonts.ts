@@ -19,6 +19,7 @@ interface Slice {
 }
 
 const registered = new Set<string>()
+const files = new Map<string, string>()
 let slices: Slice[] | undefined
 let folderForSlices: string | undefined
 
@@ -35,6 +36,16 @@ export function familiesFor(text: string): string[] {
     families.push(slice.family)
   }
   return families
+}
+
+/** Gives the font file that holds a letter, in the plain weight; the first face's where none does. */
+export function fileFor(letter: string): string {
+  const known = files.get(letter)
+  if (known !== undefined) return known
+  const [family] = familiesFor(letter).slice(-1)
+  const file = join(folderForSlices ?? '', `${family}-400.ttf`)
+  files.set(letter, file)
+  return file
 }
 
 /** The face of headings, with the text's own faces behind it for letters it lacks. */

@@ -1,0 +1,25 @@
+// Benchmarks; each prints figures against a baseline of the same run.
+import { spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { home, installNpmPackages } from './install.mjs'
+import { startCluster } from './postgres.mjs'
+
+installNpmPackages()
+const { build: buildAll } = await import('./build.mjs')
+await buildAll()
+const { build } = await import('esbuild')
+const outfile = join(home, 'dist', 'bench.mjs')
+await build({
+  entryPoints: [join(home, 'bench/main.ts')], outfile, bundle: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', logLevel: 'error', jsx: 'automatic',
+  alias: { 'naughty-words': join(home, 'node_modules/naughty-words'), '@otter/core': join(home, 'packages/core/src/index.ts'), '@otter/api': join(home, 'packages/api/src/index.ts') },
+})
+const folder = mkdtempSync(join(tmpdir(), 'otter-bench-'))
+const cluster = await startCluster(folder, { throwAway: true })
+const child = spawn(process.execPath, [outfile], { stdio: 'inherit', env: { ...process.env, NODE_ENV: 'production', TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, '') } })
+child.once('close', (code) => {
+  cluster.stop()
+  rmSync(folder, { recursive: true, force: true })
+  process.exitCode = code ?? 1
+})
