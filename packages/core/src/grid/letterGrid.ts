@@ -181,6 +181,21 @@ export class LetterGrid {
     throw new RangeError('no such start')
   }
 
+  /** Gives those of the starts that `countStarts` counted whose word would cover a cell (numbered row by row). */
+  startsCovering(cell: number, length: number, overlap: number, directions: readonly number[]): Position[] {
+    const row = Math.floor(cell / this.cols)
+    const col = cell - row * this.cols
+    const found: Position[] = []
+    for (const direction of directions) {
+      for (let index = 0; index < length; index++) {
+        const start = { row: row - index * ROW_STEP[direction], col: col - index * COL_STEP[direction], direction }
+        if (start.row < 0 || start.row >= this.rows || start.col < 0 || start.col >= this.cols) continue
+        if ((this.startsAt(direction * this.rows + start.row, overlap) >>> start.col) & 1) found.push(start)
+      }
+    }
+    return found
+  }
+
   /** Strikes a start from the last search's result, after it proved to spell something. */
   strike({ row, col, direction }: Position): void {
     this.legal[direction * this.rows + row] &= ~(1 << col)

@@ -6,12 +6,16 @@ import { layDownFrom, lettersLeft, lift, nearest, newBoard, repack, type Board, 
 import { area, shapesFor, type Shape } from './size.ts'
 
 /** Boards tried for one shape; each ends when it is out of work, or the message spelled something too often. */
-const BOARDS = 6
-const BOARD_WORK = 1_500_000
+const BOARDS = 12
+const BOARD_WORK = 800_000
 /** Moves to mend what the message spells on one board. */
 const MOVES = 400
 /** Words around a letter that spelled something: one to three of them are moved at a time. */
 const NEIGHBOURS = 12
+/** How often the first word moved is laid over the letter that spelled something. */
+const COVERING = 0.3
+/** How often a word takes all the overlap it may: late words can't make up for what early ones left. */
+const EAGER = 0.85
 /** Shapes tried where the size is not chosen. */
 const SHAPES = 6
 /** Of all letters: how many an easy board lets overlap. */
@@ -61,7 +65,7 @@ function layAndWrite(board: Board, message: readonly number[], random: Random): 
     if (best === piece.spelled.length) return best <= room && layDownFrom(grid, piece, best, best, source)
     const share = Math.ceil((2 * room) / pieces.filter(({ at }) => !at).length)
     const top = Math.max(0, Math.min(best, room, share))
-    return layDownFrom(grid, piece, source.below(top + 1), 0, source)
+    return layDownFrom(grid, piece, source.next() < EAGER ? top : source.below(top + 1), 0, source)
   }
   return repack(board, cost, BOARD_WORK, random, lay) && settle(board, message, random)
 }
@@ -81,7 +85,7 @@ function settle(board: Board, message: readonly number[], random: Random): boole
     const moved = random.shuffled(near).slice(0, 1 + random.below(3))
     const before = moved.map(({ at }) => at)
     for (const piece of moved) lift(grid, piece)
-    const next = moved.every((piece, index) => layNear(board, piece, before[index], message.length, random)) && grid.spare() === message.length
+    const next = moved.every((piece, index) => layNear(board, piece, before[index], index === 0 && random.next() < COVERING ? cell : -1, message.length, random)) && grid.spare() === message.length
       ? write(grid, message)
       : undefined
     if (next && next.spelling.length <= written.spelling.length) {
@@ -103,22 +107,30 @@ function settle(board: Board, message: readonly number[], random: Random): boole
 /** Most starts looked at to find one near the old place. */
 const SAMPLES = 8
 
-/** Lays a lifted piece near where it was; the last one with just the overlap that leaves the message its cells. */
-function layNear({ grid, pieces }: Board, piece: Piece, before: Position | undefined, wanted: number, random: Random): boolean {
+/**
+ * Lays a lifted piece near where it was, over a given cell where there is one (-1: none); the last piece with just the
+ * overlap that leaves the message its cells.
+ */
+function layNear({ grid, pieces }: Board, piece: Piece, before: Position | undefined, cover: number, wanted: number, random: Random): boolean {
   const left = pieces.reduce((sum, { at, spelled }) => sum + (at ? 0 : spelled.length), 0)
   const room = wanted - grid.spare() + left
   const best = grid.search(piece.spelled, piece.directions)
   const last = left === piece.spelled.length
   const overlap = best === piece.spelled.length ? best : last ? room : random.below(Math.max(0, Math.min(best, room)) + 1)
   if (overlap < 0 || overlap > Math.min(best, room)) return false
-  const count = grid.countStarts(overlap, piece.directions)
-  if (count === 0) return false
-  const sampled = Array.from({ length: 1 + random.below(SAMPLES) }, () => grid.nthStart(random.below(count), overlap, piece.directions))
+  const starts = cover < 0 ? sampledStarts(grid, piece, overlap, random) : grid.startsCovering(cover, piece.spelled.length, overlap, piece.directions)
+  if (starts.length === 0) return false
   const distance = (position: Position): number => (before ? Math.abs(position.row - before.row) * 4 + Math.abs(position.col - before.col) : 0)
-  const position = sampled.reduce((one, other) => (distance(other) < distance(one) ? other : one))
+  const position = cover < 0 ? starts.reduce((one, other) => (distance(other) < distance(one) ? other : one)) : starts[random.below(starts.length)]
   if (!grid.tryLay(piece.spelled, position)) return false
   piece.at = position
   return true
+}
+
+function sampledStarts(grid: LetterGrid, { directions }: Piece, overlap: number, random: Random): Position[] {
+  const count = grid.countStarts(overlap, directions)
+  if (count === 0) return []
+  return Array.from({ length: 1 + random.below(SAMPLES) }, () => grid.nthStart(random.below(count), overlap, directions))
 }
 
 /** Cells (row by row) that hold the message, and those of them where something is spelled. */
