@@ -190,6 +190,7 @@ test('sheets are printed in versions, with keys and a code, through the browser 
 
 test('a new teacher signs up, and a student reads the screen in Hebrew', async ({ page, phone, server }) => {
   await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'I am new here' }).click()
   await page.getByLabel('Your name').fill('Noa')

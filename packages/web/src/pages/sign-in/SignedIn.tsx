@@ -11,8 +11,8 @@ export function SignedIn() {
   const session = useSession()
   const signOut = useSignOut()
   const navigate = useNavigate()
-  if (session.isPending) return <div className="mx-auto mt-24 max-w-xs"><Waterline filled={undefined} label="Opening" /></div>
-  if (session.isError) return <main className="mx-auto mt-24 max-w-lg p-4"><Notice error={session.error} /></main>
+  if (session.isPending) return <main className="mx-auto mt-24 max-w-xs"><h1 className="sr-only">Jolly Otter</h1><Waterline filled={undefined} label="Opening" /></main>
+  if (session.isError) return <main className="mx-auto mt-24 max-w-lg p-4"><h1 className="sr-only">Jolly Otter</h1><Notice error={session.error} /></main>
   const { teacher, sample } = session.data
   if (!teacher) return <SignInPage sample={sample} />
   return (
