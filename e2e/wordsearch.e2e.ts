@@ -214,3 +214,92 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await phone.goto('/p/NOSUCH')
   await expect(phone.getByText('אין משחק עם הקוד הזה')).toBeVisible()
 })
+
+test('two windows on one list overwrite nothing, and what a closed window left unsaved comes back', async ({ teacher }) => {
+  await teacher.getByRole('link', { name: /Bridges and forces/ }).click()
+  await expect(teacher.getByLabel('Answer, row 1')).toHaveValue('arch')
+  const other = await teacher.context().newPage()
+  await other.goto(teacher.url())
+  await other.getByLabel('Prompt, row 2').fill('changed over there')
+  await expect(other.getByRole('status').getByText('saved')).toBeVisible()
+  await teacher.getByLabel('Prompt, row 1').fill('changed here')
+  await expect(teacher.getByLabel('Prompt, row 2')).toHaveValue('changed over there')
+  await expect(teacher.getByRole('status').getByText('saved')).toBeVisible()
+  await other.reload()
+  await expect(other.getByLabel('Prompt, row 1')).toHaveValue('changed here')
+
+  await other.route('**/api/lists/*', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()))
+  await other.getByLabel('Answer, row 3').fill('hawser')
+  await expect(other.getByText('not saved yet')).toBeVisible()
+  await other.close({ runBeforeUnload: false })
+  await teacher.reload()
+  await expect(teacher.getByLabel('Answer, row 3')).toHaveValue('hawser')
+})
+
+test('the preview plays with the keyboard, says what can’t be hidden, and drops old requests', async ({ teacher }) => {
+  await teacher.getByRole('button', { name: 'New list' }).click()
+  await teacher.getByLabel('Answer, row 1').focus()
+  for (const word of ['beehive', 'beekeeper', 'bee', 'x']) {
+    await teacher.keyboard.type(word)
+    await teacher.keyboard.press('Enter')
+  }
+  await expect(teacher.getByText('Spelled inside beekeeper, beehive')).toBeVisible()
+  await expect(teacher.getByText('One letter is too short to hide.')).toBeVisible()
+  await teacher.keyboard.press('Shift+Enter')
+  await teacher.keyboard.press('Control+Backspace')
+  await expect(teacher.getByText('One letter is too short to hide.')).toHaveCount(0)
+  await teacher.keyboard.press('Control+z')
+  await expect(teacher.getByLabel('Answer, row 4')).toHaveValue('x')
+
+  // While the smallest grid is sought, typing goes on, and the last grid is of the last words.
+  await teacher.getByLabel('Size').selectOption('smallest')
+  await teacher.getByLabel('Answer, row 5').pressSequentially('otter', { delay: 20 })
+  await expect(teacher.getByText('3 words,')).toBeVisible()
+  await expect(teacher.getByRole('listitem').filter({ hasText: 'otter' })).toBeVisible()
+
+  const board = teacher.getByRole('application')
+  const rows = (await board.getAttribute('aria-label'))?.match(/\d+/g)?.map(Number) ?? []
+  const letters = (await board.innerText()).replace(/\s/g, '')
+  expect(letters).toHaveLength(rows[0] * rows[1])
+  const ways = [[0, 1], [1, 0], [1, 1], [-1, 1]]
+  const found = Array.from(letters, (_, start) => ways.map(([dRow, dCol]) => ({ row: Math.floor(start / rows[1]), col: start % rows[1], dRow, dCol }))).flat()
+    .find(({ row, col, dRow, dCol }) => [...'OTTER'].every((letter, index) => {
+      const r = row + dRow * index
+      const c = col + dCol * index
+      return r >= 0 && r < rows[0] && c >= 0 && c < rows[1] && letters[r * rows[1] + c] === letter
+    }))
+  if (!found) throw new Error('the preview does not hold the word')
+  await board.focus()
+  const go = async (dRow: number, dCol: number): Promise<void> => {
+    for (let step = 0; step < Math.abs(dRow); step++) await teacher.keyboard.press(dRow > 0 ? 'ArrowDown' : 'ArrowUp')
+    for (let step = 0; step < Math.abs(dCol); step++) await teacher.keyboard.press(dCol > 0 ? 'ArrowRight' : 'ArrowLeft')
+  }
+  await go(found.row, found.col)
+  await teacher.keyboard.press('Enter')
+  await go(found.dRow * 4, found.dCol * 4)
+  await teacher.keyboard.press('Enter')
+  await expect(teacher.getByText('That’s one. Well found.')).toBeVisible()
+})
+
+test('clues alone, a hidden message and Hebrew from the right are played on a phone', async ({ teacher, phone, server }) => {
+  await teacher.getByRole('link', { name: /Market day/ }).click()
+  await teacher.getByLabel('Students see').selectOption('clues')
+  await teacher.getByLabel('Hidden message').fill('שלום לכולם נתראה מחר בשוק')
+  await expect(teacher.getByText('12 words,')).toBeVisible()
+  await teacher.getByRole('button', { name: 'Share with students' }).click()
+  const code = (await teacher.getByRole('article').first().getByRole('link', { name: /\/p\// }).innerText()).slice(-6)
+  const puzzle = await puzzleOf(server.databaseUrl, code)
+  expect(puzzle.direction).toBe('rtl')
+  await phone.goto(`/p/${code}`)
+  await phone.getByLabel('Your name').fill('Lior')
+  await phone.keyboard.press('Enter')
+  await expect(phone.getByText('bread')).toBeVisible()
+  expect(await phone.getByRole('list').innerText()).not.toContain('לחם')
+  await draw(phone, puzzle, 'לחם')
+  await expect(phone.getByRole('listitem').filter({ hasText: 'bread' })).toContainText('לחם')
+  await expect(phone.getByText('שלום לכולם')).toHaveCount(0)
+  for (const { text } of puzzle.words) if (text !== 'לחם') await draw(phone, puzzle, text)
+  await expect(phone.getByText('You found them all')).toBeVisible()
+  await expect(phone.getByText('שלום לכולם נתראה מחר בשוק')).toBeVisible()
+  await expectAccessible(phone)
+})

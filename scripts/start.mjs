@@ -13,13 +13,14 @@ const LEAST_ROOM = 300 * 2 ** 20
 let cluster
 let server
 let stopping = false
+let claimed = false
 
 function stop(code) {
   if (stopping) return
   stopping = true
   const end = () => {
     cluster?.stop()
-    rmSync(join(data, 'running'), { force: true })
+    if (claimed) rmSync(join(data, 'running'), { force: true })
     process.exit(code)
   }
   if (!server || server.exitCode !== null) return end()
@@ -53,6 +54,7 @@ function claimData() {
     }
   }
   writeFileSync(mark, String(process.pid))
+  claimed = true
 }
 
 function secret() {
@@ -63,6 +65,8 @@ function secret() {
 
 async function start() {
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Advice(`PORT is ${process.env.PORT}; use a number from 1 to 65535.`)
+  // The server of a run that was killed a moment ago may still be closing.
+  for (let tries = 0; tries < 5 && !(await portIsFree()); tries++) await new Promise((resolve) => setTimeout(resolve, 400))
   if (!(await portIsFree())) throw new Advice(`Port ${port} is in use. Choose another: PORT=${port + 1} npm start`)
   const { bavail, bsize } = statfsSync(home)
   if (bavail * bsize < LEAST_ROOM) throw new Advice(`The disk is nearly full: ${Math.round((bavail * bsize) / 2 ** 20)} MB are left, ${LEAST_ROOM / 2 ** 20} MB are needed. Make room and try again.`)

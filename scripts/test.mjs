@@ -71,7 +71,7 @@ async function main() {
     await check('unused code', bin('knip'), [])
     const env = { TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, ''), NODE_ENV: 'test' }
     const unit = join(folder, 'unit.json')
-    await suite('unit and API tests', bin('mocha'), ['--reporter', 'json', '--reporter-option', `output=${unit}`, 'packages/core/test/*.test.ts', 'packages/server/test/*.test.ts', 'packages/web/test/*.test.ts'], env, unit)
+    await suite('unit and API tests', bin('mocha'), ['--reporter', 'json', '--reporter-option', `output=${unit}`, 'packages/core/test/*.test.ts', 'packages/server/test/*.test.ts', 'packages/web/test/*.test.ts', 'scripts/test/*.test.ts'], env, unit)
     const browser = join(folder, 'browser.json')
     await suite('interface tests', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: browser, OTTER_TEST_OUTPUT: join(folder, 'playwright'), WORKERS: String(Math.min(2, availableParallelism())) }, browser)
   } finally {

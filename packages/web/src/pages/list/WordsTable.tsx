@@ -1,6 +1,6 @@
-import { readPaste, type FitNote } from '@otter/core'
+import { MAX_PASTE, readPaste, type FitNote } from '@otter/core'
 import { X } from 'lucide-react'
-import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react'
+import { memo, useLayoutEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react'
 import type { PlacedEntry } from '@otter/api'
 import { insertRows, type Draft } from './draft.ts'
 
@@ -39,36 +39,20 @@ export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTab
     edit((before) => ({ ...before, entries: before.entries.filter((_, index) => index !== row) }))
     focusCell(Math.max(0, row - 1), 'answer')
   }
-  const key = (event: KeyboardEvent<HTMLTextAreaElement>, row: number, side: Side): void => {
-    const control = event.ctrlKey || event.metaKey
-    if (event.nativeEvent.isComposing) return
-    const { selectionStart, selectionEnd, value } = event.currentTarget
-    if (event.key === 'Enter' && event.altKey) return
-    if (event.key === 'Enter') focusCell(event.shiftKey ? Math.max(0, row - 1) : Math.min(entries.length, row + 1), side)
-    else if (event.key === 'ArrowDown' && selectionEnd === value.length) focusCell(Math.min(entries.length, row + 1), side)
-    else if (event.key === 'ArrowUp' && selectionStart === 0) focusCell(Math.max(0, row - 1), side)
-    else if (control && event.key.toLowerCase() === 'z') (event.shiftKey ? redo : undo)()
-    else if (control && event.key.toLowerCase() === 'y') redo()
-    else if (control && event.key === 'Backspace' && row < entries.length) remove(row)
-    else return
-    event.preventDefault()
-  }
-  const paste = (event: ClipboardEvent<HTMLTextAreaElement>, row: number): void => {
-    const text = event.clipboardData.getData('text/plain')
-    const read = readPaste(text)
-    const several = read.rows.length + (read.header ? 1 : 0) > 1 || (read.separator === 'tab' && read.rows.some(({ prompt }) => prompt !== ''))
-    if (!several) return
-    event.preventDefault()
+  const pasteAt = (text: string, row: number): boolean => {
+    if (text.length <= MAX_PASTE) {
+      const { rows, header, separator } = readPaste(text)
+      const several = rows.length + (header ? 1 : 0) > 1 || (separator === 'tab' && rows.some(({ prompt }) => prompt !== ''))
+      if (!several) return false
+    }
     onPaste(text, row)
+    return true
   }
-  const cell = (row: number, side: Side, text: string, label: string) => (
-    <textarea
-      data-cell={`${row} ${side}`} rows={1} dir="auto" spellCheck={false} aria-label={label} value={text}
-      placeholder={row === entries.length ? (side === 'answer' ? 'type, or paste two columns' : '') : undefined}
-      className={`field-sizing-content block w-full resize-none bg-transparent px-2.5 py-2 leading-snug placeholder:text-neutral focus:outline-2 focus:-outline-offset-2 focus:outline-secondary ${side === 'answer' ? 'font-bold placeholder:font-normal' : ''}`}
-      onChange={(event) => type(row, side, event.target.value)} onKeyDown={(event) => key(event, row, side)} onPaste={(event) => paste(event, row)}
-    />
-  )
+  // Rows are drawn again only when they change, so what they call must stay the same function.
+  const actions = useRef<RowActions>({ type, remove, focusCell, pasteAt, undo, redo, count: entries.length })
+  useLayoutEffect(() => {
+    actions.current = { type, remove, focusCell, pasteAt, undo, redo, count: entries.length }
+  })
   return (
     <table ref={table} className="panel w-full table-fixed border-collapse">
       <thead>
@@ -80,25 +64,72 @@ export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTab
         </tr>
       </thead>
       <tbody>
-        {[...entries, undefined].map((entry, row) => {
-          const said = entry ? notes.get(entry.id) : undefined
-          const name = `row ${row + 1}`
-          return (
-            <tr key={entry?.id ?? nextId} className="group border-t border-base-300 align-top">
-              <td className="quiet border-e-2 px-2 py-2 text-end leading-snug" style={{ borderInlineEndColor: 'var(--margin-line)' }}>{row + 1}</td>
-              <td className="p-0">{cell(row, 'answer', entry?.answer.text ?? '', `Answer, ${name}`)}</td>
-              <td className="p-0">
-                {cell(row, 'prompt', entry?.prompt.text ?? '', `Prompt, ${name}`)}
-                {said?.map((sentence) => <p key={sentence} className="px-2.5 pb-2 text-sm text-error">{sentence}</p>)}
-              </td>
-              <td className="p-1">{entry && <button type="button" tabIndex={-1} aria-label={`Delete ${name}`} title="Delete (Ctrl + Backspace)" className="btn btn-ghost btn-xs p-1 opacity-60 hover:opacity-100" onClick={() => remove(row)}><X size={14} aria-hidden="true" /></button>}</td>
-            </tr>
-          )
-        })}
+        {entries.map((entry, row) => <WordRow key={entry.id} entry={entry} row={row} said={notes.get(entry.id)?.join(' ')} actions={actions} />)}
+        <WordRow key={nextId} entry={undefined} row={entries.length} said={undefined} actions={actions} />
       </tbody>
     </table>
   )
 }
+
+interface RowActions {
+  type: (row: number, side: Side, text: string) => void
+  remove: (row: number) => void
+  focusCell: (row: number, side: Side) => void
+  /** Tells whether the paste was more than one cell, and was taken. */
+  pasteAt: (text: string, row: number) => boolean
+  undo: () => void
+  redo: () => void
+  /** Rows that are entries. */
+  count: number
+}
+
+interface WordRowProps {
+  entry: PlacedEntry | undefined
+  row: number
+  said: string | undefined
+  actions: RefObject<RowActions>
+}
+
+const WordRow = memo(function WordRow({ entry, row, said, actions }: WordRowProps) {
+  const name = `row ${row + 1}`
+  const key = (event: KeyboardEvent<HTMLTextAreaElement>, side: Side): void => {
+    const { focusCell, undo, redo, remove, count } = actions.current
+    const control = event.ctrlKey || event.metaKey
+    if (event.nativeEvent.isComposing) return
+    const { selectionStart, selectionEnd, value } = event.currentTarget
+    if (event.key === 'Enter' && event.altKey) return
+    if (event.key === 'Enter') focusCell(event.shiftKey ? Math.max(0, row - 1) : Math.min(count, row + 1), side)
+    else if (event.key === 'ArrowDown' && selectionEnd === value.length) focusCell(Math.min(count, row + 1), side)
+    else if (event.key === 'ArrowUp' && selectionStart === 0) focusCell(Math.max(0, row - 1), side)
+    else if (control && event.key.toLowerCase() === 'z') (event.shiftKey ? redo : undo)()
+    else if (control && event.key.toLowerCase() === 'y') redo()
+    else if (control && event.key === 'Backspace' && row < count) remove(row)
+    else return
+    event.preventDefault()
+  }
+  const cell = (side: Side, text: string, label: string) => (
+    <textarea
+      data-cell={`${row} ${side}`} rows={1} dir="auto" spellCheck={false} aria-label={`${label}, ${name}`} value={text}
+      placeholder={entry === undefined && side === 'answer' ? 'type, or paste two columns' : undefined}
+      className={`field-sizing-content block w-full resize-none bg-transparent px-2.5 py-2 leading-snug placeholder:text-neutral focus:outline-2 focus:-outline-offset-2 focus:outline-secondary ${side === 'answer' ? 'font-bold placeholder:font-normal' : ''}`}
+      onChange={(event) => actions.current.type(row, side, event.target.value)} onKeyDown={(event) => key(event, side)}
+      onPaste={(event) => {
+        if (actions.current.pasteAt(event.clipboardData.getData('text/plain'), row)) event.preventDefault()
+      }}
+    />
+  )
+  return (
+    <tr className="border-t border-base-300 align-top">
+      <td className="quiet border-e-2 px-2 py-2 text-end leading-snug" style={{ borderInlineEndColor: 'var(--margin-line)' }}>{row + 1}</td>
+      <td className="p-0">{cell('answer', entry?.answer.text ?? '', 'Answer')}</td>
+      <td className="p-0">
+        {cell('prompt', entry?.prompt.text ?? '', 'Prompt')}
+        {said !== undefined && <p className="px-2.5 pb-2 text-sm text-error">{said}</p>}
+      </td>
+      <td className="p-1">{entry && <button type="button" tabIndex={-1} aria-label={`Delete ${name}`} title="Delete (Ctrl + Backspace)" className="btn btn-ghost btn-xs p-1 opacity-60 hover:opacity-100" onClick={() => actions.current.remove(row)}><X size={14} aria-hidden="true" /></button>}</td>
+    </tr>
+  )
+})
 
 /** Gathers notes by the entry they are about. */
 export function notesByEntry(notes: readonly FitNote[], word: (note: FitNote) => string): Map<string, string[]> {

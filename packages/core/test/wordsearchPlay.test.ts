@@ -1,0 +1,65 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { randomFrom, wordsearch, WordSearchOptions, type Response, type WordSearchMove } from '../src/index.ts'
+import { sampleList } from './sampleWords.ts'
+
+const cell = fc.record({ row: fc.nat(12), col: fc.nat(12) })
+const anyMove: fc.Arbitrary<WordSearchMove | { find: number }> = fc.oneof(
+  { weight: 5, arbitrary: fc.record({ find: fc.nat(9) }) },
+  { weight: 2, arbitrary: fc.record({ type: fc.constant('mark' as const), from: cell, to: cell }) },
+  { weight: 2, arbitrary: fc.record({ type: fc.constant('hint' as const), item: fc.nat(14) }) },
+  { weight: 1, arbitrary: fc.constant({ type: 'finish' as const }) },
+)
+
+describe('any play of a word search', () => {
+  const list = sampleList(10, 'plays')
+  const puzzle = wordsearch.make(list, WordSearchOptions.parse({ directions: 8, show: 'clues', message: '' }), randomFrom('plays'))
+
+  function moveOf(given: WordSearchMove | { find: number }): WordSearchMove {
+    if (!('find' in given)) return given
+    const { row, col, dRow, dCol, length } = puzzle.words[given.find % puzzle.words.length]
+    return { type: 'mark', from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) } }
+  }
+
+  it('gives each word one response at most, scores what the responses say, ends once, and survives being stored', () => {
+    fc.assert(fc.property(fc.array(fc.tuple(anyMove, fc.integer({ min: -500, max: 5000 })), { maxLength: 40 }), (moves) => {
+      let play = wordsearch.start(puzzle, randomFrom('1'), 1_000_000)
+      let at = 1_000_000
+      const responses: Response[] = []
+      for (const [given, wait] of moves) {
+        at += wait
+        const before = play
+        const step = wordsearch.move(puzzle, play, wordsearch.moves.parse(moveOf(given)), at)
+        const again = wordsearch.move(puzzle, JSON.parse(JSON.stringify(before)) as typeof play, moveOf(given), at)
+        expect(again.play).to.deep.equal(step.play)
+        if (before.finishedAt !== null) expect(step).to.deep.equal({ play: before, responses: [] })
+        play = step.play
+        responses.push(...step.responses)
+      }
+      const score = wordsearch.score(puzzle, play)
+      expect(new Set(responses.map(({ entryId }) => entryId)).size).to.equal(responses.length)
+      const right = responses.filter(({ outcome }) => outcome === 'right')
+      expect(score.right).to.equal(right.length)
+      expect(score.points).to.equal(right.reduce((sum, { points }) => sum + points, 0))
+      expect(responses.length).to.equal(score.finished ? score.total : right.length)
+      expect(responses.every(({ milliseconds }) => milliseconds >= 0)).to.equal(true)
+      expect(right.reduce((sum, { milliseconds }) => sum + milliseconds, 0)).to.be.at.most(score.milliseconds)
+    }))
+  })
+
+  it('never shows where a word lies that was not found, asked for or given up', () => {
+    fc.assert(fc.property(fc.array(anyMove.filter((move) => !('type' in move) || move.type !== 'finish'), { maxLength: 12 }), (moves) => {
+      let play = wordsearch.start(puzzle, randomFrom('1'), 0)
+      for (const given of moves) play = wordsearch.move(puzzle, play, moveOf(given), 1).play
+      if (play.finishedAt !== null) return
+      const view = wordsearch.view(puzzle, play)
+      view.items.forEach((item, index) => {
+        if (play.found.includes(index)) return
+        expect(item.found).to.equal(null)
+        expect(JSON.stringify(item)).not.to.include(puzzle.words[index].text)
+        if (!play.hinted.includes(index)) expect(item.hint).to.equal(null)
+        else expect(item.hint).to.deep.equal({ row: puzzle.words[index].row, col: puzzle.words[index].col })
+      })
+    }))
+  })
+})

@@ -1,0 +1,2 @@
+/** Gives a port on loopback that nobody uses. */
+export function freePort(): Promise<number>
