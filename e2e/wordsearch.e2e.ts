@@ -39,7 +39,7 @@ async function draw(page: Page, puzzle: WordSearchPuzzle, text: string): Promise
 test('pasted words become a word search that a student plays by link, and the teacher sees who found what', async ({ teacher, phone, server }) => {
   await teacher.getByRole('button', { name: 'New list' }).click()
   await teacher.getByLabel('Title of the list').fill('Rivers')
-  await paste(teacher.getByLabel('Answer, row 1'), 'Word\tMeaning\r\nsource\twhere it begins\r\nmouth\t"where it ends,\nat the sea"\r\n\r\nrapids\tfast and shallow\r\nmeander\ta bend\r\n')
+  await paste(teacher.getByLabel('Answer, row 1', { exact: true }), 'Word\tMeaning\r\nsource\twhere it begins\r\nmouth\t"where it ends,\nat the sea"\r\n\r\nrapids\tfast and shallow\r\nmeander\ta bend\r\n')
   const review = teacher.getByRole('dialog')
   await expect(review.getByText('First row is a heading')).toBeVisible()
   await expect(review.getByRole('checkbox', { name: /heading/ })).toBeChecked()
@@ -48,27 +48,27 @@ test('pasted words become a word search that a student plays by link, and the te
   await expect(teacher.getByText('4 words,')).toBeVisible()
 
   // Keyboard: Tab to the prompt, Enter to the next row; paste into the middle; undo.
-  await teacher.getByLabel('Answer, row 5').focus()
+  await teacher.getByLabel('Answer, row 5', { exact: true }).focus()
   await teacher.keyboard.type('ford')
   await teacher.keyboard.press('Tab')
   await teacher.keyboard.type('where you wade')
   await teacher.keyboard.press('Enter')
-  await expect(teacher.getByLabel('Prompt, row 6')).toBeFocused()
-  await paste(teacher.getByLabel('Answer, row 2'), 'bank\tits side\nbed\tits floor')
+  await expect(teacher.getByLabel('Prompt, row 6', { exact: true })).toBeFocused()
+  await paste(teacher.getByLabel('Answer, row 2', { exact: true }), 'bank\tits side\nbed\tits floor')
   await teacher.getByRole('dialog').getByRole('button', { name: 'Add 2 rows' }).click()
-  await expect(teacher.getByLabel('Answer, row 2')).toHaveValue('bank')
-  await expect(teacher.getByLabel('Answer, row 4')).toHaveValue('mouth')
+  await expect(teacher.getByLabel('Answer, row 2', { exact: true })).toHaveValue('bank')
+  await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('mouth')
   await teacher.getByRole('button', { name: 'Undo' }).click()
-  await expect(teacher.getByLabel('Answer, row 2')).toHaveValue('mouth')
+  await expect(teacher.getByLabel('Answer, row 2', { exact: true })).toHaveValue('mouth')
 
   // A failed save says so and keeps trying; nothing is lost.
   await teacher.route('**/api/lists/*', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()))
-  await teacher.getByLabel('Answer, row 6').fill('weir')
+  await teacher.getByLabel('Answer, row 6', { exact: true }).fill('weir')
   await expect(teacher.getByText('not saved yet')).toBeVisible()
   await teacher.unroute('**/api/lists/*')
   await expect(teacher.getByRole('status').getByText('saved')).toBeVisible()
   await teacher.reload()
-  await expect(teacher.getByLabel('Answer, row 6')).toHaveValue('weir')
+  await expect(teacher.getByLabel('Answer, row 6', { exact: true })).toHaveValue('weir')
 
   // The preview follows the options; a seed typed back gives the same grid.
   const letters = (): Promise<string> => teacher.getByRole('application').innerText()
@@ -217,28 +217,28 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
 
 test('two windows on one list overwrite nothing, and what a closed window left unsaved comes back', async ({ teacher }) => {
   await teacher.getByRole('link', { name: /Bridges and forces/ }).click()
-  await expect(teacher.getByLabel('Answer, row 1')).toHaveValue('arch')
+  await expect(teacher.getByLabel('Answer, row 1', { exact: true })).toHaveValue('arch')
   const other = await teacher.context().newPage()
   await other.goto(teacher.url())
-  await other.getByLabel('Prompt, row 2').fill('changed over there')
+  await other.getByLabel('Prompt, row 2', { exact: true }).fill('changed over there')
   await expect(other.getByRole('status').getByText('saved')).toBeVisible()
-  await teacher.getByLabel('Prompt, row 1').fill('changed here')
-  await expect(teacher.getByLabel('Prompt, row 2')).toHaveValue('changed over there')
+  await teacher.getByLabel('Prompt, row 1', { exact: true }).fill('changed here')
+  await expect(teacher.getByLabel('Prompt, row 2', { exact: true })).toHaveValue('changed over there')
   await expect(teacher.getByRole('status').getByText('saved')).toBeVisible()
   await other.reload()
-  await expect(other.getByLabel('Prompt, row 1')).toHaveValue('changed here')
+  await expect(other.getByLabel('Prompt, row 1', { exact: true })).toHaveValue('changed here')
 
   await other.route('**/api/lists/*', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()))
-  await other.getByLabel('Answer, row 3').fill('hawser')
+  await other.getByLabel('Answer, row 3', { exact: true }).fill('hawser')
   await expect(other.getByText('not saved yet')).toBeVisible()
   await other.close({ runBeforeUnload: false })
   await teacher.reload()
-  await expect(teacher.getByLabel('Answer, row 3')).toHaveValue('hawser')
+  await expect(teacher.getByLabel('Answer, row 3', { exact: true })).toHaveValue('hawser')
 })
 
 test('the preview plays with the keyboard, says what can’t be hidden, and drops old requests', async ({ teacher }) => {
   await teacher.getByRole('button', { name: 'New list' }).click()
-  await teacher.getByLabel('Answer, row 1').focus()
+  await teacher.getByLabel('Answer, row 1', { exact: true }).focus()
   for (const word of ['beehive', 'beekeeper', 'bee', 'x']) {
     await teacher.keyboard.type(word)
     await teacher.keyboard.press('Enter')
@@ -249,11 +249,11 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
   await teacher.keyboard.press('Control+Backspace')
   await expect(teacher.getByText('One letter is too short to hide.')).toHaveCount(0)
   await teacher.keyboard.press('Control+z')
-  await expect(teacher.getByLabel('Answer, row 4')).toHaveValue('x')
+  await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('x')
 
   // While the smallest grid is sought, typing goes on, and the last grid is of the last words.
   await teacher.getByLabel('Size').selectOption('smallest')
-  await teacher.getByLabel('Answer, row 5').pressSequentially('otter', { delay: 20 })
+  await teacher.getByLabel('Answer, row 5', { exact: true }).pressSequentially('otter', { delay: 20 })
   await expect(teacher.getByText('3 words,')).toBeVisible()
   await expect(teacher.getByRole('listitem').filter({ hasText: 'otter' })).toBeVisible()
 

@@ -29,7 +29,7 @@ const server = app.listen(PORT, (error?: Error) => {
     process.exit(1)
   }
   const address = server.address()
-  process.send?.({ ready: typeof address === 'object' && address ? address.port : PORT })
+  if (process.connected) process.send?.({ ready: typeof address === 'object' && address ? address.port : PORT })
 })
 
 const stop = async (): Promise<void> => {

@@ -25,7 +25,8 @@ export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTab
   const [nextId, setNextId] = useState(() => crypto.randomUUID() as string)
 
   const focusCell = (row: number, side: Side): void => {
-    requestAnimationFrame(() => table.current?.querySelector<HTMLTextAreaElement>(`[data-cell="${row} ${side}"]`)?.focus())
+    // At once: what is typed right after Enter belongs to the next row already.
+    table.current?.querySelector<HTMLTextAreaElement>(`[data-cell="${row} ${side}"]`)?.focus()
   }
   const type = (row: number, side: Side, text: string): void => {
     if (row === entries.length) setNextId(crypto.randomUUID())
@@ -37,7 +38,7 @@ export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTab
   }
   const remove = (row: number): void => {
     edit((before) => ({ ...before, entries: before.entries.filter((_, index) => index !== row) }))
-    focusCell(Math.max(0, row - 1), 'answer')
+    requestAnimationFrame(() => focusCell(Math.max(0, row - 1), 'answer'))
   }
   const pasteAt = (text: string, row: number): boolean => {
     if (text.length <= MAX_PASTE) {
@@ -64,8 +65,10 @@ export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTab
         </tr>
       </thead>
       <tbody>
-        {entries.map((entry, row) => <WordRow key={entry.id} entry={entry} row={row} said={notes.get(entry.id)?.join(' ')} actions={actions} />)}
-        <WordRow key={nextId} entry={undefined} row={entries.length} said={undefined} actions={actions} />
+        {[...entries, undefined].map((entry, row) => {
+          const id = entry?.id ?? nextId
+          return <WordRow key={id} entry={entry} row={row} said={notes.get(id)?.join(' ')} actions={actions} />
+        })}
       </tbody>
     </table>
   )
