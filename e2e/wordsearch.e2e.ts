@@ -186,6 +186,12 @@ test('sheets are printed in versions, with keys and a code, through the browser 
   await expectAccessible(teacher)
   const [download] = await Promise.all([teacher.waitForEvent('download'), teacher.getByRole('button', { name: 'PDF' }).click()])
   expect(readFileSync(await download.path()).subarray(0, 5).toString()).toBe('%PDF-')
+  // The browser's own print view: one page for each sheet and key.
+  for (const paper of ['a4', 'letter']) {
+    await teacher.getByLabel('Paper').selectOption(paper)
+    const printed = (await teacher.pdf({ preferCSSPageSize: true })).toString('latin1')
+    expect(printed.match(/\/Type\s*\/Page\b/g)).toHaveLength(6)
+  }
 })
 
 test('a new teacher signs up, and a student reads the screen in Hebrew', async ({ page, phone, server }) => {

@@ -17,6 +17,9 @@ interface WordsTableProps {
   onPaste: (text: string, index: number) => void
 }
 
+/** Rows drawn at first, and at each wish for more: a page of thousands of fields would answer slowly. */
+const STEP = 200
+
 /** The list as a ruled table: edited in place, with the keyboard alone. */
 export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTableProps) {
   const table = useRef<HTMLTableElement>(null)
@@ -24,12 +27,22 @@ export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTab
   // The empty row at the end has its id before it is an entry, so that typing in it goes on in the same field.
   const [nextId, setNextId] = useState(() => crypto.randomUUID() as string)
 
+  const [shown, setShown] = useState(STEP)
+  const hidden = Math.max(0, entries.length - shown)
+  // One array for all, so that the empty row stays the same field when it becomes an entry.
+  const drawn: { entry: PlacedEntry | undefined; row: number; id: string }[] = entries.slice(0, shown).map((entry, row) => ({ entry, row, id: entry.id }))
+  if (hidden > 0) drawn.push({ entry: undefined, row: -1, id: 'more' })
+  drawn.push({ entry: undefined, row: entries.length, id: nextId })
+
   const focusCell = (row: number, side: Side): void => {
     // At once: what is typed right after Enter belongs to the next row already.
     table.current?.querySelector<HTMLTextAreaElement>(`[data-cell="${row} ${side}"]`)?.focus()
   }
   const type = (row: number, side: Side, text: string): void => {
-    if (row === entries.length) setNextId(crypto.randomUUID())
+    if (row === entries.length) {
+      setNextId(crypto.randomUUID())
+      if (hidden === 0) setShown(Math.max(shown, entries.length + 1))
+    }
     edit((before) => {
       const entry = before.entries[row] as PlacedEntry | undefined
       if (entry) return { ...before, entries: before.entries.map((other, index) => (index === row ? { ...other, [side]: { text } } : other)) }
@@ -65,9 +78,15 @@ export function WordsTable({ draft, edit, undo, redo, notes, onPaste }: WordsTab
         </tr>
       </thead>
       <tbody>
-        {[...entries, undefined].map((entry, row) => {
-          const id = entry?.id ?? nextId
-          return <WordRow key={id} entry={entry} row={row} said={notes.get(id)?.join(' ')} actions={actions} />
+        {drawn.map(({ entry, row, id }) => {
+          if (row >= 0) return <WordRow key={id} entry={entry} row={row} said={notes.get(id)?.join(' ')} actions={actions} />
+          return (
+            <tr key="more" className="border-t border-base-300">
+              <td colSpan={4} className="p-2 text-center">
+                <button type="button" className="btn btn-sm" onClick={() => setShown(shown + STEP)}>Show {Math.min(STEP, hidden)} more of {hidden} rows</button>
+              </td>
+            </tr>
+          )
         })}
       </tbody>
     </table>

@@ -52,7 +52,7 @@ export function PrintPage() {
   }
   const pages = puzzles?.length === versions ? (withKey ? [false, true] : [false]).flatMap((isKey) => puzzles.map((puzzle, index) => ({ puzzle, index, isKey }))) : []
   return (
-    <main className="mx-auto flex max-w-4xl flex-col gap-4 px-4 py-5 print:max-w-none print:p-0">
+    <main className="mx-auto flex max-w-4xl flex-col gap-4 px-4 py-5 print:block print:max-w-none print:p-0">
       <div className="panel flex flex-wrap items-end gap-4 p-4 print:hidden">
         <label className="flex flex-col text-sm">Versions<input type="number" min={1} max={MAX_VERSIONS} className="input w-20" value={versions} onChange={(event) => setVersions(Math.max(1, Math.min(MAX_VERSIONS, Math.round(event.target.valueAsNumber) || 1)))} /></label>
         <label className="flex flex-col text-sm">Paper<select className="select" value={paper} onChange={(event) => setPaper(event.target.value as Paper)}><option value="a4">A4</option><option value="letter">Letter</option></select></label>
@@ -67,7 +67,7 @@ export function PrintPage() {
       </div>
       {(busy || list.isPending) && pages.length === 0 && <Waterline filled={undefined} label="Making the sheets" />}
       {pages.map(({ puzzle, index, isKey }) => (
-        <article key={`${index} ${isKey}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className="flex flex-col break-after-page bg-white p-8 text-[#14312F] shadow-sm print:p-0 print:shadow-none" style={{ minHeight: paper === 'a4' ? '267mm' : '250mm' }}>
+        <article key={`${index} ${isKey}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className={`flex break-after-page flex-col bg-white p-8 text-[#14312F] shadow-sm last:break-after-auto print:p-0 print:shadow-none ${paper === 'a4' ? 'sheet-a4' : 'sheet-letter'}`}>
           <header className="flex items-start justify-between gap-4" dir={puzzle.direction}>
             <h1 className="text-3xl" dir="auto">{list.data?.title || 'Word search'}{isKey ? ' · Key' : ''}</h1>
             {!isKey && withQr && link && <QrCode text={`${location.origin}/p/${link.code}`} size={84} label={`QR code of the game ${link.code}`} />}
