@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
-  testDir: '.', testMatch: '*.e2e.ts', outputDir: process.env.OTTER_TEST_OUTPUT ?? 'test-results', workers: Number(process.env.WORKERS ?? 1), timeout: 60_000, expect: { timeout: 8_000 },
+  testDir: '.', testMatch: '*.e2e.ts', outputDir: process.env.OTTER_TEST_OUTPUT ?? 'test-results', workers: Number(process.env.WORKERS ?? 1), timeout: 240_000, expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },

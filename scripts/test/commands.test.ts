@@ -46,7 +46,7 @@ describe('npm run generate', () => {
       expect(error).to.match(/^[^\n]+\n$/)
     }
   })
-}).timeout(120_000)
+}).timeout(600_000)
 
 describe('npm start', () => {
   function start(data: string, port: number): { child: ChildProcess; told: Promise<string> } {
@@ -81,7 +81,7 @@ describe('npm start', () => {
     const began = Date.now()
     second.child.kill('SIGINT')
     expect(await closed(second.child)).to.equal(0)
-    expect(Date.now() - began).to.be.below(15_000)
+    expect(Date.now() - began).to.be.below(40_000)
     expect(await answers(port)).to.equal(false)
     expect(() => postgresOf('data')).to.throw('ENOENT')
   })
@@ -94,4 +94,4 @@ describe('npm start', () => {
     other.close()
     expect(await start('other', 99999).told).to.include('use a number from 1 to 65535')
   })
-}).timeout(120_000)
+}).timeout(600_000)

@@ -32,15 +32,15 @@ describe('word search', () => {
       (given, count, language, seed) => {
         checked(sampleList(count, seed, language, 10), given, seed)
       },
-    ), { numRuns: 250 })
-  }).timeout(120_000)
+    ), { numRuns: 1400 })
+  }).timeout(600_000)
 
   it('holds up with words made of two letters: repeats, palindromes and words inside words', () => {
     const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), minLength: 1, maxLength: 6 })
     fc.assert(fc.property(fc.array(word, { maxLength: 12 }), directions, fc.string({ maxLength: 4 }), (words, count, seed) => {
       checked(listOf([...words, 'cab']), { directions: count }, seed)
-    }), { numRuns: 250 })
-  }).timeout(120_000)
+    }), { numRuns: 700 })
+  }).timeout(600_000)
 
   it('gives the same grid for the same seed, and another for another', () => {
     const list = sampleList(12, 'seeds')
@@ -57,7 +57,7 @@ describe('word search', () => {
         expect(puzzle.unplaced.filter(({ why }) => why !== 'clash')).to.deep.equal([])
       }
     }
-  }).timeout(120_000)
+  }).timeout(600_000)
 
   it('finds a grid no larger than the letters of its words, for 20 words and more', () => {
     for (const count of [20, 45]) {
@@ -67,7 +67,7 @@ describe('word search', () => {
       expect((puzzle.rows.length * puzzle.rows[0].length) / letters).to.be.at.most(count > 40 ? 0.95 : 1)
       expect(puzzle.unplaced.filter(({ why }) => why !== 'clash')).to.deep.equal([])
     }
-  }).timeout(60_000)
+  }).timeout(300_000)
 
   it('hides a word that lies inside one other there, and says which words clash', () => {
     const nested = checked(listOf(['beehive', 'bee']), {}, '1')
@@ -114,7 +114,7 @@ describe('word search', () => {
     expect(spareLetters(make(sampleList(12, 'auto'), { message: 'See you at the lake!' }, '1').puzzle)).to.equal('SEEYOUATTHELAKE')
     const refused = (): unknown => make(sampleList(10, 'x'), { size: 'chosen', rows: 15, cols: 15, message: 'short' }, '1')
     expect(refused).to.throw(PuzzleError).with.nested.property('note.values.least').greaterThan(100)
-  }).timeout(60_000)
+  }).timeout(300_000)
 
   it('reports what it can\'t hide, and refuses a list without words', () => {
     const list = listOf(['x', '', '?!', 'hippopotamus', 'otter'])

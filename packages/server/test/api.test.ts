@@ -191,7 +191,7 @@ describe('the API', () => {
     for (let index = 0; index < 8; index++) await new Client(server.url).call('POST', `/play/${many.code}/join`, { name: `student ${index}` })
     const routes = (list: string, link: string): string[] => ['/lists', `/lists/${list}`, `/lists/${list}/links`, `/links/${link}/results`]
     expect(await count(client, routes(listId, many.id))).to.equal(await count(small, routes(smallId, one.id)))
-  }).timeout(60_000)
+  }).timeout(300_000)
 
   it('prints versions and their keys as a PDF', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
@@ -199,5 +199,5 @@ describe('the API', () => {
     expect([status, type]).to.deep.equal([200, 'application/pdf'])
     expect(text.slice(0, 5)).to.equal('%PDF-')
     expect(text.match(/\/Type \/Page\b/g)).to.have.length(6)
-  }).timeout(60_000)
+  }).timeout(300_000)
 })

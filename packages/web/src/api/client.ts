@@ -16,11 +16,12 @@ export class ApiError extends Error {
 }
 
 const NO_CONNECTION: ProblemDetails = { status: 0, title: 'There is no connection to the server. What you typed is kept here.' }
-/** After this long without a reply, a request counts as lost; in milliseconds. */
+/** After this long without a reply, a request counts as lost; a file takes longer to make. In milliseconds. */
 const PATIENCE = 20_000
+const PATIENCE_FOR_FILES = 180_000
 
-async function request(method: string, path: string, body: unknown, keepalive: boolean): Promise<Response> {
-  const init: RequestInit = { method, keepalive, signal: AbortSignal.timeout(PATIENCE), headers: body === undefined ? {} : { 'Content-Type': 'application/json' } }
+async function request(method: string, path: string, body: unknown, keepalive = false, patience = PATIENCE): Promise<Response> {
+  const init: RequestInit = { method, keepalive, signal: AbortSignal.timeout(patience), headers: body === undefined ? {} : { 'Content-Type': 'application/json' } }
   const response = await fetch(`/api${path}`, body === undefined ? init : { ...init, body: JSON.stringify(body) }).catch(() => {
     throw new ApiError(NO_CONNECTION)
   })
@@ -37,5 +38,5 @@ export async function call<Reply>(method: 'GET' | 'POST' | 'PATCH' | 'DELETE', p
 
 /** Calls the API for a file. Throws an ApiError. */
 export async function callForFile(path: string, body: unknown): Promise<Blob> {
-  return (await request('POST', path, body, false)).blob()
+  return (await request('POST', path, body, false, PATIENCE_FOR_FILES)).blob()
 }
