@@ -62,8 +62,8 @@ export function useListDraft(list: ListReply): ListDraft {
         saved.current = { draft: sent, version }
       } catch (error) {
         if (!(error instanceof ApiError)) throw error
-        if (error.status === 409 && error.path === 'version') {
-          const theirs = await call<ListReply>('GET', `/lists/${list.id}`)
+        const theirs = error.status === 409 && error.path === 'version' ? await call<ListReply>('GET', `/lists/${list.id}`).catch(() => undefined) : undefined
+        if (theirs) {
           const merged = rebase(saved.current.draft, now.current, draftOf(theirs))
           saved.current = { draft: draftOf(theirs), version: theirs.version }
           now.current = merged
@@ -84,7 +84,7 @@ export function useListDraft(list: ListReply): ListDraft {
 
   useEffect(() => {
     if (!changesBetween(saved.current.draft, history.now)) return
-    keep(list.id, saved.current.version, history.now)
+    keep(list.id, saved.current.draft, history.now)
     let wait = FIRST_WAIT
     let timer = setTimeout(function attempt() {
       void flush().then((done) => {
@@ -126,19 +126,19 @@ export function useListDraft(list: ListReply): ListDraft {
   return { draft: history.now, saveState, problem, edit, undo, redo, canUndo: history.past.length > 0, canRedo: history.future.length > 0, flush }
 }
 
-/** Keeps an unsaved draft on this device; a device without room keeps none. */
-function keep(listId: string, version: number, draft: Draft): void {
+/** Keeps an unsaved draft on this device, and what it grew from; a device without room keeps none. */
+function keep(listId: string, saved: Draft, draft: Draft): void {
   try {
-    localStorage.setItem(KEPT + listId, JSON.stringify({ version, draft }))
+    localStorage.setItem(KEPT + listId, JSON.stringify({ saved, draft }))
   } catch (error) {
     console.warn('no room to keep the draft on this device', error)
   }
 }
 
-/** A draft that a closed window left unsaved. */
+/** A draft that a closed window left unsaved, on top of what was saved elsewhere since. */
 function restored(list: ListReply): Draft | undefined {
   const kept = localStorage.getItem(KEPT + list.id)
   if (kept === null) return undefined
-  const { version, draft } = JSON.parse(kept) as { version: number; draft: Draft }
-  return version === list.version ? draft : undefined
+  const { saved, draft } = JSON.parse(kept) as { saved: Draft; draft: Draft }
+  return rebase(saved, draft, draftOf(list))
 }
