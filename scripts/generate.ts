@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { GAME_KINDS, gameOf, PuzzleError, randomFrom, readPaste, type EntryList, type GameKind, type WordSearchPuzzle } from '@otter/core'
+import { entriesFromTable, GAME_KINDS, gameOf, guessFields, PuzzleError, randomFrom, readPaste, type EntryList, type GameKind, type WordSearchPuzzle } from '@otter/core'
 import { ZodError } from 'zod'
 
 /** Bad input: one line on standard error, and exit code 2. */
@@ -13,8 +13,9 @@ function readList(file: string): EntryList {
   } catch {
     throw new Refusal(`${file} can't be read`)
   }
-  const { rows } = readPaste(text, text.includes('\t') ? {} : { separator: text.includes(',') ? 'comma' : text.includes(';') ? 'semicolon' : 'none' })
-  const entries = rows.map(({ answer, prompt }, index) => ({ id: String(index + 1), answer: { text: answer }, prompt: { text: prompt } }))
+  const table = readPaste(text, text.includes('\t') ? {} : { separator: [',', ';'].find((separator) => text.includes(separator)) ?? '' })
+  let count = 0
+  const { entries } = entriesFromTable(table, guessFields(table), () => String(++count))
   if (entries.length === 0) throw new Refusal(`${file} holds no words`)
   return { title: file, answerLanguage: '', promptLanguage: '', entries }
 }

@@ -1,5 +1,6 @@
 export * from './session.ts'
 export * from './list.ts'
+export * from './media.ts'
 export * from './link.ts'
 export * from './play.ts'
 export * from './sheet.ts'

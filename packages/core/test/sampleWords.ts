@@ -1,5 +1,5 @@
 import type { EntryList } from '../src/index.ts'
-import { randomFrom } from '../src/index.ts'
+import { newEntry, randomFrom } from '../src/index.ts'
 
 const ENGLISH = `anchor apple apron arrow autumn badge bakery balloon barn basket beach beetle bell bench berry bicycle blanket blossom boat
 bonfire bottle branch bread breeze bridge brook brush bucket butter button cabin camel candle canoe canyon carpet carrot castle cattle cave
@@ -30,7 +30,7 @@ export type SampleLanguage = 'en' | keyof typeof OTHERS
 
 /** Makes a list of the given answers; the id of each tells its place. */
 export function listOf(answers: readonly string[], answerLanguage = 'en'): EntryList {
-  const entries = answers.map((text, index) => ({ id: idOf(index), answer: { text }, prompt: { text: `clue ${index}` } }))
+  const entries = answers.map((text, index) => newEntry({ id: idOf(index), answer: { text }, prompt: { text: `clue ${index}` } }))
   return { title: 'Sample', answerLanguage, promptLanguage: 'en', entries }
 }
 

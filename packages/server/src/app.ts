@@ -12,6 +12,7 @@ import type { Database } from './db/database.ts'
 import { Problem } from './problem.ts'
 import linkRoutes from './routes/links.ts'
 import listRoutes from './routes/lists.ts'
+import mediaRoutes, { mediaFileRoutes } from './routes/media.ts'
 import playRoutes from './routes/play.ts'
 import sessionRoutes from './routes/session.ts'
 import type { Workers } from './workers/pool.ts'
@@ -54,7 +55,7 @@ export function createApp({ database, workers, databaseUrl, sessionSecret, logge
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
-        defaultSrc: ["'self'"], scriptSrc: ["'self'"], workerSrc: ["'self'"], styleSrc: ["'self'"], styleSrcAttr: ["'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'],
+        defaultSrc: ["'self'"], scriptSrc: ["'self'"], workerSrc: ["'self'"], styleSrc: ["'self'"], styleSrcAttr: ["'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], mediaSrc: ["'self'", 'blob:'],
         fontSrc: ["'self'", 'data:'], connectSrc: ["'self'"], objectSrc: ["'none'"], frameAncestors: ["'self'"], frameSrc: ["'self'", 'blob:'], baseUri: ["'self'"], formAction: ["'self'"],
       },
     },
@@ -65,12 +66,12 @@ export function createApp({ database, workers, databaseUrl, sessionSecret, logge
     next()
   }, express.json({ limit: BODY_LIMIT }))
   const context = { database, workers, sampleTeacher }
-  app.use('/api', playRoutes(context))
+  app.use('/api', mediaFileRoutes(context), playRoutes(context))
   app.use('/api', session({
     name: 'otter_session', secret: sessionSecret, resave: false, saveUninitialized: false, rolling: false,
     cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_AGE },
     store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600 }),
-  }), sessionRoutes(context), listRoutes(context), linkRoutes(context))
+  }), sessionRoutes(context), listRoutes(context), linkRoutes(context), mediaRoutes(context))
   app.use('/api', () => {
     throw new Problem(404, 'There is nothing at this address.')
   })

@@ -46,6 +46,7 @@ export interface Reply {
   status: number
   type: string
   text: string
+  bytes: Buffer
   // Tests look into replies as they come.
   // eslint-disable-next-line @typescript-eslint/no-explicit-any
   body: any
@@ -64,15 +65,16 @@ export class Client {
     const cookie = [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ')
     const response = await fetch(this.url + path, {
       method, headers: { ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...(cookie ? { Cookie: cookie } : {}), ...headers },
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      ...(body === undefined ? {} : { body: typeof body === 'string' || body instanceof Uint8Array ? body as Uint8Array<ArrayBuffer> : JSON.stringify(body) }),
     })
     for (const line of response.headers.getSetCookie()) {
       const [pair] = line.split(';')
       this.cookies.set(pair.slice(0, pair.indexOf('=')), pair.slice(pair.indexOf('=') + 1))
     }
-    const text = await response.text()
+    const bytes = Buffer.from(await response.arrayBuffer())
+    const text = bytes.toString()
     const type = response.headers.get('content-type') ?? ''
-    return { status: response.status, type, text, body: type.includes('json') ? JSON.parse(text) : undefined }
+    return { status: response.status, type, text, bytes, body: type.includes('json') ? JSON.parse(text) : undefined }
   }
 }
 

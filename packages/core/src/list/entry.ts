@@ -1,23 +1,57 @@
 import { z } from 'zod'
-import { cleanText } from '../text/cleanText.ts'
+import { Face, isEmptyFace, MAX_FACE, textOf } from './face.ts'
 
-/** Longest text of one face, in UTF-16 units. */
-export const MAX_FACE = 2000
 /** Most entries in one list. */
 export const MAX_ENTRIES = 5000
+/** Most choices and most accepted spellings of one entry. */
+export const MAX_CHOICES = 11
+export const MAX_ACCEPTED = 30
 
-/** One side of an entry. Pictures and sounds join the text here. */
-export const Face = z.object({ text: z.string().max(MAX_FACE).transform(cleanText) })
-export type Face = z.infer<typeof Face>
+/** A choice beside the answer: wrong, or right as well. */
+export const Choice = Face.extend({ right: z.boolean().default(false) })
+export type Choice = z.infer<typeof Choice>
 
-/** What a list holds: something to be recalled, and what it is recalled from. */
+/** What a list holds: something to be recalled, what it is recalled from, and all that games may need besides. */
 export const Entry = z.object({
   /** Stable for life: results, links and copies refer to it. */
   id: z.uuid(),
   answer: Face,
   prompt: Face,
+  /** Other spellings that count as right. */
+  accepted: z.array(textOf(MAX_FACE)).max(MAX_ACCEPTED).default([]).transform((all) => all.filter((text) => text.trim() !== '')),
+  /** Choices beside the answer, the right ones first. Where there are none, a game draws wrong ones from the list. */
+  choices: z.array(Choice).max(MAX_CHOICES).default([]).transform(orderChoices),
+  /** Shown on request. */
+  hint: textOf(MAX_FACE).default(''),
+  /** Shown after answering. */
+  fact: textOf(MAX_FACE).default(''),
+  /** The category it belongs to; empty for none. */
+  group: textOf(200).default(''),
+  /** Points, and time limit in seconds; null where the game decides. */
+  worth: z.number().int().min(0).max(10_000).nullable().default(null),
+  seconds: z.number().int().min(1).max(3600).nullable().default(null),
+  /** Whether it counts; an opinion question does not. */
+  scored: z.boolean().default(true),
+  /** Code of a curriculum standard. */
+  standard: textOf(100).default(''),
 })
 export type Entry = z.infer<typeof Entry>
+
+/** Gives choices without the empty ones, the right ones first. */
+export function orderChoices(choices: readonly Choice[]): Choice[] {
+  const filled = choices.filter((choice) => !isEmptyFace(choice))
+  return [...filled.filter(({ right }) => right), ...filled.filter(({ right }) => !right)]
+}
+
+/** Gives an entry of which only some parts are known; the rest is as in a new one. */
+export function newEntry<Known extends Partial<Entry> & { id: string }>(known: Known): Entry & Omit<Known, keyof Entry> {
+  return { answer: { text: '' }, prompt: { text: '' }, accepted: [], choices: [], hint: '', fact: '', group: '', worth: null, seconds: null, scored: true, standard: '', ...known } as Entry & Omit<Known, keyof Entry>
+}
+
+/** Tells whether nothing has been put into an entry yet. */
+export function isEmptyEntry({ answer, prompt, accepted, choices, hint, fact }: Entry): boolean {
+  return isEmptyFace(answer) && isEmptyFace(prompt) && accepted.length === 0 && choices.every(isEmptyFace) && hint === '' && fact === ''
+}
 
 /** BCP 47 code of a side's language; empty where nobody said. */
 export const LanguageCode = z.string().regex(/^([A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$/, 'Use a language code such as en or pt-BR').max(35)

@@ -1,4 +1,4 @@
-import type { GameKind, Outcome } from '@otter/core'
+import type { Entry, GameKind, ListDetails, Outcome } from '@otter/core'
 import type { Model} from 'sequelize';
 import { DataTypes, type CreationOptional, type InferAttributes, type InferCreationAttributes, type ModelStatic, type Sequelize } from 'sequelize'
 
@@ -6,11 +6,14 @@ import { DataTypes, type CreationOptional, type InferAttributes, type InferCreat
 type Row<Fields extends Model> = Model<InferAttributes<Fields>, InferCreationAttributes<Fields>>
 
 export interface TeacherRow extends Row<TeacherRow> { id: string; email: string; name: string; passwordHash: string }
-export interface ListRow extends Row<ListRow> {
-  id: string; teacherId: string; title: string; answerLanguage: string; promptLanguage: string
+export interface ListRow extends Row<ListRow>, ListDetails {
+  id: string; teacherId: string; archivedAt: Date | null
   version: CreationOptional<number>; createdAt: CreationOptional<Date>; updatedAt: CreationOptional<Date>
 }
-interface EntryRow extends Row<EntryRow> { id: string; listId: string; position: number; answer: { text: string }; prompt: { text: string } }
+interface EntryRow extends Row<EntryRow>, Entry { id: string; listId: string; position: number }
+interface MediumRow extends Row<MediumRow> {
+  id: string; teacherId: string; kind: 'picture' | 'sound'; type: string; size: number; bytes: Buffer | null; gallery: string | null; createdAt: CreationOptional<Date>
+}
 interface GameRow extends Row<GameRow> { id: string; listId: string; kind: GameKind }
 export interface GameVersionRow extends Row<GameVersionRow> {
   id: string; gameId: string; number: number; title: string; language: string; options: unknown; seed: string; fingerprint: string; puzzle: unknown
@@ -30,6 +33,7 @@ export interface Models {
   teachers: ModelStatic<TeacherRow>
   lists: ModelStatic<ListRow>
   entries: ModelStatic<EntryRow>
+  media: ModelStatic<MediumRow>
   games: ModelStatic<GameRow>
   gameVersions: ModelStatic<GameVersionRow>
   links: ModelStatic<LinkRow>
@@ -45,8 +49,15 @@ export function defineModels(sequelize: Sequelize): Models {
   const table = (tableName: string): { tableName: string; timestamps: false; underscored: true } => ({ tableName, timestamps: false, underscored: true })
   return {
     teachers: sequelize.define<TeacherRow>('teacher', { id, email: TEXT, name: TEXT, passwordHash: TEXT }, table('teachers')),
-    lists: sequelize.define<ListRow>('list', { id, teacherId: UUID, title: TEXT, answerLanguage: TEXT, promptLanguage: TEXT, version: INTEGER, createdAt: DATE, updatedAt: DATE }, table('lists')),
-    entries: sequelize.define<EntryRow>('entry', { id, listId: UUID, position: DOUBLE, answer: JSONB, prompt: JSONB }, table('entries')),
+    lists: sequelize.define<ListRow>('list', {
+      id, teacherId: UUID, title: TEXT, answerLanguage: TEXT, promptLanguage: TEXT, description: TEXT, cover: JSONB, subject: TEXT, grade: TEXT, tags: JSONB, folder: TEXT,
+      archivedAt: DATE, version: INTEGER, createdAt: DATE, updatedAt: DATE,
+    }, table('lists')),
+    entries: sequelize.define<EntryRow>('entry', {
+      id, listId: UUID, position: DOUBLE, answer: JSONB, prompt: JSONB, accepted: JSONB, choices: JSONB, hint: TEXT, fact: TEXT, group: TEXT,
+      worth: INTEGER, seconds: INTEGER, scored: BOOLEAN, standard: TEXT,
+    }, table('entries')),
+    media: sequelize.define<MediumRow>('medium', { id, teacherId: UUID, kind: TEXT, type: TEXT, size: INTEGER, bytes: DataTypes.BLOB, gallery: TEXT, createdAt: DATE }, table('media')),
     games: sequelize.define<GameRow>('game', { id, listId: UUID, kind: TEXT }, table('games')),
     gameVersions: sequelize.define<GameVersionRow>('gameVersion', { id, gameId: UUID, number: INTEGER, title: TEXT, language: TEXT, options: JSONB, seed: TEXT, fingerprint: TEXT, puzzle: JSONB }, table('game_versions')),
     links: sequelize.define<LinkRow>('link', { id, gameId: UUID, code: TEXT, open: BOOLEAN, createdAt: DATE }, table('links')),

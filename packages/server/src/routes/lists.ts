@@ -1,7 +1,7 @@
-import { CreateLink, CreateList, PrintSheets, SaveList } from '@otter/api'
+import { ArchiveList, CreateLink, CreateList, PrintSheets, SaveList } from '@otter/api'
 import { Router } from 'express'
 import { createLink, linksOfList } from '../services/links.ts'
-import { createList, deleteList, listLists, readList, saveList } from '../services/lists.ts'
+import { archiveList, createList, deleteList, duplicateList, listLists, readList, readVersion, saveList } from '../services/lists.ts'
 import { printSheets } from '../services/sheets.ts'
 import { idOf, teacherOf, type Context } from './context.ts'
 
@@ -12,13 +12,23 @@ export default function listRoutes({ database, workers }: Context): Router {
     response.json(await listLists(database, teacherOf(request)))
   })
   router.post('/lists', async (request, response) => {
-    response.status(201).json(await createList(database, teacherOf(request), CreateList.parse(request.body).title))
+    response.status(201).json(await createList(database, teacherOf(request), CreateList.parse(request.body)))
   })
   router.get('/lists/:id', async (request, response) => {
     response.json(await readList(database, teacherOf(request), idOf(request)))
   })
   router.patch('/lists/:id', async (request, response) => {
     response.json(await saveList(database, teacherOf(request), idOf(request), SaveList.parse(request.body)))
+  })
+  router.get('/lists/:id/version', async (request, response) => {
+    response.json(await readVersion(database, teacherOf(request), idOf(request)))
+  })
+  router.post('/lists/:id/duplicate', async (request, response) => {
+    response.status(201).json(await duplicateList(database, teacherOf(request), idOf(request)))
+  })
+  router.put('/lists/:id/archived', async (request, response) => {
+    await archiveList(database, teacherOf(request), idOf(request), ArchiveList.parse(request.body).archived)
+    response.status(204).end()
   })
   router.delete('/lists/:id', async (request, response) => {
     await deleteList(database, teacherOf(request), idOf(request))

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { type WordSearchOptions, type WordSearchPuzzle } from '@otter/core'
+import { newEntry, type WordSearchOptions, type WordSearchPuzzle } from '@otter/core'
 import type { Database } from '../db/database.ts'
 import { createLink } from '../services/links.ts'
 import { createList, saveList } from '../services/lists.ts'
@@ -17,10 +17,10 @@ export async function loadSample(database: Database, workers: Workers): Promise<
   const teacher = await signUp(database, { name: 'Ines Okafor', email: SAMPLE_EMAIL, password: SAMPLE_PASSWORD })
   let last = ''
   for (const { title, answerLanguage, promptLanguage, entries } of SAMPLE_LISTS) {
-    const list = await createList(database, teacher.id, title)
+    const list = await createList(database, teacher.id, { title })
     await saveList(database, teacher.id, list.id, {
       version: 0, answerLanguage, promptLanguage, remove: [],
-      put: entries.map(([answer, prompt], index) => ({ id: randomUUID(), position: index + 1, answer: { text: answer }, prompt: { text: prompt } })),
+      put: entries.map(([answer, prompt], index) => (newEntry({ id: randomUUID(), position: index + 1, answer: { text: answer }, prompt: { text: prompt } }))),
     })
     last = list.id
   }

@@ -6,7 +6,7 @@ import type { z } from 'zod'
 import type { Database } from '../db/database.ts'
 import { notFound } from '../problem.ts'
 import type { Workers } from '../workers/pool.ts'
-import { readList } from './lists.ts'
+import { readEntryList } from './lists.ts'
 
 /** No vowels, so that no code is a word; none that look alike. */
 const CODE_LETTERS = 'BCDFGHJKMNPQRTVWXZ346789'
@@ -35,9 +35,8 @@ export async function readLink(database: Database, teacherId: string, linkId: st
  * again. Throws a Problem where the list can't become the game.
  */
 export async function createLink(database: Database, workers: Workers, teacherId: string, listId: string, { kind, options: given, seed }: z.output<typeof CreateLink>): Promise<LinkReply> {
-  const { title, answerLanguage, promptLanguage, entries } = await readList(database, teacherId, listId)
+  const list = await readEntryList(database, teacherId, listId)
   const options = gameOf(kind).options.parse(given ?? {})
-  const list = { title, answerLanguage, promptLanguage, entries: entries.map(({ id, answer, prompt }) => ({ id, answer, prompt })) }
   const fingerprint = createHash('sha256').update(JSON.stringify([list, kind, options, seed])).digest('base64')
   const [known] = await database.sequelize.query<{ id: string }>(
     `SELECT k.id FROM links k JOIN games g ON g.id = k.game_id JOIN game_versions v ON v.game_id = g.id
@@ -48,7 +47,7 @@ export async function createLink(database: Database, workers: Workers, teacherId
   const puzzle = await workers.make({ kind, list, options, seed: Seed.parse(seed) })
   const linkId = await database.sequelize.transaction(async (transaction) => {
     const game = await database.games.create({ id: randomUUID(), listId, kind }, { transaction })
-    await database.gameVersions.create({ id: randomUUID(), gameId: game.id, number: 1, title, language: answerLanguage, options, seed, fingerprint, puzzle }, { transaction })
+    await database.gameVersions.create({ id: randomUUID(), gameId: game.id, number: 1, title: list.title, language: list.answerLanguage, options, seed, fingerprint, puzzle }, { transaction })
     const code = await freeCode(database)
     const link = await database.links.create({ id: randomUUID(), gameId: game.id, code }, { transaction })
     return link.id

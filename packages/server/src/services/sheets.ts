@@ -2,12 +2,11 @@ import type { PrintSheets } from '@otter/api'
 import { gameOf } from '@otter/core'
 import type { Database } from '../db/database.ts'
 import type { Workers } from '../workers/pool.ts'
-import { readList } from './lists.ts'
+import { readEntryList } from './lists.ts'
 
 /** Prints a teacher's list as sheets: gives the bytes of a PDF. Throws a Problem where the list can't become the game. */
 export async function printSheets(database: Database, workers: Workers, teacherId: string, listId: string, sheets: PrintSheets, origin: string): Promise<Uint8Array> {
-  const { title, answerLanguage, promptLanguage, entries } = await readList(database, teacherId, listId)
-  const list = { title, answerLanguage, promptLanguage, entries: entries.map(({ id, answer, prompt }) => ({ id, answer, prompt })) }
+  const list = await readEntryList(database, teacherId, listId)
   const options = gameOf(sheets.kind).options.parse(sheets.options ?? {})
   return workers.sheets({ list, sheets: { ...sheets, options }, address: sheets.code === undefined ? undefined : `${origin}/p/${sheets.code}` })
 }

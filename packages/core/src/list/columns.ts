@@ -1,0 +1,107 @@
+import { fieldNamed, headingOf, type Field } from './columnNames.ts'
+import { Entry, MAX_ACCEPTED, MAX_CHOICES, newEntry, orderChoices } from './entry.ts'
+import { MAX_FACE } from './face.ts'
+import { columnCount, type LeftOut, type Table } from './table.ts'
+
+/** Guesses what each column of a table holds: from its headings, else from what stands in it. */
+export function guessFields(table: Table): Field[] {
+  const count = columnCount(table)
+  if (table.header) {
+    const named = Array.from({ length: count }, (_, index) => fieldNamed(table.header?.[index] ?? ''))
+    const guessed: Field[] = named.map((field) => field ?? 'skip')
+    // A heading that nobody knows must not cost the list one of its sides.
+    for (const side of ['answer', 'prompt'] as const) {
+      const free = named.findIndex((field, index) => field === undefined && guessed[index] === 'skip')
+      if (!guessed.includes(side) && free >= 0) guessed[free] = side
+    }
+    return guessed
+  }
+  const filled = (index: number): string[] => table.rows.map(({ cells }) => cells[index] ?? '').filter((cell) => cell !== '')
+  const asks = (index: number): boolean => filled(index).filter((cell) => /[?？؟]$/u.test(cell)).length * 2 > filled(index).length
+  const questionFirst = count >= 2 && asks(0)
+  return Array.from({ length: count }, (_, index): Field => {
+    if (index < 2) return (index === 0) === questionFirst ? 'prompt' : 'answer'
+    return questionFirst ? 'wrong' : 'prompt'
+  })
+}
+
+/** What a table becomes, and what of it is left out. */
+export interface ReadEntries {
+  entries: Entry[]
+  left: LeftOut[]
+  /** Cells beyond a field's own one, joined into it. */
+  joined: number
+}
+
+const NO = /^(0|no|false|n|opinion|falso|non|nein|não|לא)$/iu
+const YES = /^(|1|yes|true|y|x|sí|si|oui|ja|sim|כן)$/iu
+
+/** Reads a table's rows as entries. A row with a cell that can't be its field is left out, and it is said why. */
+export function entriesFromTable(table: Table, fields: readonly Field[], newId: () => string): ReadEntries {
+  const left = [...table.left]
+  let joined = 0
+  const entries: Entry[] = []
+  for (const { cells, line } of table.rows) {
+    const of = (field: Field): string[] => cells.filter((cell, index) => fields[index] === field && cell !== '')
+    const one = (field: Field): string => {
+      const all = of(field)
+      joined += Math.max(0, all.length - 1)
+      return all.join(' · ')
+    }
+    const leave = (why: LeftOut['why'], text: string): void => {
+      left.push({ line, why, text: text.slice(0, 60) })
+    }
+    const answer = one('answer')
+    const prompt = one('prompt')
+    const choices = [...of('right').map((text) => ({ text, right: true })), ...of('wrong').map((text) => ({ text, right: false }))]
+    const [hint, fact, group, standard, worthText, secondsText, scored] = (['hint', 'fact', 'group', 'standard', 'worth', 'seconds', 'scored'] as const).map(one)
+    const accepted = of('accepted')
+    const worth = wholeOf(worthText, 0, 10_000)
+    const seconds = wholeOf(secondsText, 1, 3600)
+    const texts = [answer, prompt, hint, fact, ...accepted, ...choices.map(({ text }) => text)]
+    if (texts.every((text) => text === '')) leave('no-text', cells.join(' '))
+    else if (texts.some((text) => text.length > MAX_FACE) || group.length > 200 || standard.length > 100) leave('too-long', answer || prompt)
+    else if (choices.length > MAX_CHOICES || accepted.length > MAX_ACCEPTED) leave('no-room', answer || prompt)
+    else if (worth === undefined || seconds === undefined) leave('bad-number', worth === undefined ? worthText : secondsText)
+    else if (!YES.test(scored) && !NO.test(scored)) leave('bad-scored', scored)
+    else {
+      entries.push(newEntry({
+        id: newId(), answer: { text: answer }, prompt: { text: prompt }, accepted, choices: orderChoices(choices),
+        hint, fact, group, worth, seconds, scored: !NO.test(scored), standard,
+      }))
+    }
+  }
+  return { entries, left: left.sort((first, second) => first.line - second.line), joined }
+}
+
+/** Gives a whole number; null for an empty cell, undefined for one that is no such number. */
+function wholeOf(text: string, least: number, most: number): number | null | undefined {
+  if (text === '') return null
+  const number = Number(text)
+  return Number.isInteger(number) && number >= least && number <= most ? number : undefined
+}
+
+/** Gives entries as rows of cells under headings; what no entry has gets no column. Pictures and sounds have no cell. */
+export function cellsOf(entries: readonly Entry[]): string[][] {
+  const most = (of: (entry: Entry) => unknown[]): number => entries.reduce((count, entry) => Math.max(count, of(entry).length), 0)
+  const textual = (choices: Entry['choices'], right: boolean): string[] => choices.filter((choice) => choice.right === right && choice.text !== '').map(({ text }) => text)
+  const columns: { field: Exclude<Field, 'skip'>; cell: (entry: Entry) => string }[] = []
+  const several = (field: 'accepted' | 'right' | 'wrong', of: (entry: Entry) => string[]): void => {
+    for (let index = 0; index < most(of); index++) columns.push({ field, cell: (entry) => of(entry)[index] ?? '' })
+  }
+  const optional = (field: Exclude<Field, 'skip'>, cell: (entry: Entry) => string): void => {
+    if (entries.some((entry) => cell(entry) !== '')) columns.push({ field, cell })
+  }
+  columns.push({ field: 'answer', cell: ({ answer }) => answer.text }, { field: 'prompt', cell: ({ prompt }) => prompt.text })
+  several('accepted', ({ accepted }) => accepted)
+  several('right', ({ choices }) => textual(choices, true))
+  several('wrong', ({ choices }) => textual(choices, false))
+  optional('hint', ({ hint }) => hint)
+  optional('fact', ({ fact }) => fact)
+  optional('group', ({ group }) => group)
+  optional('worth', ({ worth }) => (worth === null ? '' : String(worth)))
+  optional('seconds', ({ seconds }) => (seconds === null ? '' : String(seconds)))
+  if (entries.some(({ scored }) => !scored)) columns.push({ field: 'scored', cell: ({ scored }) => (scored ? 'yes' : 'no') })
+  optional('standard', ({ standard }) => standard)
+  return [columns.map(({ field }) => headingOf(field)), ...entries.map((entry) => columns.map(({ cell }) => cell(entry)))]
+}

@@ -1,0 +1,43 @@
+/** A row of cells as it was read, trimmed. */
+export interface TableRow {
+  cells: string[]
+  /** Line or row of the source it began on, from 1. */
+  line: number
+}
+
+/** What a paste or a file was read as, before anybody says what its columns are. */
+export interface Table {
+  /** The header row that was recognised and is not among the rows; null where there is none. */
+  header: string[] | null
+  rows: TableRow[]
+  blankLines: number
+  /** Rows that could not be taken, and why. */
+  left: LeftOut[]
+}
+
+/** A row that was left out. */
+export interface LeftOut {
+  line: number
+  why: 'formula' | 'too-long' | 'no-text' | 'no-room' | 'bad-number' | 'bad-scored'
+  /** The cell's name, or the start of the row. */
+  text: string
+}
+
+/** Gives how many columns a table has. */
+export function columnCount({ header, rows }: Table): number {
+  return rows.reduce((most, { cells }) => Math.max(most, cells.length), header?.length ?? 0)
+}
+
+/** Makes a table of rows of cells: trims them, counts blank ones, and takes a header row out where there is one. */
+export function tableOf(rows: readonly TableRow[], header: boolean | undefined, isHeader: (cells: readonly string[]) => boolean, left: LeftOut[] = []): Table {
+  let blankLines = 0
+  const kept: TableRow[] = []
+  for (const { cells, line } of rows) {
+    const trimmed = cells.map((cell) => cell.trim())
+    while (trimmed.length > 0 && trimmed.at(-1) === '') trimmed.pop()
+    if (trimmed.length === 0) blankLines++
+    else kept.push({ cells: trimmed, line })
+  }
+  const has = header ?? (kept.length > 1 && isHeader(kept[0].cells))
+  return { header: has && kept.length > 0 ? kept[0].cells : null, rows: has ? kept.slice(1) : kept, blankLines, left }
+}

@@ -1,0 +1,86 @@
+import { MAX_PICTURE, MAX_SOUND, OFFERED, SearchPictures, SuggestPictures, TakePicture, UploadPicture, UploadSound, type SuggestionsReply } from '@otter/api'
+import express, { Router, type RequestHandler, type Response } from 'express'
+import { rateLimit } from 'express-rate-limit'
+import { openGallery } from '../gallery/pictures.ts'
+import { Problem } from '../problem.ts'
+import { keepPicture, keepSound, offerPictures, readMedium, takePicture } from '../services/media.ts'
+import { idOf, teacherOf, type Context } from './context.ts'
+
+const YEAR = 365 * 24 * 3600
+/** A file from anywhere may be shown, and may do nothing. */
+const HARMLESS = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
+const UPLOADS = { windowMs: 60_000, limit: 300 }
+
+/** Pictures and sounds as files, for whoever knows their ids; they never change. */
+export function mediaFileRoutes({ database }: Context): Router {
+  const router = Router()
+  router.get('/media/:id', async (request, response) => {
+    const { type, bytes } = await readMedium(database, idOf(request))
+    lasting(response, type)
+    const ranges = request.range(bytes.length)
+    if (ranges === -1) response.status(416).set('Content-Range', `bytes */${bytes.length}`).end()
+    else if (Array.isArray(ranges) && ranges.type === 'bytes' && ranges.length === 1) {
+      const [{ start, end }] = ranges
+      response.status(206).set('Content-Range', `bytes ${start}-${end}/${bytes.length}`).end(bytes.subarray(start, end + 1))
+    } else response.end(bytes)
+  })
+  router.get('/gallery/:set/:file', (request, response) => {
+    const svg = openGallery().svgOf(request.params.set, request.params.file.replace(/\.svg$/u, ''))
+    if (svg === undefined) throw new Problem(404, 'There is no such picture.')
+    lasting(response, 'image/svg+xml')
+    response.end(svg)
+  })
+  return router
+}
+
+function lasting(response: Response, type: string): void {
+  response.set({ 'Content-Type': type, 'Cache-Control': `public, max-age=${YEAR}, immutable`, 'Content-Security-Policy': HARMLESS, 'Accept-Ranges': 'bytes', 'Content-Disposition': 'inline' })
+}
+
+/** What a teacher does with pictures and sounds. */
+export default function mediaRoutes({ database }: Context): Router {
+  const router = Router()
+  const limit = rateLimit({
+    ...UPLOADS, standardHeaders: true, legacyHeaders: false, keyGenerator: (request) => teacherOf(request),
+    handler: () => {
+      throw new Problem(429, 'Too many files at once. Wait a minute, then go on.')
+    },
+  })
+  const signedIn: RequestHandler = (request, _response, next) => {
+    teacherOf(request)
+    next()
+  }
+  const bytesOf = (body: unknown): Buffer => {
+    if (!Buffer.isBuffer(body) || body.length === 0) throw new Problem(400, 'The file is empty.')
+    return body
+  }
+  router.post('/media/pictures', signedIn, limit, file('picture', MAX_PICTURE), async (request, response) => {
+    response.status(201).json(await keepPicture(database, teacherOf(request), bytesOf(request.body), UploadPicture.parse(request.query)))
+  })
+  router.post('/media/sounds', signedIn, limit, file('sound', MAX_SOUND), async (request, response) => {
+    response.status(201).json(await keepSound(database, teacherOf(request), bytesOf(request.body), UploadSound.parse(request.query).milliseconds))
+  })
+  router.post('/media/gallery', signedIn, limit, async (request, response) => {
+    response.status(201).json(await takePicture(database, teacherOf(request), TakePicture.parse(request.body)))
+  })
+  router.get('/gallery', signedIn, (request, response) => {
+    const { word, language, most } = SearchPictures.parse(request.query)
+    response.json(offerPictures(word, language, most))
+  })
+  router.post('/gallery/suggestions', signedIn, (request, response) => {
+    const { words, language } = SuggestPictures.parse(request.body)
+    response.json({ suggestions: words.map((word) => offerPictures(word, language, OFFERED)) } satisfies SuggestionsReply)
+  })
+  return router
+}
+
+/** Reads a request's body as a file of at most so many bytes. */
+function file(what: string, most: number): RequestHandler {
+  const read = express.raw({ type: () => true, limit: most })
+  return (request, response, next) => {
+    read(request, response, (error?: unknown) => {
+      const tooBig = (error as { status?: number } | undefined)?.status === 413
+      next(tooBig ? new Problem(413, `A ${what} may have ${most / 1e6} megabytes; this one has more. Make it smaller, then send it again.`) : error)
+    })
+  }
+}

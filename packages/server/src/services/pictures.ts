@@ -1,0 +1,33 @@
+import sharp, { type Metadata } from 'sharp'
+import { Problem } from '../problem.ts'
+
+/** Longest side of a stored picture, and most that a sent one may have in all; in pixels. */
+const LONGEST_SIDE = 1024
+const MAX_PIXELS = 60_000_000
+const QUALITY = 82
+const TAKEN = new Set(['jpeg', 'png', 'webp', 'gif', 'heif'])
+
+/** A picture as it is stored. */
+export interface EncodedPicture {
+  bytes: Buffer
+  type: 'image/jpeg' | 'image/png'
+}
+
+/**
+ * Reads a picture by its content and writes it anew: upright, at most 1024 pixels long, without metadata; as PNG where
+ * parts of it are see-through, else as JPEG. Throws a Problem where it is none, or too large.
+ */
+export async function encodePicture(bytes: Buffer): Promise<EncodedPicture> {
+  // The head alone is read here, so that a picture of any size can be refused for its size.
+  const { format, hasAlpha, width = 0, height = 0 } = await sharp(bytes, { limitInputPixels: false }).metadata().catch((): Partial<Metadata> => ({}))
+  if (format === 'svg' || /<svg[\s>]/iu.test(bytes.toString('latin1', 0, 2000))) throw new Problem(415, 'SVG drawings are not taken, since they can hold scripts. Save it as PNG or JPEG, then send that.')
+  if (format === undefined || !TAKEN.has(format)) throw new Problem(415, 'This is no picture that can be read. Send a JPEG, PNG, WebP, GIF or AVIF file.')
+  if (width * height > MAX_PIXELS) throw new Problem(413, `This picture has ${Math.round((width * height) / 1e6)} million pixels; ${MAX_PIXELS / 1e6} million can be taken. Make it smaller, then send it again.`)
+  try {
+    const scaled = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).rotate().resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
+    if (hasAlpha) return { bytes: await scaled.png({ palette: true, quality: 90 }).toBuffer(), type: 'image/png' }
+    return { bytes: await scaled.jpeg({ quality: QUALITY, mozjpeg: true }).toBuffer(), type: 'image/jpeg' }
+  } catch {
+    throw new Problem(415, 'This picture is broken: a part of the file is missing or damaged. Try to save it again.')
+  }
+}

@@ -1,0 +1,25 @@
+import { MAX_SOUND_LENGTH } from '@otter/api'
+import { parseBuffer } from 'music-metadata'
+import { Problem } from '../problem.ts'
+
+/** Media types that browsers play, by what a file's content says it is. */
+const TYPES: readonly [container: RegExp, type: string][] = [
+  [/^(EBML\/)?(webm|matroska)/iu, 'audio/webm'], [/^ogg/iu, 'audio/ogg'], [/^wave/iu, 'audio/wav'], [/^mpeg$/iu, 'audio/mpeg'], [/^adts/iu, 'audio/aac'],
+  [/^(m4a|mp4|isom|mp42|iso\d|dash|qt)/iu, 'audio/mp4'], [/^flac/iu, 'audio/flac'],
+]
+
+/**
+ * Tells by its content what kind of sound a file is, and how long; recordings of browsers say no length, so that the
+ * one measured while recording counts. Throws a Problem where it is no sound, holds pictures, or is too long.
+ */
+export async function inspectSound(bytes: Buffer, measured: number): Promise<{ type: string; milliseconds: number }> {
+  const unreadable = new Problem(415, 'This is no sound that can be played. Send an MP3, M4A, WAV, OGG or WebM file.')
+  const { format } = await parseBuffer(bytes, undefined, { skipCovers: true, duration: true }).catch(() => {
+    throw unreadable
+  })
+  const type = TYPES.find(([container]) => container.test(format.container ?? ''))?.[1]
+  if (type === undefined || format.hasVideo || !(format.hasAudio ?? format.codec)) throw unreadable
+  const milliseconds = format.duration ? Math.round(format.duration * 1000) : measured
+  if (milliseconds > MAX_SOUND_LENGTH) throw new Problem(413, `This sound is ${Math.round(milliseconds / 60_000)} minutes long; ${MAX_SOUND_LENGTH / 60_000} can be taken.`)
+  return { type, milliseconds }
+}
