@@ -88,13 +88,21 @@ export async function query<Row>(databaseUrl: string, sql: string, values: unkno
   return rows as Row[]
 }
 
-/** Pastes text into a cell as a spreadsheet would. */
-export async function paste(cell: Locator, text: string): Promise<void> {
-  await cell.evaluate((element, pasted) => {
+/** A file on the clipboard. */
+interface ClipboardFile {
+  name: string
+  type: string
+  base64: string
+}
+
+/** Pastes into a cell what a program has put on the clipboard, by media type. */
+export async function pasteClipboard(cell: Locator, texts: Record<string, string>, files: ClipboardFile[] = []): Promise<void> {
+  await cell.evaluate((element, [own, ownFiles]) => {
     const data = new DataTransfer()
-    data.setData('text/plain', pasted)
+    for (const [type, text] of Object.entries(own)) data.setData(type, text)
+    for (const { name, type, base64 } of ownFiles) data.items.add(new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], name, { type }))
     element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
-  }, text)
+  }, [texts, files] as const)
 }
 
 export { expect }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import type { WordSearchPuzzle } from '@otter/core'
-import { expect, expectAccessible, paste, query, test } from './otter.ts'
+import { expect, expectAccessible, pasteClipboard, query, test } from './otter.ts'
 
 type Cell = { row: number; col: number }
 
@@ -39,7 +39,7 @@ async function draw(page: Page, puzzle: WordSearchPuzzle, text: string): Promise
 test('pasted words become a word search that a student plays by link, and the teacher sees who found what', async ({ teacher, phone, server }) => {
   await teacher.getByRole('button', { name: 'New list' }).click()
   await teacher.getByLabel('Title of the list').fill('Rivers')
-  await paste(teacher.getByLabel('Answer, row 1', { exact: true }), 'Word\tMeaning\r\nsource\twhere it begins\r\nmouth\t"where it ends,\nat the sea"\r\n\r\nrapids\tfast and shallow\r\nmeander\ta bend\r\n')
+  await pasteClipboard(teacher.getByLabel('Answer, row 1', { exact: true }), { 'text/plain': 'Word\tMeaning\r\nsource\twhere it begins\r\nmouth\t"where it ends,\nat the sea"\r\n\r\nrapids\tfast and shallow\r\nmeander\ta bend\r\n' })
   const review = teacher.getByRole('dialog')
   await expect(review.getByText('First row is a heading')).toBeVisible()
   await expect(review.getByRole('checkbox', { name: /heading/ })).toBeChecked()
@@ -54,7 +54,7 @@ test('pasted words become a word search that a student plays by link, and the te
   await teacher.keyboard.type('where you wade')
   await teacher.keyboard.press('Enter')
   await expect(teacher.getByLabel('Prompt, row 6', { exact: true })).toBeFocused()
-  await paste(teacher.getByLabel('Answer, row 2', { exact: true }), 'bank\tits side\nbed\tits floor')
+  await pasteClipboard(teacher.getByLabel('Answer, row 2', { exact: true }), { 'text/plain': 'bank\tits side\nbed\tits floor' })
   await teacher.getByRole('dialog').getByRole('button', { name: 'Add 2 rows' }).click()
   await expect(teacher.getByLabel('Answer, row 2', { exact: true })).toHaveValue('bank')
   await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('mouth')
@@ -70,6 +70,7 @@ test('pasted words become a word search that a student plays by link, and the te
   await teacher.reload()
   await expect(teacher.getByLabel('Answer, row 6', { exact: true })).toHaveValue('weir')
 
+  await teacher.getByRole('button', { name: 'Make a game' }).click()
   // The preview follows the options; a seed typed back gives the same grid.
   const letters = (): Promise<string> => teacher.getByRole('application').innerText()
   const first = await letters()
@@ -177,6 +178,7 @@ test('pasted words become a word search that a student plays by link, and the te
 
 test('sheets are printed in versions, with keys and a code, through the browser and as a PDF', async ({ teacher }) => {
   await teacher.getByRole('link', { name: /Market day/ }).click()
+  await teacher.getByRole('button', { name: 'Make a game' }).click()
   await expect(teacher.getByText('12 words,')).toBeVisible()
   await teacher.getByRole('button', { name: 'Print' }).click()
   await teacher.getByLabel('Versions').fill('3')
@@ -249,17 +251,22 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
     await teacher.keyboard.type(word)
     await teacher.keyboard.press('Enter')
   }
+  await teacher.getByLabel('Answer, row 5', { exact: true }).pressSequentially('otter', { delay: 20 })
+  await teacher.getByLabel('Answer, row 4', { exact: true }).focus()
+  await teacher.keyboard.press('Control+Backspace')
+  await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('otter')
+  await teacher.getByLabel('Answer, row 4', { exact: true }).press('Control+z')
+  await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('x')
+  await teacher.getByRole('button', { name: 'Make a game' }).click()
   await expect(teacher.getByText('Spelled inside beekeeper, beehive')).toBeVisible()
   await expect(teacher.getByText('One letter is too short to hide.')).toBeVisible()
-  await teacher.keyboard.press('Shift+Enter')
-  await teacher.keyboard.press('Control+Backspace')
-  await expect(teacher.getByText('One letter is too short to hide.')).toHaveCount(0)
-  await teacher.keyboard.press('Control+z')
-  await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('x')
+  await teacher.getByRole('link', { name: 'Row 4' }).click()
+  await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toBeFocused()
+  await teacher.getByRole('link', { name: 'Games' }).click()
 
-  // While the smallest grid is sought, typing goes on, and the last grid is of the last words.
+  // While the smallest grid is sought, typing goes on, and the last grid is of the last seed.
   await teacher.getByLabel('Size').selectOption('smallest')
-  await teacher.getByLabel('Answer, row 5', { exact: true }).pressSequentially('otter', { delay: 20 })
+  await teacher.getByLabel('Seed').pressSequentially('-1234', { delay: 20 })
   await expect(teacher.getByText('3 words,')).toBeVisible()
   await expect(teacher.getByRole('listitem').filter({ hasText: 'otter' })).toBeVisible()
 
@@ -289,6 +296,7 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
 
 test('clues alone, a hidden message and Hebrew from the right are played on a phone', async ({ teacher, phone, server }) => {
   await teacher.getByRole('link', { name: /Market day/ }).click()
+  await teacher.getByRole('button', { name: 'Make a game' }).click()
   await teacher.getByLabel('Students see').selectOption('clues')
   await teacher.getByLabel('Hidden message').fill('שלום לכולם נתראה מחר בשוק')
   await expect(teacher.getByText('12 words,')).toBeVisible()

@@ -3,6 +3,7 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
 import { queryClient } from './api/queries.ts'
+import { CreditsPage } from './pages/credits/CreditsPage.tsx'
 import { ListPage } from './pages/list/ListPage.tsx'
 import { ListsPage } from './pages/lists/ListsPage.tsx'
 import { PrintPage } from './pages/print/PrintPage.tsx'
@@ -20,11 +21,12 @@ const router = createBrowserRouter([
     errorElement: <Lost />,
     children: [
       { index: true, Component: ListsPage },
-      { path: 'lists/:id', Component: ListPage },
+      { path: 'lists/:id', Component: ListPage, children: [{ index: true, element: <></> }, { path: 'games/:kind', element: <></> }] },
       { path: 'lists/:id/play', Component: SharePage },
       { path: 'lists/:id/results', Component: ResultsPage },
-      { path: 'lists/:id/print', Component: PrintPage },
+      { path: 'lists/:id/games/:kind/print', Component: PrintPage },
       { path: 'lists/:id/wall/:code', Component: WallPage },
+      { path: 'credits', Component: CreditsPage },
       { path: '*', Component: Lost },
     ],
   },

@@ -34,10 +34,13 @@ export function headingOf(field: Exclude<Field, 'skip'>): string {
   return name[0].toUpperCase() + name.slice(1)
 }
 
+/** Fields that a file writes in several numbered columns. */
+const NUMBERED = new Set<Field | undefined>(['accepted', 'wrong', 'right'])
+
 /** Tells whether a row looks like headings: at least two known ones, or a known one alone, and nothing else that is long. */
 export function looksLikeHeader(cells: readonly string[]): boolean {
   const filled = cells.filter((cell) => cell !== '')
   const exact = filled.filter((cell) => FIELD_OF.has(cell.toLowerCase())).length
-  const known = filled.filter((cell) => fieldNamed(cell) !== undefined).length
+  const known = filled.filter((cell) => FIELD_OF.has(cell.toLowerCase()) || NUMBERED.has(fieldNamed(cell))).length
   return filled.length === 1 ? exact === 1 : exact >= 1 && known >= 2 && known * 2 >= filled.length
 }

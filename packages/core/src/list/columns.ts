@@ -1,5 +1,5 @@
 import { fieldNamed, headingOf, type Field } from './columnNames.ts'
-import { Entry, MAX_ACCEPTED, MAX_CHOICES, newEntry, orderChoices } from './entry.ts'
+import { MAX_ACCEPTED, MAX_CHOICES, newEntry, orderChoices, type Entry } from './entry.ts'
 import { MAX_FACE } from './face.ts'
 import { columnCount, type LeftOut, type Table } from './table.ts'
 

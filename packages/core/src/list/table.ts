@@ -41,3 +41,10 @@ export function tableOf(rows: readonly TableRow[], header: boolean | undefined, 
   const has = header ?? (kept.length > 1 && isHeader(kept[0].cells))
   return { header: has && kept.length > 0 ? kept[0].cells : null, rows: has ? kept.slice(1) : kept, blankLines, left }
 }
+
+/** Gives a table whose first row is a header, or is none. */
+export function withHeader<Read extends Table>(table: Read, has: boolean): Read {
+  if (has === (table.header !== null)) return table
+  if (table.header) return { ...table, header: null, rows: [{ cells: table.header, line: 1 }, ...table.rows] }
+  return { ...table, header: table.rows[0]?.cells ?? null, rows: table.rows.slice(1) }
+}

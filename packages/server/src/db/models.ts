@@ -1,6 +1,5 @@
 import type { Entry, GameKind, ListDetails, Outcome } from '@otter/core'
-import type { Model} from 'sequelize';
-import { DataTypes, type CreationOptional, type InferAttributes, type InferCreationAttributes, type ModelStatic, type Sequelize } from 'sequelize'
+import { DataTypes, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
 
 /** One row of a table; fields as in the migrations, in camel case. */
 type Row<Fields extends Model> = Model<InferAttributes<Fields>, InferCreationAttributes<Fields>>

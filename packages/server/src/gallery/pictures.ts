@@ -10,7 +10,7 @@ interface IconSet {
 }
 
 /** The two sets of drawings: flat in colour, and plain in one colour. They are not to be mixed in one game. */
-export type PictureSet = 'flat' | 'plain'
+type PictureSet = 'flat' | 'plain'
 
 /** A picture of the gallery. */
 export interface GalleryPicture {

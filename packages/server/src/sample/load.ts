@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto'
+import type { PlacedEntry } from '@otter/api'
 import { newEntry, type WordSearchOptions, type WordSearchPuzzle } from '@otter/core'
 import type { Database } from '../db/database.ts'
 import { createLink } from '../services/links.ts'
 import { createList, saveList } from '../services/lists.ts'
+import { takePicture } from '../services/media.ts'
 import { joinLink, sendMove } from '../services/plays.ts'
 import { findTeacherByEmail, signUp } from '../services/teachers.ts'
 import type { Workers } from '../workers/pool.ts'
@@ -16,12 +18,14 @@ export async function loadSample(database: Database, workers: Workers): Promise<
   if (await findTeacherByEmail(database, SAMPLE_EMAIL)) return
   const teacher = await signUp(database, { name: 'Ines Okafor', email: SAMPLE_EMAIL, password: SAMPLE_PASSWORD })
   let last = ''
-  for (const { title, answerLanguage, promptLanguage, entries } of SAMPLE_LISTS) {
-    const list = await createList(database, teacher.id, { title })
-    await saveList(database, teacher.id, list.id, {
-      version: 0, answerLanguage, promptLanguage, remove: [],
-      put: entries.map(([answer, prompt], index) => (newEntry({ id: randomUUID(), position: index + 1, answer: { text: answer }, prompt: { text: prompt } }))),
-    })
+  for (const { entries, ...details } of SAMPLE_LISTS) {
+    const list = await createList(database, teacher.id, details)
+    const put: PlacedEntry[] = []
+    for (const [answer, prompt, { draws, ...rest } = {}] of entries) {
+      const picture = draws === undefined ? undefined : await takePicture(database, teacher.id, { set: 'plain', name: draws, alt: answer })
+      put.push(newEntry({ id: randomUUID(), position: put.length + 1, answer: { text: answer }, prompt: { text: prompt, ...(picture && { picture }) }, ...rest }))
+    }
+    await saveList(database, teacher.id, list.id, { version: 0, remove: [], put })
     last = list.id
   }
   const options: Partial<WordSearchOptions> = { directions: 4 }

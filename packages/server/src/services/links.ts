@@ -6,7 +6,7 @@ import type { z } from 'zod'
 import type { Database } from '../db/database.ts'
 import { notFound } from '../problem.ts'
 import type { Workers } from '../workers/pool.ts'
-import { readEntryList } from './lists.ts'
+import { readEntryList, readVersion } from './lists.ts'
 
 /** No vowels, so that no code is a word; none that look alike. */
 const CODE_LETTERS = 'BCDFGHJKMNPQRTVWXZ346789'
@@ -18,8 +18,9 @@ const LINKS = `SELECT k.id, g.list_id AS "listId", g.kind, k.code, k.open, v.see
   LEFT JOIN players p ON p.link_id = k.id WHERE l.teacher_id = :teacherId AND`
 const GROUPED = 'GROUP BY k.id, g.id, v.seed ORDER BY k.created_at DESC LIMIT 200'
 
-/** Gives the links of a teacher's list, the newest first. */
+/** Gives the links of a teacher's list, the newest first. Throws a Problem where the list is another's. */
 export async function linksOfList(database: Database, teacherId: string, listId: string): Promise<LinkReply[]> {
+  await readVersion(database, teacherId, listId)
   return database.sequelize.query<LinkReply>(`${LINKS} g.list_id = :listId ${GROUPED}`, { type: QueryTypes.SELECT, replacements: { teacherId, listId } })
 }
 

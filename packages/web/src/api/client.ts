@@ -21,8 +21,9 @@ const PATIENCE = 20_000
 const PATIENCE_FOR_FILES = 180_000
 
 async function request(method: string, path: string, body: unknown, keepalive = false, patience = PATIENCE): Promise<Response> {
-  const init: RequestInit = { method, keepalive, signal: AbortSignal.timeout(patience), headers: body === undefined ? {} : { 'Content-Type': 'application/json' } }
-  const response = await fetch(`/api${path}`, body === undefined ? init : { ...init, body: JSON.stringify(body) }).catch(() => {
+  const isFile = body instanceof Blob
+  const init: RequestInit = { method, keepalive, signal: AbortSignal.timeout(patience), headers: body === undefined ? {} : { 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' } }
+  const response = await fetch(`/api${path}`, body === undefined ? init : { ...init, body: isFile ? body : JSON.stringify(body) }).catch(() => {
     throw new ApiError(NO_CONNECTION)
   })
   if (response.ok) return response
@@ -31,7 +32,7 @@ async function request(method: string, path: string, body: unknown, keepalive = 
 }
 
 /** Calls the API and gives the reply. Throws an ApiError. */
-export async function call<Reply>(method: 'GET' | 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<Reply> {
+export async function call<Reply>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<Reply> {
   const response = await request(method, path, body, keepalive)
   return (response.status === 204 ? undefined : await response.json()) as Reply
 }
@@ -39,4 +40,9 @@ export async function call<Reply>(method: 'GET' | 'POST' | 'PATCH' | 'DELETE', p
 /** Calls the API for a file. Throws an ApiError. */
 export async function callForFile(path: string, body: unknown): Promise<Blob> {
   return (await request('POST', path, body, false, PATIENCE_FOR_FILES)).blob()
+}
+
+/** Sends a file. Throws an ApiError. */
+export async function sendFile<Reply>(path: string, file: Blob): Promise<Reply> {
+  return await (await request('POST', path, file, false, PATIENCE_FOR_FILES)).json() as Reply
 }

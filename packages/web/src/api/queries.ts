@@ -1,4 +1,4 @@
-import type { CreateLink, LinkReply, ListReply, ListSummary, ResultsReply, SessionReply, TeacherReply } from '@otter/api'
+import type { CreateLink, CreateList, LinkReply, ListReply, ListSummary, OfferedPicture, ResultsReply, SessionReply, TeacherReply } from '@otter/api'
 import { QueryClient, useMutation, useQuery, useQueryClient, type UseMutationResult, type UseQueryResult } from '@tanstack/react-query'
 import { ApiError, call } from './client.ts'
 
@@ -28,12 +28,29 @@ export function useSignOut(): UseMutationResult<void, Error, void> {
 }
 
 export function useLists(): UseQueryResult<ListSummary[]> {
-  return useQuery({ queryKey: ['lists'], queryFn: () => call<ListSummary[]>('GET', '/lists') })
+  return useQuery({ queryKey: ['lists'], queryFn: () => call<ListSummary[]>('GET', '/lists'), refetchOnMount: 'always' })
 }
 
-export function useCreateList(): UseMutationResult<ListReply, Error, void> {
+export function useCreateList(): UseMutationResult<ListReply, Error, CreateList> {
   const client = useQueryClient()
-  return useMutation({ mutationFn: () => call<ListReply>('POST', '/lists', { title: '' }), onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }) })
+  return useMutation({ mutationFn: (details) => call<ListReply>('POST', '/lists', details), onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }) })
+}
+
+/** Duplicates a list, puts it away or takes it back. */
+export function useListAction(): UseMutationResult<ListReply | undefined, Error, { id: string; action: 'duplicate' | 'archive' | 'restore' }> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: ({ id, action }) => (action === 'duplicate' ? call<ListReply>('POST', `/lists/${id}/duplicate`) : call<undefined>('PUT', `/lists/${id}/archived`, { archived: action === 'archive' })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }),
+  })
+}
+
+/** Pictures of the gallery for a word. */
+export function usePictures(word: string, language: string): UseQueryResult<OfferedPicture[]> {
+  return useQuery({
+    queryKey: ['gallery', word, language], enabled: word !== '', staleTime: Infinity, placeholderData: (before) => before,
+    queryFn: () => call<OfferedPicture[]>('GET', `/gallery?${new URLSearchParams({ word, language, most: '24' }).toString()}`),
+  })
 }
 
 /** A list as it was when its page was opened; the page keeps what is typed since. */

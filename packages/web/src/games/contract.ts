@@ -1,7 +1,30 @@
+import type { EntryList, FitNote } from '@otter/core'
+import type { ReactNode } from 'react'
+
 /** What a game's screen gets: all a player may know, and how to make a move. It can't tell where the move goes. */
 export interface PlayProps<View, Move> {
   view: View
   send: (move: Move) => void
   /** Whether a move is on its way. */
   waiting: boolean
+}
+
+/** What a teacher sees of a game, beside the playing itself. */
+export interface TeacherScreens<Options, Puzzle> {
+  /** What the game is called. */
+  name: string
+  /** What is chosen for it. */
+  Options(props: { options: Options; onChange(options: Options): void }): ReactNode
+  /** A small real puzzle, as a picture. */
+  Thumbnail(props: { puzzle: Puzzle }): ReactNode
+  /** A printed puzzle or its key, without head and foot. */
+  Print(props: { puzzle: Puzzle; isKey: boolean }): ReactNode
+  /** Words a note about a list and this game. */
+  sentenceFor(note: FitNote): string
+  /** Says in a few words what was made. */
+  factsOf(puzzle: Puzzle): string
+  /** Says what of the list is not in the puzzle for want of room. */
+  shortfallOf(puzzle: Puzzle): string | undefined
+  /** Gives a part of the list, and options, that make a puzzle small enough for a thumbnail. */
+  small(list: EntryList): { list: EntryList; options: Options }
 }

@@ -1,25 +1,35 @@
 import { gameOf, PuzzleError, randomFrom, type EntryList, type FitNote, type GameKind } from '@otter/core'
 
-/** A puzzle to make, by number. */
-export interface PuzzleRequest {
-  number: number
+/** A puzzle to make. */
+export interface PuzzleJob {
   kind: GameKind
   list: EntryList
   options: unknown
-  seeds: string[]
+  seed: string
 }
 
-export type PuzzleAnswer = { number: number; puzzles: unknown[] } | { number: number; note: FitNote }
+/** Puzzles to make one after another, by number. */
+export interface PuzzleRequest {
+  number: number
+  jobs: PuzzleJob[]
+}
 
-addEventListener('message', ({ data }: MessageEvent<PuzzleRequest>) => {
-  const { number, kind, list, options, seeds } = data
-  const answer = (): PuzzleAnswer => {
-    try {
-      return { number, puzzles: seeds.map((seed) => gameOf(kind).make(list, options, randomFrom(seed))) }
-    } catch (error) {
-      if (error instanceof PuzzleError) return { number, note: error.note }
-      throw error
-    }
-  }
-  postMessage(answer())
+/** A puzzle, or why there can be none. */
+export type PuzzleResult = { puzzle: unknown } | { note: FitNote }
+export interface PuzzleAnswer {
+  number: number
+  results: PuzzleResult[]
+}
+
+addEventListener('message', ({ data: { number, jobs } }: MessageEvent<PuzzleRequest>) => {
+  postMessage({ number, results: jobs.map(make) } satisfies PuzzleAnswer)
 })
+
+function make({ kind, list, options, seed }: PuzzleJob): PuzzleResult {
+  try {
+    return { puzzle: gameOf(kind).make(list, options, randomFrom(seed)) }
+  } catch (error) {
+    if (error instanceof PuzzleError) return { note: error.note }
+    throw error
+  }
+}

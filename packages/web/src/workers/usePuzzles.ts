@@ -1,8 +1,37 @@
 import type { EntryList, FitNote, GameKind } from '@otter/core'
-import { useEffect, useRef, useState } from 'react'
-import type { PuzzleAnswer, PuzzleRequest } from './puzzle.worker.ts'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { PuzzleAnswer, PuzzleJob, PuzzleRequest, PuzzleResult } from './puzzle.worker.ts'
 
-/** Puzzles made in a web worker; while newer ones are being made, the last ones stay. */
+/** A worker that is busy with an outdated request for longer is replaced; in milliseconds. */
+const PATIENCE = 200
+
+/** What a web worker made; while newer puzzles are being made, the last ones stay. */
+interface Made {
+  results: PuzzleResult[] | undefined
+  busy: boolean
+}
+
+/** Makes puzzles in a web worker. A new request drops the one before it; no jobs ask for nothing. */
+export function usePuzzleJobs(jobs: PuzzleJob[] | undefined): Made {
+  const [state, setState] = useState<Made>({ results: undefined, busy: true })
+  const line = useRef<PuzzleLine | undefined>(undefined)
+  useEffect(() => {
+    const own = new PuzzleLine((results) => setState({ results, busy: false }))
+    line.current = own
+    return () => own.close()
+  }, [])
+  const key = JSON.stringify(jobs)
+  useEffect(() => {
+    if (!jobs) return
+    setState((before) => ({ ...before, busy: true }))
+    line.current?.ask(jobs)
+    // The key holds all of them.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key])
+  return state
+}
+
+/** Puzzles of one kind, one for each seed. */
 export interface Puzzles<Puzzle> {
   puzzles: Puzzle[] | undefined
   /** Why none could be made. */
@@ -10,30 +39,14 @@ export interface Puzzles<Puzzle> {
   busy: boolean
 }
 
-/** A worker that is busy with an outdated request for longer is replaced; in milliseconds. */
-const PATIENCE = 200
-
-/** Makes puzzles of a list in a web worker, one for each seed. A new request drops the one before it. */
+/** Makes puzzles of a list, one for each seed. */
 export function usePuzzles<Puzzle>(kind: GameKind, list: EntryList | undefined, options: unknown, seeds: string[]): Puzzles<Puzzle> {
-  const [state, setState] = useState<Puzzles<Puzzle>>({ puzzles: undefined, note: undefined, busy: true })
-  const line = useRef<PuzzleLine | undefined>(undefined)
-  useEffect(() => {
-    const own = new PuzzleLine((answer) => {
-      if ('note' in answer) setState({ puzzles: undefined, note: answer.note, busy: false })
-      else setState({ puzzles: answer.puzzles as Puzzle[], note: undefined, busy: false })
-    })
-    line.current = own
-    return () => own.close()
-  }, [])
-  const key = JSON.stringify([kind, list, options, seeds])
-  useEffect(() => {
-    if (!list) return
-    setState((before) => ({ ...before, busy: true }))
-    line.current?.ask({ kind, list, options, seeds })
-    // The key holds all of them.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key])
-  return state
+  const jobs = useMemo(() => list && seeds.map((seed): PuzzleJob => ({ kind, list, options, seed })), [kind, list, options, seeds])
+  const { results, busy } = usePuzzleJobs(jobs)
+  return useMemo(() => {
+    const note = results?.flatMap((result) => ('note' in result ? [result.note] : []))[0]
+    return { puzzles: note ? undefined : results?.flatMap((result) => ('puzzle' in result ? [result.puzzle as Puzzle] : [])), note, busy }
+  }, [results, busy])
 }
 
 /** One worker, at most one request under way and one waiting: the newest. */
@@ -42,16 +55,16 @@ class PuzzleLine {
   private number = 0
   private startedAt = 0
   private running = false
-  private waiting: Omit<PuzzleRequest, 'number'> | undefined
+  private waiting: PuzzleJob[] | undefined
   private timer: ReturnType<typeof setTimeout> | undefined
-  private readonly onAnswer: (answer: PuzzleAnswer) => void
+  private readonly onResults: (results: PuzzleResult[]) => void
 
-  constructor(onAnswer: (answer: PuzzleAnswer) => void) {
-    this.onAnswer = onAnswer
+  constructor(onResults: (results: PuzzleResult[]) => void) {
+    this.onResults = onResults
   }
 
-  ask(request: Omit<PuzzleRequest, 'number'>): void {
-    this.waiting = request
+  ask(jobs: PuzzleJob[]): void {
+    this.waiting = jobs
     if (!this.running) return this.next()
     clearTimeout(this.timer)
     this.timer = setTimeout(() => {
@@ -69,14 +82,14 @@ class PuzzleLine {
 
   private next(): void {
     clearTimeout(this.timer)
-    const request = this.waiting
-    if (!request) return
+    const jobs = this.waiting
+    if (!jobs) return
     this.waiting = undefined
     this.running = true
     this.startedAt = performance.now()
     this.number++
     this.worker ??= this.open()
-    this.worker.postMessage({ ...request, number: this.number } satisfies PuzzleRequest)
+    this.worker.postMessage({ jobs, number: this.number } satisfies PuzzleRequest)
   }
 
   private open(): Worker {
@@ -85,7 +98,7 @@ class PuzzleLine {
       if (data.number !== this.number) return
       this.running = false
       if (this.waiting) this.next()
-      else this.onAnswer(data)
+      else this.onResults(data.results)
     })
     return worker
   }

@@ -1,5 +1,5 @@
 import type { EntryList } from '../../list/entry.ts'
-import { gridLetters } from '../../text/graphemes.ts'
+import { faceLetters } from '../../list/faceLetters.ts'
 import type { WordSearchOptions } from './options.ts'
 import type { UnplacedWord } from './puzzle.ts'
 
@@ -11,7 +11,7 @@ export interface Word {
   entryId: string
   text: string
   prompt: string
-  letters: string[]
+  letters: readonly string[]
 }
 
 /** A word that is spelled inside another: it is found there, and laid with it. */
@@ -45,7 +45,7 @@ export function prepareWords(list: EntryList, options: WordSearchOptions): Prepa
       unplaced.push({ entryId: id, text, why, others })
     }
     if (text === '' && prompt.text.trim() === '') continue
-    const letters = gridLetters(text, style)
+    const letters = faceLetters(answer, style)
     const key = letters.join('\u0000')
     const first = firstOf.get(key)
     if (letters.length === 0) leave('empty')

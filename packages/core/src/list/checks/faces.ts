@@ -1,7 +1,7 @@
 import { MAX_SIDE } from '../../grid/letterGrid.ts'
 import { gridLetters, graphemesOf } from '../../text/graphemes.ts'
 import { foldText } from '../../text/foldText.ts'
-import { isEmptyEntry, type Entry } from '../entry.ts'
+import { isEmptyEntry } from '../entry.ts'
 import { isEmptyFace } from '../face.ts'
 import { checkEach, type Check } from './check.ts'
 
@@ -30,23 +30,33 @@ const BLANK = '____'
 
 /** A prompt that holds its answer. */
 export const givesAway = checkEach((entry) => {
-  const found = answerInside(entry)
-  return found === undefined ? [] : [{ code: 'gives-away', weight: 'harm', entryIds: [entry.id], values: { text: found }, mends: [{ code: 'blank-out', values: { text: found } }] }]
-}, ({ prompt, answer }, { values }) => ({ prompt: { ...prompt, text: prompt.text.replace(wordOf(String(values.text)) ?? answer.text, BLANK).replace(wordOf(answer.text) ?? answer.text, BLANK) } }))
-
-function answerInside({ answer, prompt }: Entry): string | undefined {
+  const { answer, prompt } = entry
   const text = answer.text.trim()
-  if (text === '' || prompt.text === '' || graphemesOf(text).length < (UNSPACED.test(text) ? 2 : SHORTEST_GIVEN_AWAY) || foldText(text) === foldText(prompt.text)) return undefined
-  return wordOf(text)?.exec(prompt.text)?.[0]
-}
+  if (text === '' || prompt.text === '' || graphemesOf(text).length < (UNSPACED.test(text) ? 2 : SHORTEST_GIVEN_AWAY) || foldText(text) === foldText(prompt.text)) return []
+  const [found] = placesOf(text, prompt.text)
+  return found === undefined ? [] : [{ code: 'gives-away', weight: 'harm', entryIds: [entry.id], values: { text: prompt.text.slice(found, found + text.length) }, mends: [{ code: 'blank-out', values: {} }] }]
+}, ({ prompt, answer }) => {
+  const length = answer.text.trim().length
+  const blanked = placesOf(answer.text.trim(), prompt.text).reduceRight((text, at) => text.slice(0, at) + BLANK + text.slice(at + length), prompt.text)
+  return { prompt: { ...prompt, text: blanked } }
+})
 
 const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/u
+const WORD_END = /[\p{L}\p{N}]$/u
+const WORD_START = /^[\p{L}\p{N}]/u
 
-/** Finds a text as whole words, in any case; scripts without spaces are searched anywhere. */
-function wordOf(text: string): RegExp | undefined {
-  const escaped = text.trim().replace(/[.*+?^${}()|[\]\\/]/gu, '\\$&').replace(/\s+/gu, '\\s+')
-  if (escaped === '') return undefined
-  return UNSPACED.test(text) ? new RegExp(escaped, 'giu') : new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, 'giu')
+/** Gives where a text stands in another as whole words, in any case; scripts without spaces are searched anywhere. */
+function placesOf(text: string, within: string): number[] {
+  // Lower case of the same length, so that places stay the same.
+  const lower = (one: string): string => [...one].map((letter) => (letter.toLowerCase().length === letter.length ? letter.toLowerCase() : letter)).join('')
+  const [needle, hay] = [lower(text), lower(within)]
+  const anywhere = UNSPACED.test(text)
+  const places: number[] = []
+  for (let at = hay.indexOf(needle); at >= 0; at = hay.indexOf(needle, at + 1)) {
+    const whole = anywhere || (!WORD_END.test(within.slice(Math.max(0, at - 2), at)) && !WORD_START.test(within.slice(at + text.length, at + text.length + 2)))
+    if (whole && at >= (places.at(-1) ?? -text.length) + text.length) places.push(at)
+  }
+  return places
 }
 
 /** A word that no grid is large enough for. */

@@ -1,35 +1,47 @@
-import type { ReactNode } from 'react'
+import type { GameKind } from '@otter/core'
+import { memo, useState, type ReactNode } from 'react'
 import { NavLink } from 'react-router'
+import { keptChoices } from './gameChoice.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 
-const STEPS = [['Words', ''], ['Games', '#game'], ['Play', '/play'], ['Results', '/results']] as const
-type StepName = (typeof STEPS)[number][0]
+const STEPS = ['Words', 'Games', 'Play', 'Results'] as const
+type StepName = (typeof STEPS)[number]
+const PATHS: Record<StepName, (game: GameKind) => string> = { Words: () => '', Games: (game) => `/games/${game}`, Play: () => '/play', Results: () => '/results' }
 
 interface ListHeaderProps {
   listId: string
   title: ReactNode
   facts: ReactNode
   step: StepName
+  /** The game last looked at; the one kept on this device where it is not given. */
+  game?: GameKind
   action?: ReactNode
 }
 
 /** The head of a list's pages: its title, the four steps of the work, and how far along it is. */
-export function ListHeader({ listId, title, facts, step, action }: ListHeaderProps) {
-  const reached = STEPS.findIndex(([name]) => name === step)
+export function ListHeader({ listId, title, facts, step, game, action }: ListHeaderProps) {
+  const [kept] = useState(() => keptChoices(listId).kind)
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-start justify-between gap-3">
         <div className="min-w-0 flex-1">{title}<p className="quiet" role="status">{facts}</p></div>
         <div className="flex flex-wrap gap-2">{action}</div>
       </div>
-      <div className="max-w-2xl">
-        <nav aria-label="Steps of this list" className="flex justify-between pb-1 font-bold">
-          {STEPS.map(([name, path], index) => (
-            <NavLink key={name} to={`/lists/${listId}${path}`} aria-current={index === reached ? 'step' : undefined} className={index === reached ? 'text-secondary' : 'quiet hover:text-base-content'}>{name}</NavLink>
-          ))}
-        </nav>
-        <Waterline filled={(reached + 1) / STEPS.length} label={`Step ${reached + 1} of ${STEPS.length}: ${step}`} />
-      </div>
+      <Steps listId={listId} step={step} game={game ?? kept} />
     </div>
   )
 }
+
+const Steps = memo(function Steps({ listId, step, game }: { listId: string; step: StepName; game: GameKind }) {
+  const reached = STEPS.indexOf(step)
+  return (
+    <div className="max-w-2xl">
+      <nav aria-label="Steps of this list" className="flex justify-between pb-1 font-bold">
+        {STEPS.map((name, index) => (
+          <NavLink key={name} to={`/lists/${listId}${PATHS[name](game)}`} aria-current={index === reached ? 'step' : undefined} className={index === reached ? 'text-secondary' : 'quiet hover:text-base-content'}>{name}</NavLink>
+        ))}
+      </nav>
+      <Waterline filled={(reached + 1) / STEPS.length} label={`Step ${reached + 1} of ${STEPS.length}: ${step}`} />
+    </div>
+  )
+})

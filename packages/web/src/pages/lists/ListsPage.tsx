@@ -1,35 +1,82 @@
-import { Plus } from 'lucide-react'
-import { directionOf } from '@otter/core'
+import { mediaPath, type ListSummary } from '@otter/api'
+import { directionOf, foldText } from '@otter/core'
+import { Archive, ArchiveRestore, CopyPlus, FileUp, Plus } from 'lucide-react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { useCreateList, useLists } from '../../api/queries.ts'
+import { useCreateList, useListAction, useLists } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { OtterAfloat } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 
-/** All lists of a teacher. */
+/** All lists of a teacher: to search, by folder, and the ones put away. */
 export function ListsPage() {
   const lists = useLists()
   const create = useCreateList()
+  const act = useListAction()
   const navigate = useNavigate()
+  const [wanted, setWanted] = useState('')
+  const [archived, setArchived] = useState(false)
+  const search = useRef<HTMLInputElement>(null)
+  useEffect(() => {
+    const key = (event: KeyboardEvent): void => {
+      if (event.key !== '/' || event.target instanceof HTMLInputElement) return
+      event.preventDefault()
+      search.current?.focus()
+    }
+    addEventListener('keydown', key)
+    return () => removeEventListener('keydown', key)
+  }, [])
+  const folders = useMemo(() => {
+    const words = foldText(wanted, { accents: 'folded' }).split(' ')
+    const matches = ({ title, folder, subject, grade, tags }: ListSummary): boolean => {
+      const text = foldText([title, folder, subject, grade, ...tags].join(' '), { accents: 'folded' })
+      return words.every((word) => text.includes(word))
+    }
+    const found = lists.data?.filter((list) => list.archived === archived && (wanted.trim() === '' || matches(list))) ?? []
+    const names = [...new Set(found.map(({ folder }) => folder))].sort((one, other) => (one === '' ? -1 : other === '' ? 1 : one.localeCompare(other)))
+    return names.map((name) => ({ name, lists: found.filter(({ folder }) => folder === name) }))
+  }, [lists.data, wanted, archived])
+  const putAway = lists.data?.filter((list) => list.archived).length ?? 0
+  const begin = (open?: 'import'): void => create.mutate({}, { onSuccess: ({ id }) => void navigate(`/lists/${id}`, open && { state: { open } }) })
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-6">
-      <div className="flex items-center justify-between">
-        <h1 className="text-4xl">Your lists</h1>
-        <button type="button" className="btn btn-primary h-11" disabled={create.isPending} onClick={() => create.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/lists/${id}`) })}><Plus size={18} aria-hidden="true" />New list</button>
+      <div className="flex flex-wrap items-center gap-2">
+        <h1 className="me-auto text-4xl">{archived ? 'Put away' : 'Your lists'}</h1>
+        <input ref={search} type="search" aria-label="Search your lists" placeholder="Search /" className="input h-11 w-52" value={wanted} onChange={(event) => setWanted(event.target.value)} />
+        <button type="button" className="btn h-11" disabled={create.isPending} onClick={() => begin('import')}><FileUp size={18} aria-hidden="true" />From a file</button>
+        <button type="button" className="btn btn-primary h-11" disabled={create.isPending} onClick={() => begin()}><Plus size={18} aria-hidden="true" />New list</button>
       </div>
       <Waterline filled={lists.isPending ? undefined : 1} label={lists.isPending ? 'Fetching your lists' : 'Your lists are here'} />
-      <Notice error={lists.error ?? create.error} />
+      <Notice error={lists.error ?? create.error ?? act.error} />
       {lists.data?.length === 0 && <div className="flex flex-col items-center gap-4 py-10 text-center"><OtterAfloat /><p className="text-lg">No lists yet. Make one, and paste your words.</p></div>}
-      <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-        {lists.data?.map(({ id, title, entryCount, updatedAt }) => (
-          <li key={id}>
-            <Link to={`/lists/${id}`} className="panel flex h-full flex-col gap-1 border-s-4 p-4 hover:border-secondary" style={{ borderInlineStartColor: 'var(--margin-line)' }}>
-              <span className="font-display text-xl" dir={directionOf(title)}>{title || 'Untitled list'}</span>
-              <span className="quiet">{entryCount} {entryCount === 1 ? 'entry' : 'entries'} · changed {new Date(updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}</span>
-            </Link>
-          </li>
-        ))}
-      </ul>
+      {lists.data !== undefined && lists.data.length > 0 && folders.length === 0 && <p className="quiet">{wanted.trim() === '' ? 'Nothing here.' : `No list matches “${wanted}”.`}</p>}
+      {folders.map(({ name, lists: own }) => (
+        <section key={name} aria-label={name || 'No folder'} className="flex flex-col gap-3">
+          {name !== '' && <h2 className="text-2xl" dir="auto">{name}</h2>}
+          <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">{own.map((list) => <li key={list.id}><ListCard list={list} onAct={(action) => act.mutate({ id: list.id, action })} /></li>)}</ul>
+        </section>
+      ))}
+      {(putAway > 0 || archived) && <button type="button" className="btn btn-ghost self-start" onClick={() => setArchived(!archived)}><Archive size={18} aria-hidden="true" />{archived ? 'Back to your lists' : `Put away (${putAway})`}</button>}
     </main>
+  )
+}
+
+function ListCard({ list: { id, title, cover, entryCount, updatedAt, subject, grade, tags, archived }, onAct }: { list: ListSummary; onAct: (action: 'duplicate' | 'archive' | 'restore') => void }) {
+  const name = title || 'Untitled list'
+  return (
+    <div className="panel flex h-full border-s-4 hover:border-secondary" style={{ borderInlineStartColor: 'var(--margin-line)' }}>
+      <Link to={`/lists/${id}`} className="flex min-w-0 flex-1 gap-3 p-4">
+        {cover && <img src={mediaPath(cover.id)} alt="" className="size-14 rounded-sm bg-white object-contain" />}
+        <span className="flex min-w-0 flex-col gap-1">
+          <span className="font-display text-xl" dir={directionOf(title)}>{name}</span>
+          <span className="quiet">{entryCount} {entryCount === 1 ? 'entry' : 'entries'} · changed {new Date(updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}</span>
+          {(subject || grade || tags.length > 0) && <span className="quiet text-sm" dir="auto">{[subject, grade, ...tags].filter((part) => part !== '').join(' · ')}</span>}
+        </span>
+      </Link>
+      <span className="flex flex-col justify-center border-s border-base-300 p-1">
+        <button type="button" className="btn btn-ghost btn-sm btn-square" title="Duplicate" aria-label={`Duplicate ${name}`} onClick={() => onAct('duplicate')}><CopyPlus size={16} aria-hidden="true" /></button>
+        <button type="button" className="btn btn-ghost btn-sm btn-square" title={archived ? 'Take back' : 'Put away'} aria-label={`${archived ? 'Take back' : 'Put away'} ${name}`} onClick={() => onAct(archived ? 'restore' : 'archive')}>{archived ? <ArchiveRestore size={16} aria-hidden="true" /> : <Archive size={16} aria-hidden="true" />}</button>
+      </span>
+    </div>
   )
 }

@@ -1,24 +1,31 @@
 import { MAX_VERSIONS, versionSeed, type LinkReply } from '@otter/api'
-import { wordsearch, type EntryList, type WordSearchPuzzle } from '@otter/core'
+import { GAME_KINDS, gameOf, type EntryList, type GameKind } from '@otter/core'
 import { FileDown, Printer } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { callForFile } from '../../api/client.ts'
 import { useCreateLink, useList } from '../../api/queries.ts'
-import { Print } from '../../games/wordsearch/Print.tsx'
+import { TEACHER } from '../../games/teacher.ts'
+import { Lost } from '../../ui/Lost.tsx'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
-import { keptChoice } from '../list/gameChoice.ts'
+import { saveFile } from '../../ui/saveFile.ts'
+import { choiceOf, keptChoices } from '../list/gameChoice.ts'
 
 type Paper = 'a4' | 'letter'
 
 /** Sheets to print: through the browser, or as a PDF. */
 export function PrintPage() {
-  const { id = '' } = useParams()
+  const { id = '', kind = '' } = useParams()
+  return (GAME_KINDS as string[]).includes(kind) ? <Sheets id={id} kind={kind as GameKind} /> : <Lost />
+}
+
+function Sheets({ id, kind }: { id: string; kind: GameKind }) {
+  const { name, Print } = TEACHER[kind]
   const list = useList(id)
-  const choice = useMemo(() => keptChoice(id), [id])
+  const choice = useMemo(() => choiceOf(keptChoices(id), kind), [id, kind])
   const [versions, setVersions] = useState(1)
   const [paper, setPaper] = useState<Paper>('a4')
   const [withKey, setWithKey] = useState(true)
@@ -26,25 +33,21 @@ export function PrintPage() {
   const [link, setLink] = useState<LinkReply>()
   const [file, setFile] = useState<{ busy: boolean; error?: Error }>({ busy: false })
   const share = useCreateLink(id)
-  const entryList = useMemo((): EntryList | undefined => list.data && ({ ...list.data, entries: list.data.entries.map(({ id: entryId, answer, prompt }) => ({ id: entryId, answer, prompt })) }), [list.data])
+  const entryList = useMemo((): EntryList | undefined => list.data && { title: list.data.title, answerLanguage: list.data.answerLanguage, promptLanguage: list.data.promptLanguage, entries: list.data.entries }, [list.data])
   const seeds = useMemo(() => Array.from({ length: versions }, (_, index) => versionSeed(choice.seed, index + 1)), [choice.seed, versions])
-  const { puzzles, note, busy } = usePuzzles<WordSearchPuzzle>('wordsearch', entryList, choice.options, seeds)
+  const { puzzles, note, busy } = usePuzzles<{ direction: 'ltr' | 'rtl' }>(kind, entryList, choice.options, seeds)
   const { mutate } = share
-  const ready = entryList !== undefined && wordsearch.fit(entryList, choice.options).ready
+  const ready = entryList !== undefined && gameOf(kind).fit(entryList, choice.options).ready
   useEffect(() => {
     // The QR code leads to the on-screen game, so there must be one.
-    if (withQr && ready && !link) mutate({ kind: 'wordsearch', options: choice.options, seed: choice.seed }, { onSuccess: setLink })
-  }, [withQr, ready, link, mutate, choice])
+    if (withQr && ready && !link) mutate({ kind, options: choice.options, seed: choice.seed }, { onSuccess: setLink })
+  }, [withQr, ready, link, mutate, choice, kind])
 
   const download = async (): Promise<void> => {
     setFile({ busy: true })
     try {
-      const blob = await callForFile(`/lists/${id}/sheets`, { kind: 'wordsearch', options: choice.options, seed: choice.seed, versions, paper, key: withKey, ...(withQr && link ? { code: link.code } : {}) })
-      const anchor = document.createElement('a')
-      anchor.href = URL.createObjectURL(blob)
-      anchor.download = `${list.data?.title || 'word search'}.pdf`
-      anchor.click()
-      setTimeout(() => URL.revokeObjectURL(anchor.href), 60_000)
+      const blob = await callForFile(`/lists/${id}/sheets`, { kind, options: choice.options, seed: choice.seed, versions, paper, key: withKey, ...(withQr && link ? { code: link.code } : {}) })
+      saveFile(blob, `${list.data?.title || name}.pdf`)
       setFile({ busy: false })
     } catch (error) {
       setFile({ busy: false, error: error as Error })
@@ -59,17 +62,17 @@ export function PrintPage() {
         <label className="flex h-10 items-center gap-2"><input type="checkbox" className="checkbox" checked={withKey} onChange={(event) => setWithKey(event.target.checked)} />Key</label>
         <label className="flex h-10 items-center gap-2"><input type="checkbox" className="checkbox" checked={withQr} onChange={(event) => setWithQr(event.target.checked)} />QR to play on screen</label>
         <div className="ms-auto flex flex-wrap gap-2">
-          <Link className="btn h-11" to={`/lists/${id}`}>Back</Link>
+          <Link className="btn h-11" to={`/lists/${id}/games/${kind}`}>Back</Link>
           <button type="button" className="btn h-11" disabled={file.busy || !ready} onClick={() => void download()}><FileDown size={18} aria-hidden="true" />{file.busy ? 'Making the PDF …' : 'PDF'}</button>
           <button type="button" className="btn btn-primary h-11" disabled={pages.length === 0} onClick={() => print()}><Printer size={18} aria-hidden="true" />Print</button>
         </div>
-        <div className="w-full empty:hidden"><Notice error={list.error ?? share.error ?? file.error} />{note && <p role="alert" className="text-error">These options make no puzzle. Go back and look beside the word search.</p>}</div>
+        <div className="w-full empty:hidden"><Notice error={list.error ?? share.error ?? file.error} />{note && <p role="alert" className="text-error">These options make no puzzle. Go back and look beside the options.</p>}</div>
       </div>
       {(busy || list.isPending) && pages.length === 0 && <Waterline filled={undefined} label="Making the sheets" />}
       {pages.map(({ puzzle, index, isKey }) => (
         <article key={`${index} ${isKey}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className={`flex break-after-page flex-col bg-white p-8 text-[#14312F] shadow-sm last:break-after-auto print:p-0 print:shadow-none ${paper === 'a4' ? 'sheet-a4' : 'sheet-letter'}`}>
           <header className="flex items-start justify-between gap-4" dir={puzzle.direction}>
-            <h1 className="text-3xl" dir="auto">{list.data?.title || 'Word search'}{isKey ? ' · Key' : ''}</h1>
+            <h1 className="text-3xl" dir="auto">{list.data?.title || name}{isKey ? ' · Key' : ''}</h1>
             {!isKey && withQr && link && <QrCode text={`${location.origin}/p/${link.code}`} size={84} label={`QR code of the game ${link.code}`} />}
           </header>
           {isKey ? <div className="h-4" /> : <p className="my-4 flex gap-6 text-sm"><span className="flex flex-2 gap-2">Name<span className="flex-1 border-b border-current" /></span><span className="flex flex-1 gap-2">Date<span className="flex-1 border-b border-current" /></span></p>}

@@ -3,6 +3,7 @@ import { Copy, MonitorPlay } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useChangeLink, useLinks, useList } from '../../api/queries.ts'
+import { TEACHER } from '../../games/teacher.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -18,7 +19,7 @@ export function SharePage() {
       <ListHeader listId={id} step="Play" title={<h1 className="text-4xl" dir="auto">{list.data?.title || 'Untitled list'}</h1>} facts="Students open the link or type the code. No account needed." action={<Link className="btn h-11" to={`/lists/${id}`}>Back to the words</Link>} />
       <Notice error={links.error ?? list.error} />
       {links.isPending && <Waterline filled={undefined} label="Fetching the links" />}
-      {links.data?.length === 0 && <p className="panel p-6">No link yet. Go back to the words and press “Share with students”: a link works from the moment it exists.</p>}
+      {links.data?.length === 0 && <p className="panel p-6">No link yet. Choose a game and press “Share with students”: a link works from the moment it exists.</p>}
       <ul className="flex flex-col gap-4">{links.data?.map((link) => <li key={link.id}><LinkCard link={link} /></li>)}</ul>
     </main>
   )
@@ -34,7 +35,7 @@ function LinkCard({ link }: { link: LinkReply }) {
       <div className="min-w-0 flex-1">
         <p className="text-4xl font-bold tracking-[0.18em]">{link.code}</p>
         <p className="break-all"><a className="link" href={address}>{address}</a></p>
-        <p className="quiet">Word search · seed {link.seed} · {link.players} {link.players === 1 ? 'student' : 'students'} · {link.open ? <strong className="text-success">open</strong> : <strong className="text-error">closed</strong>}</p>
+        <p className="quiet">{TEACHER[link.kind].name} · seed {link.seed} · {link.players} {link.players === 1 ? 'student' : 'students'} · {link.open ? <strong className="text-success">open</strong> : <strong className="text-error">closed</strong>}</p>
         <Notice error={change.error} />
       </div>
       <div className="flex flex-wrap gap-2">

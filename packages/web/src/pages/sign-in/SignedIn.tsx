@@ -26,6 +26,7 @@ export function SignedIn() {
         </div>
       </header>
       <Outlet />
+      <footer className="mx-auto max-w-[1240px] px-4 py-6 text-sm print:hidden"><Link to="/credits" className="quiet link">Credits</Link></footer>
     </div>
   )
 }

@@ -1,0 +1,6 @@
+import type { GameKind } from '@otter/core'
+import type { TeacherScreens } from './contract.ts'
+import { screens as wordsearch } from './wordsearch/screens.ts'
+
+/** What teachers see of each kind of game. */
+export const TEACHER: Record<GameKind, TeacherScreens<unknown, unknown>> = { wordsearch }

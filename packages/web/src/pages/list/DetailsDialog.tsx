@@ -1,0 +1,73 @@
+import { mediaPath } from '@otter/api'
+import { LIST_DETAILS, type ListDetails } from '@otter/core'
+import { ImagePlus, X } from 'lucide-react'
+import { useEffect, useId, useRef, useState } from 'react'
+import { languagesWith } from './languages.ts'
+import { PicturePicker } from './PicturePicker.tsx'
+
+interface DetailsDialogProps {
+  details: ListDetails
+  folders: readonly string[]
+  onChange: (change: Partial<ListDetails>) => void
+  onClose: () => void
+}
+
+/** What is said about the list as a whole. It is kept as it is typed, like everything else. */
+export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDialogProps) {
+  const dialog = useRef<HTMLDialogElement>(null)
+  const id = useId()
+  const [picking, setPicking] = useState(false)
+  const [tags, setTags] = useState(details.tags.join(', '))
+  useEffect(() => dialog.current?.showModal(), [])
+  const line = (name: 'subject' | 'grade' | 'folder', label: string, most: number, list?: string) => (
+    <label className="flex flex-col text-sm">{label}<input className="input w-full" dir="auto" maxLength={most} list={list} value={details[name]} onChange={(event) => onChange({ [name]: event.target.value })} /></label>
+  )
+  const language = (name: 'answerLanguage' | 'promptLanguage', label: string) => (
+    <label className="flex flex-col text-sm">{label}<select className="select w-full" value={details[name]} onChange={(event) => onChange({ [name]: event.target.value })}>{languagesWith(details[name]).map(([code, own]) => <option key={code} value={code}>{own}</option>)}</select></label>
+  )
+  return (
+    <dialog ref={dialog} className="modal" aria-labelledby={`${id}-title`} onClose={onClose}>
+      <div className="modal-box flex max-w-2xl flex-col gap-3">
+        <h2 id={`${id}-title`} className="text-2xl">About this list</h2>
+        <div className="flex gap-4">
+          {details.cover
+            ? <span className="relative"><img src={mediaPath(details.cover.id)} alt={details.cover.alt || 'The cover'} className="size-28 rounded-sm border border-base-300 bg-white object-contain" /><button type="button" className="btn btn-sm btn-square absolute end-1 top-1" aria-label="Take the cover off" onClick={() => onChange({ cover: null })}><X size={16} aria-hidden="true" /></button></span>
+            : <button type="button" className="btn size-28 flex-col" onClick={() => setPicking(true)}><ImagePlus size={20} aria-hidden="true" />Cover</button>}
+          <label className="flex flex-1 flex-col text-sm">Description<textarea rows={4} dir="auto" maxLength={2000} className="textarea w-full flex-1" value={details.description} onChange={(event) => onChange({ description: event.target.value })} /></label>
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          {language('answerLanguage', 'Answers in')}
+          {language('promptLanguage', 'Prompts in')}
+          {line('subject', 'Subject', 100)}
+          {line('grade', 'Grade', 50)}
+          {line('folder', 'Folder', 100, `${id}-folders`)}
+          <datalist id={`${id}-folders`}>{folders.map((folder) => <option key={folder} value={folder} />)}</datalist>
+          <label className="flex flex-col text-sm">Tags, with commas between
+            <input
+              className="input w-full" dir="auto" value={tags}
+              onChange={(event) => {
+                setTags(event.target.value)
+                onChange({ tags: [...new Set(event.target.value.split(',').map((tag) => tag.trim().slice(0, 50)).filter((tag) => tag !== ''))].slice(0, 20) })
+              }}
+            />
+          </label>
+        </div>
+        <div className="flex justify-end"><button type="button" className="btn btn-primary" onClick={onClose}>Done</button></div>
+        {picking && (
+          <PicturePicker
+            word={details.title} language={details.promptLanguage} onClose={() => setPicking(false)}
+            onPick={(cover) => {
+              onChange({ cover })
+              setPicking(false)
+            }}
+          />
+        )}
+      </div>
+    </dialog>
+  )
+}
+
+/** Gives the details alone out of what holds them. */
+export function detailsOf(holder: ListDetails): ListDetails {
+  return Object.fromEntries(LIST_DETAILS.map((name) => [name, holder[name]])) as unknown as ListDetails
+}

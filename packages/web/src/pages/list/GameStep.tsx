@@ -1,0 +1,69 @@
+import { gameOf, randomFrom, type EntryList, type Fit, type GameKind } from '@otter/core'
+import { Check, Dices } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { PLAY } from '../../games/play.ts'
+import { TEACHER } from '../../games/teacher.ts'
+import { usePuzzles } from '../../workers/usePuzzles.ts'
+import { newSeed, type GameChoice } from './gameChoice.ts'
+
+interface GameStepProps {
+  listId: string
+  kind: GameKind
+  list: EntryList
+  fit: Fit
+  choice: GameChoice
+  onChoose: (choice: GameChoice) => void
+}
+
+/** The list as one game: how it is made, and as students will see and play it. */
+export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStepProps) {
+  const { options, seed } = choice
+  const { name, Options, sentenceFor, factsOf, shortfallOf } = TEACHER[kind]
+  const seeds = useMemo(() => [seed], [seed])
+  const { puzzles, note, busy } = usePuzzles<unknown>(kind, list, options, seeds)
+  const puzzle = puzzles?.[0]
+  const general = fit.notes.filter(({ entryIds }) => entryIds.length === 0)
+  const byRow = fit.notes.filter(({ entryIds }) => entryIds.length > 0)
+  const rowOf = (id: string): number => list.entries.findIndex((entry) => entry.id === id) + 1
+  const shortfall = puzzle === undefined ? undefined : shortfallOf(puzzle)
+  return (
+    <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
+      <section aria-label={name} className="panel flex flex-col gap-3 p-4">
+        <div className="flex items-baseline justify-between gap-2">
+          <h2 className="text-2xl">{name}</h2>
+          <p role="status" className={fit.ready ? 'flex items-center gap-1 text-success' : 'text-error'}>
+            {fit.ready ? <><Check size={16} aria-hidden="true" />{puzzle === undefined ? sentenceFor(fit.summary) : factsOf(puzzle)}</> : sentenceFor(fit.summary)}
+          </p>
+        </div>
+        <Options options={options} onChange={(next) => onChoose({ ...choice, options: next })} />
+        <div className="flex flex-wrap items-center gap-2 text-sm">
+          <button type="button" className="btn btn-sm" onClick={() => onChoose({ ...choice, seed: newSeed() })}><Dices size={16} aria-hidden="true" />Another one</button>
+          <label className="flex items-center gap-2"><span className="quiet">Seed</span><input className="input input-sm w-28" maxLength={40} value={seed} onChange={(event) => onChoose({ ...choice, seed: event.target.value })} /></label>
+        </div>
+        {[...general, ...(note && !general.some(({ code }) => code === note.code) && fit.ready ? [note] : [])].map((one) => <p key={one.code} role="alert" className="text-sm text-error">{sentenceFor(one)}</p>)}
+        {shortfall !== undefined && <p role="alert" className="text-sm text-error">{shortfall}</p>}
+        {byRow.length > 0 && (
+          <details className="text-sm" open={byRow.length < 6}>
+            <summary className="cursor-pointer">{byRow.length} {byRow.length === 1 ? 'entry needs' : 'entries need'} a look for this game</summary>
+            <ul className="ms-4 list-disc">{byRow.slice(0, 50).map((one) => <li key={`${one.code} ${one.entryIds[0]}`}><Link className="link" to={`/lists/${listId}?row=${rowOf(one.entryIds[0])}`}>Row {rowOf(one.entryIds[0])}</Link>: {sentenceFor(one)}</li>)}</ul>
+          </details>
+        )}
+      </section>
+      <section aria-label="Preview" className={`panel p-4 ${busy ? 'opacity-90' : ''}`}>
+        <h2 className="mb-1 text-2xl">What students get</h2>
+        <p className="quiet mb-3 text-sm">Try it: nothing here is counted.</p>
+        {puzzle !== undefined && <Preview key={JSON.stringify(puzzle)} kind={kind} puzzle={puzzle} />}
+        {puzzle === undefined && !fit.ready && <p className="quiet">There is nothing to see yet. <Link className="link" to={`/lists/${listId}`}>Go to the words</Link></p>}
+      </section>
+    </div>
+  )
+}
+
+/** Plays a puzzle right here, on the reducer that the server uses too. */
+function Preview({ kind, puzzle }: { kind: GameKind; puzzle: unknown }) {
+  const game = gameOf(kind)
+  const [play, setPlay] = useState(() => game.start(puzzle, randomFrom('preview'), 0))
+  const Play = PLAY[kind]
+  return <Play view={game.view(puzzle, play) as never} waiting={false} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, 0).play)} />
+}

@@ -1,0 +1,161 @@
+import { answersOnBothSides, mendEntries, swapSides, type CheckNote, type Entry, type EntryList, type Fit, type GameKind, type Picture } from '@otter/core'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useLocation, useSearchParams } from 'react-router'
+import { uploadPicture, uploadSound } from '../../api/media.ts'
+import { useLists } from '../../api/queries.ts'
+import { Notice } from '../../ui/Notice.tsx'
+import { useSteady } from '../../ui/useSteady.ts'
+import { CheckCount } from './CheckCount.tsx'
+import { keepColumns, keptColumns, type Column } from './columns.ts'
+import { DetailsDialog, detailsOf } from './DetailsDialog.tsx'
+import { insertRows, rowOf } from './draft.ts'
+import { EntryPanel } from './EntryPanel.tsx'
+import { ExportDialog } from './ExportDialog.tsx'
+import { FitCards } from './FitCards.tsx'
+import { ImportDialog, type Imported } from './ImportDialog.tsx'
+import type { Pasted } from './pastedTable.ts'
+import { overwriteCells } from './selection.ts'
+import { SuggestPictures } from './SuggestPictures.tsx'
+import { takeArchive } from './takeArchive.ts'
+import { Toolbar } from './Toolbar.tsx'
+import type { ListDraft } from './useListDraft.ts'
+import { WordsTable, type TableHandle } from './WordsTable.tsx'
+
+interface WordsStepProps {
+  listId: string
+  own: ListDraft
+  list: EntryList
+  notes: readonly CheckNote[]
+  fits: Record<GameKind, Fit>
+}
+
+/** Words that are coming in, and where they would go. */
+interface Incoming {
+  source: { pasted: Pasted } | { file: File } | undefined
+  index: number
+  column: Column
+}
+
+/** The words of the list, and beside them what they can be, or all of one entry. */
+export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
+  const { draft, edit, undo, redo } = own
+  const { entries } = draft
+  const table = useRef<TableHandle>(null)
+  const location = useLocation()
+  const [query] = useSearchParams()
+  const [columns, setColumns] = useState(keptColumns)
+  const [openId, setOpenId] = useState<string>()
+  const [dialog, setDialog] = useState<'details' | 'export' | 'pictures'>()
+  const [incoming, setIncoming] = useState<Incoming | undefined>(() => ((location.state as { open?: string } | null)?.open === 'import' ? { source: undefined, index: entries.length, column: 'answer' } : undefined))
+  const [busy, setBusy] = useState(false)
+  const [problem, setProblem] = useState<Error>()
+  const visited = useRef(-1)
+  const lists = useLists()
+  const folders = useMemo(() => distinct(lists.data?.map(({ folder }) => folder) ?? []), [lists.data])
+  const groups = useMemo(() => distinct(entries.map(({ group }) => group)), [entries])
+  const byEntry = useMemo(() => {
+    const gathered = new Map<string, CheckNote[]>()
+    for (const note of notes) gathered.set(note.entryIds[0], [...gathered.get(note.entryIds[0]) ?? [], note])
+    return gathered
+  }, [notes])
+  const openRow = entries.findIndex(({ id }) => id === openId)
+  const open = entries.at(openRow < 0 ? entries.length : openRow)
+
+  const wanted = Number(query.get('row'))
+  useEffect(() => {
+    if (wanted > 0) table.current?.goTo(wanted - 1)
+  }, [wanted])
+  const nextNote = (): void => {
+    const rows = [...new Set(notes.map(({ entryIds }) => entries.findIndex(({ id }) => id === entryIds[0])))]
+    const row = rows.find((one) => one > visited.current) ?? rows[0]
+    visited.current = row
+    table.current?.goTo(row)
+  }
+  const changeEntry = useCallback((id: string, change: Partial<Entry>, group?: string): void => edit((before) => ({ ...before, entries: before.entries.map((entry) => (entry.id === id ? { ...entry, ...change } : entry)) }), group), [edit])
+
+  const keepImported = async (imported: Imported): Promise<void> => {
+    const { index = entries.length, column = 'answer' } = incoming ?? {}
+    if (imported.how === 'insert') edit((before) => ({ ...before, entries: insertRows(before.entries, index, imported.entries) }))
+    else if (imported.how === 'overwrite') edit((before) => ({ ...before, entries: overwriteCells(before.entries, index, column, columns, imported.cells) }))
+    else {
+      setBusy(true)
+      try {
+        const { details, entries: taken, refused } = await takeArchive(imported.details, imported.entries, imported.media)
+        // An empty list without a name becomes the one that was read; any other only gains its entries.
+        edit((before) => ({ ...before, ...(before.entries.length === 0 && before.title === '' ? details : {}), entries: insertRows(before.entries, Math.min(index, before.entries.length), taken) }))
+        setProblem(refused > 0 ? new Error(`${refused} pictures or sounds of the archive could not be read and were left out.`) : undefined)
+      } catch (error) {
+        setBusy(false)
+        return setProblem(error as Error)
+      }
+      setBusy(false)
+    }
+    setIncoming(undefined)
+  }
+  const takeFiles = async (files: File[], row: number, column: Column): Promise<void> => {
+    setProblem(undefined)
+    const [file] = files
+    const side = column === 'answer' ? 'answer' : 'prompt'
+    if (!/^(image|audio|video)\//u.test(file.type)) return setIncoming({ source: { file }, index: row, column })
+    try {
+      const medium = file.type.startsWith('image/') ? { picture: await uploadPicture(file, file.name.replace(/\.\w+$/u, '')) } : { sound: await uploadSound(file) }
+      edit((before) => {
+        if (row >= before.entries.length) return { ...before, entries: insertRows(before.entries, before.entries.length, [{ ...rowOf('', ''), [side]: { text: '', ...medium } }]) }
+        return { ...before, entries: before.entries.map((entry, index) => (index === row ? { ...entry, [side]: { ...entry[side], ...medium } } : entry)) }
+      })
+    } catch (error) {
+      setProblem(error as Error)
+    }
+  }
+  const keepPictures = (side: 'answer' | 'prompt', pictures: Map<string, Picture>): void => {
+    edit((before) => ({ ...before, entries: before.entries.map((entry) => (pictures.has(entry.id) ? { ...entry, [side]: { ...entry[side], picture: pictures.get(entry.id) } } : entry)) }))
+    setDialog(undefined)
+  }
+  const showColumns = useSteady((next: Column[]) => {
+    setColumns(next)
+    keepColumns(next)
+  })
+  const importNew = useSteady(() => setIncoming({ source: undefined, index: entries.length, column: 'answer' }))
+  const takePaste = useSteady((pasted: Pasted, index: number, column: Column) => setIncoming({ source: { pasted }, index, column }))
+  const dropFiles = useSteady((files: File[], row: number, column: Column) => void takeFiles(files, row, column))
+  const swap = useSteady(() => edit((before) => ({ ...before, entries: swapSides(before.entries), answerLanguage: before.promptLanguage, promptLanguage: before.answerLanguage })))
+  const bothSides = useSteady(() => edit((before) => ({ ...before, entries: answersOnBothSides(before.entries), promptLanguage: before.answerLanguage })))
+  return (
+    <div className={`grid items-start gap-6 ${columns.length > 2 ? 'lg:grid-cols-[minmax(0,1fr)_21rem]' : 'lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]'}`}>
+      <section aria-label="Words" className="flex flex-col gap-2">
+        <Toolbar
+          columns={columns} canUndo={own.canUndo} canRedo={own.canRedo} onUndo={undo} onRedo={redo}
+          onColumns={showColumns} onImport={importNew} onOpen={setDialog} onSwap={swap} onBothSides={bothSides}
+        />
+        <CheckCount notes={notes} entryCount={entries.length} onNext={nextNote} />
+        <Notice error={problem} />
+        <WordsTable
+          ref={table} draft={draft} columns={columns} edit={edit} undo={undo} redo={redo} notes={byEntry} openId={openId} onOpen={setOpenId}
+          onPaste={takePaste} onFiles={dropFiles}
+        />
+        <p className="quiet text-sm">Enter: next row · Tab: next cell · Ctrl + . all of an entry · Shift + ↓: select · Ctrl + D: fill down · Alt + ↑↓: move · Ctrl + Backspace: delete the row · Ctrl + Z: undo</p>
+      </section>
+      {open
+        ? (
+          <EntryPanel
+            key={open.id} entry={open} row={openRow} rows={entries.length} answerLanguage={draft.answerLanguage} promptLanguage={draft.promptLanguage} groups={groups} notes={byEntry.get(open.id) ?? []}
+            onChange={(change, group) => changeEntry(open.id, change, group)} onMend={(note, mend) => edit((before) => ({ ...before, entries: mendEntries(before.entries, note, mend) }))}
+            onGo={(row) => setOpenId(entries[row].id)} onClose={() => {
+              setOpenId(undefined)
+              table.current?.goTo(openRow)
+            }}
+          />
+        )
+        : <FitCards listId={listId} list={list} fits={fits} />}
+      {incoming && <ImportDialog source={incoming.source} entryCount={entries.length} rowsBelow={incoming.source && 'pasted' in incoming.source ? entries.length - incoming.index : 0} busy={busy} problem={busy ? undefined : problem?.message} onKeep={(imported) => void keepImported(imported)} onClose={() => setIncoming(undefined)} />}
+      {dialog === 'pictures' && <SuggestPictures entries={entries} answerLanguage={draft.answerLanguage} promptLanguage={draft.promptLanguage} onKeep={keepPictures} onClose={() => setDialog(undefined)} />}
+      {dialog === 'export' && <ExportDialog details={detailsOf(draft)} entries={entries.map(({ position: _, ...entry }) => entry)} onClose={() => setDialog(undefined)} />}
+      {dialog === 'details' && <DetailsDialog details={detailsOf(draft)} folders={folders} onChange={(change) => edit((before) => ({ ...before, ...change }), `details ${Object.keys(change).join()}`)} onClose={() => setDialog(undefined)} />}
+    </div>
+  )
+}
+
+/** The names in use, each once, in order. */
+function distinct(names: readonly string[]): string[] {
+  return [...new Set(names.filter((name) => name !== ''))].sort()
+}

@@ -1,0 +1,35 @@
+import { FileRefusal, readArchive, readDelimited, readWorkbook, tableOfSheet } from '@otter/core/formats'
+import type { ImportAnswer, ReadFile } from './importAnswer.ts'
+
+/** No file is larger than this; in bytes. */
+const LARGEST = 40_000_000
+
+addEventListener('message', ({ data: file }: MessageEvent<File>) => {
+  const say = (answer: ImportAnswer): void => postMessage(answer)
+  void read(file, say).then((result) => say({ read: result }), (error: unknown) => {
+    if (error instanceof FileRefusal) say({ refusal: error.code })
+    else setTimeout(() => {
+      throw error
+    })
+  })
+})
+
+/** Reads a file by its content; its name decides only where the content could be either. */
+async function read(file: File, say: (answer: ImportAnswer) => void): Promise<ReadFile> {
+  if (file.size > LARGEST) throw new FileRefusal('too-big')
+  say({ stage: 'reading' })
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b
+  if (!isZip) return { kind: 'tables', sheets: [{ name: file.name, table: readDelimited(bytes) }] }
+  say({ stage: 'unpacking' })
+  if (!/\.xls[xm]$/iu.test(file.name)) {
+    try {
+      return { kind: 'archive', ...readArchive(bytes) }
+    } catch (error) {
+      if (!(error instanceof FileRefusal) || error.code !== 'not-this-kind') throw error
+    }
+  }
+  const sheets = (await readWorkbook(bytes)).map((sheet) => ({ name: sheet.name, table: tableOfSheet(sheet) })).filter(({ table }) => table.rows.length + table.left.length > 0 || table.header)
+  if (sheets.length === 0) throw new FileRefusal('empty')
+  return { kind: 'tables', sheets }
+}
