@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { alias } from './aliases.mjs'
 import { home, installNpmPackages } from './install.mjs'
 import { startCluster } from './postgres.mjs'
 
@@ -13,7 +14,7 @@ const { build } = await import('esbuild')
 const outfile = join(home, 'dist', 'bench.mjs')
 await build({
   entryPoints: [join(home, 'bench/main.ts')], outfile, bundle: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', logLevel: 'error', jsx: 'automatic',
-  alias: { 'naughty-words': join(home, 'node_modules/naughty-words'), '@otter/core': join(home, 'packages/core/src/index.ts'), '@otter/api': join(home, 'packages/api/src/index.ts') },
+  alias,
 })
 const folder = mkdtempSync(join(tmpdir(), 'otter-bench-'))
 const cluster = await startCluster(folder, { throwAway: true })

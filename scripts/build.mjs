@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Advice } from './postgres.mjs'
+import { alias } from './aliases.mjs'
 import { home } from './install.mjs'
 
 const stamp = join(home, 'dist', '.built')
@@ -25,7 +26,7 @@ export async function build() {
   try {
     await bundle({
       entryPoints: { server: join(home, 'packages/server/src/main.ts'), worker: join(home, 'packages/server/src/workers/entry.ts')},
-      outdir: join(home, 'dist'), bundle: true, splitting: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', alias: { 'naughty-words': join(home, 'node_modules/naughty-words'), '@otter/core': join(home, 'packages/core/src/index.ts'), '@otter/api': join(home, 'packages/api/src/index.ts') },
+      outdir: join(home, 'dist'), bundle: true, splitting: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', alias,
       jsx: 'automatic', logLevel: 'error', chunkNames: 'chunk-[hash]',
     })
     execFileSync(process.execPath, [join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], { cwd: join(home, 'packages/web'), stdio: 'inherit' })

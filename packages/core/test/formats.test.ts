@@ -54,8 +54,8 @@ describe('lists as files', () => {
   it('say beforehand what a format can not carry', () => {
     const picture = { id: idOf(7), alt: '', credit: '' }
     const entries = [newEntry({ id: idOf(1), answer: { text: 'a', picture }, prompt: { text: '', sound: { id: idOf(8), milliseconds: 900 } } }), newEntry({ id: idOf(2), answer: { text: '', picture } })]
-    expect(notCarried('csv', ListDetails.parse({ title: 'Bees', cover: picture }), entries)).to.deep.equal({ pictures: 3, sounds: 1, entries: 1, details: 1 })
-    expect(notCarried('archive', ListDetails.parse({}), entries)).to.deep.equal({ pictures: 0, sounds: 0, entries: 0, details: 0 })
+    expect(notCarried('csv', ListDetails.parse({ title: 'Bees', grade: '5', tags: ['hive'], cover: picture }), entries)).to.deep.equal({ pictures: 3, sounds: 1, entries: 1, details: ['grade', 'tags'] })
+    expect(notCarried('archive', ListDetails.parse({}), entries)).to.deep.equal({ pictures: 0, sounds: 0, entries: 0, details: [] })
   })
 
   it('are read in any delimiter and encoding, and never start a formula in a spreadsheet', () => {

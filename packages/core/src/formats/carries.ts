@@ -11,18 +11,21 @@ export interface NotCarried {
   sounds: number
   /** Entries that are left with no text at all, and so are not there. */
   entries: number
-  details: number
+  /** What is said of the list as a whole, but for its title, which is the file's name. */
+  details: (typeof DETAILS)[number][]
 }
+
+const DETAILS = ['description', 'subject', 'grade', 'folder', 'tags', 'answerLanguage', 'promptLanguage'] as const
 
 /** Counts what a format can't carry of a list. */
 export function notCarried(format: ListFormat, details: ListDetails, entries: readonly Entry[]): NotCarried {
-  if (format === 'archive') return { pictures: 0, sounds: 0, entries: 0, details: 0 }
+  if (format === 'archive') return { pictures: 0, sounds: 0, entries: 0, details: [] }
   const faces = entries.flatMap(({ answer, prompt, choices }) => [answer, prompt, ...choices])
   const textless = ({ answer, prompt, accepted, choices, hint, fact }: Entry): boolean => [answer.text, prompt.text, ...accepted, ...choices.map(({ text }) => text), hint, fact].every((text) => text === '')
   return {
     pictures: faces.filter(({ picture }) => picture).length + (details.cover ? 1 : 0),
     sounds: faces.filter(({ sound }) => sound).length,
     entries: entries.filter((entry) => textless(entry) && !(isEmptyFace(entry.answer) && isEmptyFace(entry.prompt))).length,
-    details: [details.title, details.description, details.subject, details.grade, details.folder, ...details.tags].filter((text) => text !== '').length,
+    details: DETAILS.filter((name) => details[name].length > 0),
   }
 }

@@ -13,6 +13,8 @@ const FORMATS: { format: ListFormat; name: string; end: string; note: string }[]
   { format: 'archive', name: 'Archive', end: 'zip', note: 'everything, with pictures and sounds' },
 ]
 
+const DETAIL_NAMES = { description: 'description', subject: 'subject', grade: 'grade', folder: 'folder', tags: 'tags', answerLanguage: 'language of the answers', promptLanguage: 'language of the prompts' }
+
 /** Writes the list as a file, and says beforehand what a format can't carry. */
 export function ExportDialog({ details, entries, onClose }: { details: ListDetails; entries: Entry[]; onClose: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null)
@@ -20,7 +22,8 @@ export function ExportDialog({ details, entries, onClose }: { details: ListDetai
   const [state, setState] = useState<{ busy: boolean; error?: Error }>({ busy: false })
   useEffect(() => dialog.current?.showModal(), [])
   const { pictures, sounds, entries: lost, details: more } = notCarried(format, details, entries)
-  const parts = [[pictures, 'picture'], [sounds, 'sound'], [more, 'detail of the list']].filter(([count]) => count !== 0).map(([count, name]) => `${count} ${String(name).replace(/^(\w+)/u, count === 1 ? '$1' : '$1s')}`)
+  const counted = (count: number, name: string): string[] => (count === 0 ? [] : [`${count} ${name}${count === 1 ? '' : 's'}`])
+  const parts = [...counted(pictures, 'picture'), ...counted(sounds, 'sound'), ...more.map((name) => `the ${DETAIL_NAMES[name]}`)]
   const write = (): void => {
     setState({ busy: true })
     const worker = new Worker(new URL('../../workers/export.worker.ts', import.meta.url), { type: 'module' })
