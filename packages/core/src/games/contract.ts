@@ -1,5 +1,6 @@
 import type { ZodType } from 'zod'
 import type { EntryList } from '../list/entry.ts'
+import type { SheetPage } from '../print/sheet.ts'
 import type { Random } from '../random/random.ts'
 
 /** What a response came to. */
@@ -62,6 +63,8 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   make(list: EntryList, options: Options, random: Random): Puzzle
   /** How many entries the puzzle asks, and which: the rows of its results. */
   asked(puzzle: Puzzle): { entryId: string; text: string }[]
+  /** The puzzle on paper, or its key; no pages where it makes no sense there. */
+  sheet(puzzle: Puzzle, isKey: boolean): SheetPage[]
   start(puzzle: Puzzle, random: Random, at: number): Play
   /** All that a player's screen may know, and no more. */
   view(puzzle: Puzzle, play: Play): View

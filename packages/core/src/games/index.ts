@@ -1,10 +1,12 @@
+import { asking, type Asking } from './asking.ts'
 import type { Game } from './contract.ts'
+import { crossword } from './crossword/index.ts'
 import { wordsearch } from './wordsearch/index.ts'
 
 /** A game of which only the contract is known: what it makes, it also takes. */
-export type AnyGame = Game<unknown, unknown, unknown, unknown, unknown>
+export type AnyGame = Game<Asking, unknown, unknown, unknown, unknown>
 
-const REGISTRY = { wordsearch } satisfies Record<string, AnyGame>
+const REGISTRY = { wordsearch: asking(wordsearch), crossword: asking(crossword) } satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */
 export type GameKind = keyof typeof REGISTRY

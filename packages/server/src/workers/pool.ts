@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import { Piscina } from 'piscina'
 import { Problem } from '../problem.ts'
+import { refusalOf } from './refusals.ts'
 import type { MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
 
 /** Heavy work off the main thread. Both throw a Problem where the list can't become the puzzle. */
@@ -19,13 +20,7 @@ export function startWorkers(threads: number): Workers {
   const run = async <Value>(name: string, task: object): Promise<Value> => {
     const reply = await pool.run(task, { name }) as WorkerReply<Value>
     if ('value' in reply) return reply.value
-    throw new Problem(422, sentence(reply.note))
+    throw new Problem(422, refusalOf(reply.kind, reply.note))
   }
   return { make: (task) => run('make', task), sheets: (task) => run('sheets', task), close: () => pool.destroy() }
-}
-
-function sentence({ code, values }: { code: string; values: Record<string, string | number> }): string {
-  if (code === 'no-words') return 'No entry of this list has an answer of two letters or more. Add some words first.'
-  if (code === 'message-length') return `The hidden message has ${values.length} letters; with this grid it needs ${values.least} to ${values.most}. Change its length, or let the size be automatic.`
-  return 'These words leave no letters to fill the grid with. Try a larger grid, or fewer words.'
 }

@@ -1,23 +1,23 @@
 /** @jsxRuntime automatic */
 import { versionSeed } from '@otter/api'
-import { gameOf, randomFrom, type WordSearchPuzzle } from '@otter/core'
+import { gameOf, randomFrom } from '@otter/core'
 import { Document, renderToBuffer } from '@react-pdf/renderer'
 import QRCode from 'qrcode'
-import { WordSearchSheet } from './WordSearchSheet.tsx'
+import { PrintedPage } from './PrintedPage.tsx'
 import type { SheetsTask } from './tasks.ts'
 
 /** Renders all versions of a game as one PDF: the students' pages first, then the keys. */
-export async function renderSheets({ list, sheets, address }: SheetsTask): Promise<Uint8Array> {
+export async function renderSheets({ list, sheets, address, pictures }: SheetsTask): Promise<Uint8Array> {
   const { kind, options, seed, versions, paper, key } = sheets
   const game = gameOf(kind)
   const made = Array.from({ length: versions }, (_, index) => {
     const own = versionSeed(seed, index + 1)
-    return { seed: own, version: index + 1, puzzle: game.make(list, options, randomFrom(own)) as WordSearchPuzzle }
+    return { seed: own, version: index + 1, puzzle: game.make(list, options, randomFrom(own)) }
   })
   const qr = address === undefined ? undefined : qrSquares(address)
-  const pages = (key ? [false, true] : [false]).flatMap((isKey) => made.map((one) => (
-    <WordSearchSheet key={`${one.version} ${isKey}`} title={list.title} {...one} versions={versions} paper={paper} isKey={isKey} qr={qr} address={address} />
-  )))
+  const pages = (key ? [false, true] : [false]).flatMap((isKey) => made.flatMap(({ puzzle, ...one }) => game.sheet(puzzle, isKey).map(({ blocks }, index) => (
+    <PrintedPage key={`${one.version} ${isKey} ${index}`} title={list.title} {...one} blocks={blocks} versions={versions} paper={paper} isKey={isKey} qr={qr} address={address} pictures={pictures} />
+  ))))
   return renderToBuffer(<Document title={list.title} creator="Jolly Otter" producer="Jolly Otter">{pages}</Document>)
 }
 

@@ -1,20 +1,22 @@
-import type { EntryList, GameKind } from '@otter/core'
+import type { Asking, EntryList, GameKind } from '@otter/core'
 import type { PrintSheets } from '@otter/api'
 
 /** A puzzle to make. */
 export interface MakeTask {
   kind: GameKind
   list: EntryList
-  options: unknown
+  options: Asking
   seed: string
 }
 
 /** Sheets to print: all versions of a puzzle, and the address of its on-screen game. */
 export interface SheetsTask {
   list: EntryList
-  sheets: PrintSheets
+  sheets: Omit<PrintSheets, 'options'> & { options: Asking }
   address: string | undefined
+  /** Bytes of the pictures, by id. */
+  pictures: Record<string, Uint8Array>
 }
 
 /** What a worker gives back: errors of the teacher's making travel as data. */
-export type WorkerReply<Value> = { value: Value } | { note: { code: string; values: Record<string, string | number> } }
+export type WorkerReply<Value> = { value: Value } | { kind: GameKind; note: { code: string; values: Record<string, string | number> } }

@@ -17,8 +17,6 @@ export interface TeacherScreens<Options, Puzzle> {
   Options(props: { options: Options; onChange(options: Options): void }): ReactNode
   /** A small real puzzle, as a picture. */
   Thumbnail(props: { puzzle: Puzzle }): ReactNode
-  /** A printed puzzle or its key, without head and foot. */
-  Print(props: { puzzle: Puzzle; isKey: boolean }): ReactNode
   /** Words a note about a list and this game. */
   sentenceFor(note: FitNote): string
   /** Says in a few words what was made. */

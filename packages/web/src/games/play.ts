@@ -1,7 +1,8 @@
 import type { GameKind } from '@otter/core'
 import type { ComponentType } from 'react'
 import type { PlayProps } from './contract.ts'
-import { Play as WordSearchPlay } from './wordsearch/Play.tsx'
+import { Play as Crossword } from './crossword/Play.tsx'
+import { Play as WordSearch } from './wordsearch/Play.tsx'
 
 /** The screens that students play on, by kind of game. */
-export const PLAY: Record<GameKind, ComponentType<PlayProps<never, unknown>>> = { wordsearch: WordSearchPlay }
+export const PLAY: Record<GameKind, ComponentType<PlayProps<never, unknown>>> = { wordsearch: WordSearch, crossword: Crossword }

@@ -1,10 +1,10 @@
-import { gameOf, PuzzleError, randomFrom, type EntryList, type FitNote, type GameKind } from '@otter/core'
+import { gameOf, PuzzleError, randomFrom, type Asking, type EntryList, type FitNote, type GameKind } from '@otter/core'
 
 /** A puzzle to make. */
 export interface PuzzleJob {
   kind: GameKind
   list: EntryList
-  options: unknown
+  options: Asking
   seed: string
 }
 

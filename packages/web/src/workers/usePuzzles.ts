@@ -1,4 +1,4 @@
-import type { EntryList, FitNote, GameKind } from '@otter/core'
+import type { Asking, EntryList, FitNote, GameKind } from '@otter/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { PuzzleAnswer, PuzzleJob, PuzzleRequest, PuzzleResult } from './puzzle.worker.ts'
 
@@ -40,7 +40,7 @@ export interface Puzzles<Puzzle> {
 }
 
 /** Makes puzzles of a list, one for each seed. */
-export function usePuzzles<Puzzle>(kind: GameKind, list: EntryList | undefined, options: unknown, seeds: string[]): Puzzles<Puzzle> {
+export function usePuzzles<Puzzle>(kind: GameKind, list: EntryList | undefined, options: Asking, seeds: string[]): Puzzles<Puzzle> {
   const jobs = useMemo(() => list && seeds.map((seed): PuzzleJob => ({ kind, list, options, seed })), [kind, list, options, seeds])
   const { results, busy } = usePuzzleJobs(jobs)
   return useMemo(() => {

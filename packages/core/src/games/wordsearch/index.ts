@@ -4,6 +4,7 @@ import { make } from './make.ts'
 import { WordSearchOptions } from './options.ts'
 import { move, score, start, view, WordSearchMove, type WordSearchPlay, type WordSearchView } from './play.ts'
 import type { WordSearchPuzzle } from './puzzle.ts'
+import { sheet } from './sheet.ts'
 
 /** Words hidden in a grid of letters. */
 export const wordsearch: Game<WordSearchOptions, WordSearchPuzzle, WordSearchPlay, WordSearchMove, WordSearchView> = {
@@ -13,6 +14,7 @@ export const wordsearch: Game<WordSearchOptions, WordSearchPuzzle, WordSearchPla
   fit,
   make,
   asked: (puzzle) => puzzle.words.map(({ entryId, text }) => ({ entryId, text })),
+  sheet,
   start,
   view,
   move,

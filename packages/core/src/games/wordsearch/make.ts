@@ -30,7 +30,7 @@ export function make(list: EntryList, options: WordSearchOptions, random: Random
   if (prepared.roots.length === 0) {
     throw new PuzzleError({ code: 'no-words', entryIds: prepared.unplaced.map(({ entryId }) => entryId), values: {} })
   }
-  const style = { letterCase: options.letterCase, accents: options.accents, language: list.answerLanguage || undefined }
+  const style = { letterCase: options.early ? 'lower' as const : options.letterCase, accents: options.accents, language: list.answerLanguage || undefined }
   const message = gridLetters(options.message, style)
   const words = [...prepared.roots, ...prepared.inner]
   const alphabet = puzzleAlphabet(words, message, style)

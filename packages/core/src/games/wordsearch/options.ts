@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { MAX_SIDE } from '../../grid/letterGrid.ts'
 import { cleanText } from '../../text/cleanText.ts'
+import { ASKING } from '../asking.ts'
 
 export const MIN_SIDE = 4
 
@@ -8,6 +9,7 @@ const Side = z.number().int().min(MIN_SIDE).max(MAX_SIDE)
 
 /** What a teacher chooses for a word search. */
 export const WordSearchOptions = z.object({
+  ...ASKING,
   /** A roomy grid, the smallest that holds the words, or rows and columns as chosen. */
   size: z.enum(['automatic', 'smallest', 'chosen']).default('automatic'),
   rows: Side.default(15),

@@ -34,7 +34,7 @@ export interface PreparedWords {
  * be in the grid: with nothing to show, one letter, repeats, and those that would be spelled more than once.
  */
 export function prepareWords(list: EntryList, options: WordSearchOptions): PreparedWords {
-  const style = { letterCase: options.letterCase, accents: options.accents, language: list.answerLanguage || undefined }
+  const style = { letterCase: options.early ? 'lower' as const : options.letterCase, accents: options.accents, language: list.answerLanguage || undefined }
   const bothWays = options.directions === 8
   const unplaced: UnplacedWord[] = []
   const words: Word[] = []

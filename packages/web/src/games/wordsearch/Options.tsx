@@ -1,5 +1,5 @@
 import { WordSearchOptions } from '@otter/core'
-import { useId, type ReactNode } from 'react'
+import { Choice, Select } from '../Choice.tsx'
 
 interface OptionsProps {
   options: WordSearchOptions
@@ -20,59 +20,15 @@ export function Options({ options, onChange }: OptionsProps) {
   )
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
-      <Choice label="Size">
-        {(id) => (
-          <span className="flex items-center gap-1">
-            <select id={id} className="select select-sm w-full" value={options.size} onChange={(event) => set({ size: event.target.value as WordSearchOptions['size'] })}>
-              <option value="automatic">Automatic</option>
-              <option value="smallest">Smallest</option>
-              <option value="chosen">Chosen</option>
-            </select>
-            {options.size === 'chosen' && <>{side('rows', 'Rows')}×{side('cols', 'Columns')}</>}
-          </span>
-        )}
-      </Choice>
-      <Choice label="Words run">
-        {(id) => (
-          <select id={id} className="select select-sm w-full" value={options.directions} onChange={(event) => set({ directions: Number(event.target.value) as WordSearchOptions['directions'] })}>
-            <option value={2}>Along and down</option>
-            <option value={4}>Diagonally too</option>
-            <option value={8}>And backwards</option>
-          </select>
-        )}
-      </Choice>
-      <Choice label="Students see">
-        {(id) => (
-          <select id={id} className="select select-sm w-full" value={options.show} onChange={(event) => set({ show: event.target.value as WordSearchOptions['show'] })}>
-            <option value="words">The words</option>
-            <option value="clues">Only the clues</option>
-          </select>
-        )}
-      </Choice>
-      <Choice label="Letters">
-        {(id) => (
-          <select id={id} className="select select-sm w-full" value={options.letterCase} onChange={(event) => set({ letterCase: event.target.value as WordSearchOptions['letterCase'] })}>
-            <option value="upper">CAPITALS</option>
-            <option value="lower">small letters</option>
-          </select>
-        )}
-      </Choice>
-      <Choice label="Accents">
-        {(id) => (
-          <select id={id} className="select select-sm w-full" value={options.accents} onChange={(event) => set({ accents: event.target.value as WordSearchOptions['accents'] })}>
-            <option value="kept">Kept</option>
-            <option value="folded">Left off</option>
-          </select>
-        )}
-      </Choice>
+      <Select label="Size" value={options.size} options={[['automatic', 'Automatic'], ['smallest', 'Smallest'], ['chosen', 'Chosen']]} onChange={(size) => set({ size })} />
+      {options.size === 'chosen' && <div><span className="quiet">Cells</span><span className="flex items-center gap-1">{side('rows', 'Rows')}×{side('cols', 'Columns')}</span></div>}
+      <Select label="Words run" value={options.directions} options={[[2, 'Along and down'], [4, 'Diagonally too'], [8, 'And backwards']]} onChange={(directions) => set({ directions })} />
+      <Select label="Students see" value={options.show} options={[['words', 'The words'], ['clues', 'Only the clues']]} onChange={(show) => set({ show })} />
+      <Select label="Letters" value={options.letterCase} options={[['upper', 'CAPITALS'], ['lower', 'small letters']]} onChange={(letterCase) => set({ letterCase })} />
+      <Select label="Accents" value={options.accents} options={[['kept', 'Kept'], ['folded', 'Left off']]} onChange={(accents) => set({ accents })} />
       <Choice label="Hidden message">
         {(id) => <input id={id} dir="auto" className="input input-sm w-full" placeholder="none" maxLength={400} value={options.message} onChange={(event) => set({ message: event.target.value })} />}
       </Choice>
     </div>
   )
-}
-
-function Choice({ label, children }: { label: string; children: (id: string) => ReactNode }) {
-  const id = useId()
-  return <div><label htmlFor={id} className="quiet">{label}</label>{children(id)}</div>
 }

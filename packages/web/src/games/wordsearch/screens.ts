@@ -1,7 +1,6 @@
 import { faceLetters, WordSearchOptions, type Entry, type WordSearchPuzzle } from '@otter/core'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
-import { Print } from './Print.tsx'
 import { sentenceFor } from './sentences.ts'
 import { Thumbnail } from './Thumbnail.tsx'
 
@@ -12,7 +11,7 @@ const THUMBNAIL_LETTERS = 8
 /** The word search as teachers see it. */
 export const screens: TeacherScreens<WordSearchOptions, WordSearchPuzzle> = {
   name: 'Word search',
-  Options, Print, Thumbnail, sentenceFor,
+  Options, Thumbnail, sentenceFor,
   factsOf: ({ words, rows }) => `${words.length} ${words.length === 1 ? 'word' : 'words'}, ${rows.length}×${rows[0].length}`,
   shortfallOf: ({ unplaced }) => {
     const missing = unplaced.filter(({ why }) => why === 'no-room').map(({ text }) => text)

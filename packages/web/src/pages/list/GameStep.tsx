@@ -2,6 +2,7 @@ import { gameOf, randomFrom, type EntryList, type Fit, type GameKind } from '@ot
 import { Check, Dices } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
+import { AskingOptions } from '../../games/AskingOptions.tsx'
 import { PLAY } from '../../games/play.ts'
 import { TEACHER } from '../../games/teacher.ts'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
@@ -20,6 +21,7 @@ interface GameStepProps {
 export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStepProps) {
   const { options, seed } = choice
   const { name, Options, sentenceFor, factsOf, shortfallOf } = TEACHER[kind]
+  const groups = useMemo(() => [...new Set(list.entries.map(({ group }) => group).filter((group) => group !== ''))], [list])
   const seeds = useMemo(() => [seed], [seed])
   const { puzzles, note, busy } = usePuzzles<unknown>(kind, list, options, seeds)
   const puzzle = puzzles?.[0]
@@ -36,6 +38,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
             {fit.ready ? <><Check size={16} aria-hidden="true" />{puzzle === undefined ? sentenceFor(fit.summary) : factsOf(puzzle)}</> : sentenceFor(fit.summary)}
           </p>
         </div>
+        <AskingOptions options={options} groups={groups} onChange={(change) => onChoose({ ...choice, options: { ...options, ...change } })} />
         <Options options={options} onChange={(next) => onChoose({ ...choice, options: next })} />
         <div className="flex flex-wrap items-center gap-2 text-sm">
           <button type="button" className="btn btn-sm" onClick={() => onChoose({ ...choice, seed: newSeed() })}><Dices size={16} aria-hidden="true" />Another one</button>

@@ -1,9 +1,10 @@
-import { GAME_KINDS, gameOf, type GameKind } from '@otter/core'
+import { GAME_KINDS, gameOf, type Asking, type GameKind } from '@otter/core'
 import { z } from 'zod'
 
 /** The options and seed that a teacher has chosen for a list and a game, on this device. */
 export interface GameChoice {
-  options: unknown
+  /** The game's own options beside those of every game. */
+  options: Asking
   seed: string
 }
 

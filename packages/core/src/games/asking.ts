@@ -1,0 +1,34 @@
+import { z } from 'zod'
+import type { EntryList } from '../list/entry.ts'
+import { MAX_ENTRIES } from '../list/entry.ts'
+import { swapSides } from '../list/swapSides.ts'
+import type { Game } from './contract.ts'
+
+/** What a teacher can choose for every game: which side is asked, of which entries, and for whom. */
+export const ASKING = {
+  /** The side that is to be given; the other one is shown. */
+  ask: z.enum(['answer', 'prompt']).default('answer'),
+  take: z.enum(['all', 'group', 'first']).default('all'),
+  group: z.string().max(200).default(''),
+  first: z.number().int().min(1).max(MAX_ENTRIES).default(20),
+  /** For those who learn to read: bigger, in small letters of a schoolbook's shape, with spoken words. */
+  early: z.boolean().default(false),
+}
+export const Asking = z.object(ASKING)
+export type Asking = z.infer<typeof Asking>
+
+/** Gives the part of a list that is asked, its entries turned so that the answer is what is to be given. */
+export function askedList(list: EntryList, { ask, take, group, first }: Asking): EntryList {
+  const chosen = take === 'group' ? list.entries.filter((entry) => entry.group === group) : take === 'first' ? list.entries.slice(0, first) : list.entries
+  if (ask === 'answer') return chosen === list.entries ? list : { ...list, entries: chosen }
+  return { ...list, answerLanguage: list.promptLanguage, promptLanguage: list.answerLanguage, entries: swapSides(chosen) }
+}
+
+/** Makes a game take only what is asked of a list. */
+export function asking<Options extends Asking, Puzzle, Play, Move, View>(game: Game<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move, View> {
+  return {
+    ...game,
+    fit: (list, options) => game.fit(askedList(list, options), options),
+    make: (list, options, random) => game.make(askedList(list, options), options, random),
+  }
+}

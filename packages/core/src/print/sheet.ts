@@ -1,0 +1,61 @@
+import type { ReadingDirection } from '../text/direction.ts'
+
+/** A cell of a printed grid. */
+export interface SheetCell {
+  text: string
+  number?: number
+}
+
+/** A grid of letters. Columns count along the reading direction. */
+export interface SheetGrid {
+  type: 'grid'
+  rows: number
+  cols: number
+  direction: ReadingDirection
+  /** Row by row; null where there is no cell. */
+  cells: (SheetCell | null)[]
+  /** Lines through cells, as on a key. */
+  lines: { row: number; col: number; toRow: number; toCol: number }[]
+  /** Whether each cell has a frame, or the grid alone. */
+  framed: boolean
+}
+
+/** Words or clues, in columns. */
+export interface SheetItems {
+  type: 'items'
+  heading?: 'across' | 'down'
+  columns: 1 | 2 | 4
+  /** Set for lists whose order goes with the words' reading direction. */
+  direction?: ReadingDirection
+  items: SheetItem[]
+}
+
+export interface SheetItem {
+  /** A number before it; empty for none. */
+  label: string
+  text: string
+  /** What stands behind it, as "(5)". */
+  note: string
+  /** The answer, on a key. */
+  answer: string
+  /** Id of its picture. */
+  picture?: string
+}
+
+export interface SheetText {
+  type: 'text'
+  text: string
+}
+
+export type SheetBlock = SheetGrid | SheetItems | SheetText | SheetRow
+
+/** Blocks side by side. */
+export interface SheetRow {
+  type: 'row'
+  blocks: (SheetItems | SheetText)[]
+}
+
+/** One printed page without its head and foot, for paper and PDF alike. */
+export interface SheetPage {
+  blocks: SheetBlock[]
+}

@@ -1,0 +1,105 @@
+/** @jsxRuntime automatic */
+import { directionOf, type SheetBlock, type SheetGrid, type SheetItems } from '@otter/core'
+import { Canvas, Image, Text, View } from '@react-pdf/renderer'
+import { fileFor } from './fonts.ts'
+
+export const INK = '#14312F'
+export const QUIET = '#46605B'
+const RULE = '#D9D2C0'
+const HEADINGS = { across: 'Across', down: 'Down' }
+/** Largest cell and tallest grid, in points. */
+const LARGEST = { open: 40, framed: 30 }
+const TALLEST = { open: 520, framed: 430 }
+
+interface PrintedBlockProps {
+  block: SheetBlock
+  /** Room from side to side, in points. */
+  width: number
+  pictures: Record<string, Uint8Array>
+}
+
+/** One block of a printed page. */
+export function PrintedBlock({ block, width, pictures }: PrintedBlockProps) {
+  if (block.type === 'grid') return <Grid grid={block} width={width} />
+  if (block.type === 'text') return <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{block.text}</Text>
+  if (block.type === 'items') return <Items list={block} pictures={pictures} />
+  return (
+    <View style={{ flexDirection: 'row', gap: 24 }}>
+      {block.blocks.map((own, index) => <View key={index} style={{ flex: 1 }}><PrintedBlock block={own} width={width / block.blocks.length} pictures={pictures} /></View>)}
+    </View>
+  )
+}
+
+function Items({ list: { heading, columns, direction, items }, pictures }: { list: SheetItems; pictures: Record<string, Uint8Array> }) {
+  const rtl = direction === 'rtl'
+  return (
+    <View style={{ marginTop: 14, fontSize: heading ? 10.5 : 12 }}>
+      {heading ? <Text style={{ fontWeight: 700, fontSize: 13, marginBottom: 3 }}>{HEADINGS[heading]}</Text> : null}
+      <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', flexWrap: 'wrap' }}>
+        {items.map(({ label, text, note, answer, picture }, index) => (
+          <View key={index} wrap={false} style={{ width: `${100 / columns}%`, paddingRight: 10, paddingVertical: 2, flexDirection: 'row' }}>
+            {label !== '' ? <Text style={{ width: 20, fontWeight: 700 }}>{label}</Text> : null}
+            <View style={{ flex: 1 }}>
+              {picture !== undefined && picture in pictures ? <Image src={{ data: Buffer.from(pictures[picture]), format: pictures[picture][0] === 0x89 ? 'png' : 'jpg' }} style={{ height: 34, width: 34, objectFit: 'contain' }} /> : null}
+              <Text style={{ direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{[text, note].filter((part) => part !== '').join(' ')}{answer !== '' ? ` · ${answer}` : ''}</Text>
+            </View>
+          </View>
+        ))}
+      </View>
+    </View>
+  )
+}
+
+/** Drawn letter by letter on a canvas: laid out as text, a class set of grids took ten times as long. */
+function Grid({ grid: { rows, cols, cells, lines, direction, framed }, width }: { grid: SheetGrid; width: number }) {
+  const cell = Math.min(framed ? LARGEST.framed : LARGEST.open, width / cols, (framed ? TALLEST.framed : TALLEST.open) / rows)
+  const left = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col) * cell
+  const paint = (painter: LetterPainter): null => {
+    if (!framed) painter.lineWidth(0.75).strokeColor(RULE).rect(0, 0, cols * cell, rows * cell).stroke()
+    if (lines.length > 0) {
+      painter.lineWidth(cell * 0.72).lineCap('round').strokeColor(QUIET).strokeOpacity(0.28)
+      for (const { row, col, toRow, toCol } of lines) {
+        painter.moveTo(left(col) + cell / 2, (row + 0.5) * cell)
+        painter.lineTo(left(toCol) + cell / 2, (toRow + 0.5) * cell).stroke()
+      }
+    }
+    painter.fillColor(INK)
+    let file = ''
+    // Setting a font reads its file, even where it is the same again.
+    const write = (text: string, x: number, y: number, size: number, align: 'center' | 'left'): void => {
+      if (file !== (file = fileFor(text))) painter.font(file)
+      painter.fontSize(size).text(text, x, y, { width: cell, align, lineBreak: false })
+    }
+    if (framed) painter.lineWidth(0.8).strokeColor(INK).strokeOpacity(1)
+    cells.forEach((own, index) => {
+      if (!own) return
+      const x = left(index % cols)
+      const y = Math.floor(index / cols) * cell
+      if (framed) painter.rect(x, y, cell, cell).stroke()
+      if (own.number !== undefined) write(String(own.number), x + cell * 0.07, y + cell * 0.04, cell * 0.27, 'left')
+      if (own.text !== '') write(own.text, x, y + cell * (framed ? 0.22 : 0.14), cell * 0.6, 'center')
+    })
+    return null
+  }
+  return (
+    <View style={{ alignItems: 'center' }}>
+      <Canvas style={{ width: cols * cell, height: rows * cell }} paint={paint as never} />
+    </View>
+  )
+}
+
+/** Of a canvas painter, what the grid needs: it is PDFKit's document, which also sets type from a file. */
+interface LetterPainter {
+  lineWidth(width: number): LetterPainter
+  lineCap(cap: 'round'): LetterPainter
+  strokeColor(color: string): LetterPainter
+  strokeOpacity(opacity: number): LetterPainter
+  fillColor(color: string): LetterPainter
+  rect(x: number, y: number, width: number, height: number): LetterPainter
+  moveTo(x: number, y: number): LetterPainter
+  lineTo(x: number, y: number): LetterPainter
+  stroke(): LetterPainter
+  font(file: string): LetterPainter
+  fontSize(size: number): LetterPainter
+  text(text: string, x: number, y: number, options: { width: number; align: 'center' | 'left'; lineBreak: false }): LetterPainter
+}

@@ -1,0 +1,71 @@
+/** @jsxRuntime automatic */
+import { directionOf, type SheetBlock } from '@otter/core'
+import { Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
+import { displayFamiliesFor, familiesFor } from './fonts.ts'
+import { INK, PrintedBlock, QUIET } from './PrintedBlock.tsx'
+
+const styles = StyleSheet.create({
+  page: { padding: 40, color: INK, fontSize: 12 },
+  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-start' },
+  title: { fontSize: 22 },
+  lines: { flexDirection: 'row', gap: 18, marginTop: 12, marginBottom: 12, fontSize: 10, color: QUIET },
+  line: { borderBottomWidth: 0.75, borderBottomColor: QUIET, height: 12 },
+  foot: { position: 'absolute', left: 40, right: 40, bottom: 22, fontSize: 8, color: QUIET, flexDirection: 'row', justifyContent: 'space-between' },
+})
+
+/** One printed page. */
+export interface PrintedPageProps {
+  title: string
+  blocks: readonly SheetBlock[]
+  seed: string
+  version: number
+  versions: number
+  paper: 'a4' | 'letter'
+  isKey: boolean
+  /** Dark squares of the QR code, row by row; and the address in letters. */
+  qr: boolean[][] | undefined
+  address: string | undefined
+  /** Bytes of the pictures, by id. */
+  pictures: Record<string, Uint8Array>
+}
+
+/** A page with its head and foot: the same for every game. */
+export function PrintedPage({ title, blocks, seed, version, versions, paper, isKey, qr, address, pictures }: PrintedPageProps) {
+  const everything = title + blocks.map(textOf).join('')
+  return (
+    <Page size={paper === 'a4' ? 'A4' : 'LETTER'} style={[styles.page, { fontFamily: familiesFor(everything) }]}>
+      <View style={[styles.head, { flexDirection: directionOf(title) === 'rtl' ? 'row-reverse' : 'row' }]}>
+        <Text style={[styles.title, { fontFamily: displayFamiliesFor(everything), direction: directionOf(title) }]}>{title}{isKey ? ' · Key' : ''}</Text>
+        {qr !== undefined && !isKey ? <QrCode squares={qr} /> : null}
+      </View>
+      {isKey ? <View style={{ height: 16 }} /> : (
+        <View style={styles.lines}>
+          <Text>Name</Text><View style={[styles.line, { flexGrow: 2 }]} /><Text>Date</Text><View style={[styles.line, { flexGrow: 1 }]} />
+        </View>
+      )}
+      {blocks.map((block, index) => <PrintedBlock key={index} block={block} width={paper === 'a4' ? 515 : 532} pictures={pictures} />)}
+      <View style={styles.foot} fixed>
+        <Text>Seed {seed}{versions > 1 ? ` · version ${version} of ${versions}` : ''}</Text>
+        <Text>{address ?? ''}</Text>
+      </View>
+    </Page>
+  )
+}
+
+/** All letters of a block: the page needs a font for each. */
+function textOf(block: SheetBlock): string {
+  if (block.type === 'grid') return block.cells.map((cell) => cell?.text ?? '').join('')
+  if (block.type === 'items') return block.items.map(({ text, answer }) => text + answer).join('')
+  if (block.type === 'text') return block.text
+  return block.blocks.map(textOf).join('')
+}
+
+function QrCode({ squares }: { squares: boolean[][] }) {
+  const side = squares.length
+  const path = squares.flatMap((row, y) => row.flatMap((dark, x) => (dark ? [`M${x} ${y}h1.02v1.02h-1.02z`] : []))).join('')
+  return (
+    <Svg width={62} height={62} viewBox={`0 0 ${side} ${side}`}>
+      <Path d={path} fill={INK} />
+    </Svg>
+  )
+}

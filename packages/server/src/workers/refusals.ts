@@ -1,0 +1,17 @@
+import type { FitNote, GameKind } from '@otter/core'
+
+type Note = Pick<FitNote, 'code' | 'values'>
+
+const REFUSALS: Record<GameKind, (note: Note) => string> = {
+  wordsearch: ({ code, values }) => {
+    if (code === 'no-words') return 'No entry of this list has an answer of two letters or more. Add some words first.'
+    if (code === 'message-length') return `The hidden message has ${values.length} letters; with this grid it needs ${values.least} to ${values.most}. Change its length, or let the size be automatic.`
+    return 'These words leave no letters to fill the grid with. Try a larger grid, or fewer words.'
+  },
+  crossword: () => 'A crossword needs two words that share a letter. Add some words first.',
+}
+
+/** Says why a list can't become a game. */
+export function refusalOf(kind: GameKind, note: Note): string {
+  return REFUSALS[kind](note)
+}

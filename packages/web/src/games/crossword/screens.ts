@@ -1,0 +1,28 @@
+import { CrosswordOptions, faceLetters, type CrosswordPuzzle } from '@otter/core'
+import type { TeacherScreens } from '../contract.ts'
+import { Options } from './Options.tsx'
+import { sentenceFor } from './sentences.ts'
+import { Thumbnail } from './Thumbnail.tsx'
+
+/** Words in a thumbnail, letters in each, and steps for it. */
+const THUMBNAIL_WORDS = 8
+const THUMBNAIL_LETTERS = 9
+const THUMBNAIL_STEPS = 20_000
+
+/** The crossword as teachers see it. */
+export const screens: TeacherScreens<CrosswordOptions, CrosswordPuzzle> = {
+  name: 'Crossword',
+  Options, Thumbnail, sentenceFor,
+  factsOf: ({ words, rows, cols, crossings }) => `${words.length} words, ${rows}×${cols}, ${crossings} crossings`,
+  shortfallOf: ({ unplaced }) => {
+    const missing = unplaced.filter(({ why }) => why === 'no-place').map(({ text }) => text)
+    return missing.length === 0 ? undefined : `All others interlock without ${missing.join(', ')}. Leave ${missing.length === 1 ? 'it' : 'them'} out, or look on for a layout with all.`
+  },
+  small: (list) => {
+    const entries = list.entries.filter(({ answer }) => {
+      const { length } = faceLetters(answer, { letterCase: 'upper', accents: 'folded', language: list.answerLanguage })
+      return length >= 3 && length <= THUMBNAIL_LETTERS
+    }).slice(0, THUMBNAIL_WORDS)
+    return { list: { ...list, entries }, options: CrosswordOptions.parse({ steps: THUMBNAIL_STEPS }) }
+  },
+}

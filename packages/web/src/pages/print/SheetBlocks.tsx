@@ -1,0 +1,57 @@
+import { mediaPath } from '@otter/api'
+import { directionOf, type SheetBlock, type SheetGrid, type SheetItems } from '@otter/core'
+
+const HEADINGS = { across: 'Across', down: 'Down' }
+const COLUMNS = { 1: '', 2: 'columns-2 gap-8', 4: 'columns-4' }
+/** Largest cell, and tallest grid, in millimetres. */
+const LARGEST = 11
+const TALLEST = { open: 150, framed: 140 }
+
+/** A page as it is printed, without head and foot. */
+export function SheetBlocks({ blocks }: { blocks: readonly SheetBlock[] }) {
+  return blocks.map((block, index) => <Block key={index} block={block} />)
+}
+
+function Block({ block }: { block: SheetBlock }) {
+  if (block.type === 'grid') return <Grid grid={block} />
+  if (block.type === 'items') return <Items list={block} />
+  if (block.type === 'text') return <p className="mt-3"><bdi>{block.text}</bdi></p>
+  return <div className="grid grid-cols-2 gap-8">{block.blocks.map((own, index) => <Block key={index} block={own} />)}</div>
+}
+
+function Grid({ grid: { rows, cols, cells, lines, direction, framed } }: { grid: SheetGrid }) {
+  const x = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col)
+  return (
+    <svg viewBox={`-0.03 -0.03 ${cols + 0.06} ${rows + 0.06}`} className={`mx-auto block ${framed ? '' : 'border border-base-300'}`} style={{ width: `min(100%, ${cols * LARGEST}mm, ${((framed ? TALLEST.framed : TALLEST.open) * cols) / rows}mm)` }}>
+      {lines.map(({ row, col, toRow, toCol }, index) => <line key={index} x1={x(col) + 0.5} y1={row + 0.5} x2={x(toCol) + 0.5} y2={toRow + 0.5} stroke="#46605B" strokeOpacity={0.3} strokeWidth={0.72} strokeLinecap="round" />)}
+      {cells.map((cell, index) => {
+        if (!cell) return null
+        const left = x(index % cols)
+        const top = Math.floor(index / cols)
+        return (
+          <g key={index}>
+            {framed && <rect x={left} y={top} width={1} height={1} fill="none" stroke="#14312F" strokeWidth={0.035} />}
+            {cell.number !== undefined && <text x={left + 0.06} y={top + 0.08} fontSize={0.27} dominantBaseline="hanging">{cell.number}</text>}
+            <text x={left + 0.5} y={top + (framed ? 0.57 : 0.5)} fontSize={0.6} textAnchor="middle" dominantBaseline="central">{cell.text}</text>
+          </g>
+        )
+      })}
+    </svg>
+  )
+}
+
+function Items({ list: { heading, columns, direction, items } }: { list: SheetItems }) {
+  return (
+    <section className="mt-5">
+      {heading && <h2 className="text-lg">{HEADINGS[heading]}</h2>}
+      <ol className={COLUMNS[columns]} dir={direction}>
+        {items.map(({ label, text, note, answer, picture }, index) => (
+          <li key={index} className="flex break-inside-avoid gap-2 py-0.5">
+            {label !== '' && <span className="w-6 shrink-0 font-bold">{label}</span>}
+            <span>{picture && <img src={mediaPath(picture)} alt="" className="max-h-12" />}<bdi dir={directionOf(text)}>{text}</bdi>{note !== '' && ` ${note}`}{answer !== '' && <strong> · <bdi>{answer}</bdi></strong>}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}
