@@ -201,6 +201,22 @@ export class Lattice {
     return count
   }
 
+  /** Gives a cell whose letter lies beside another without a word over both, as happens where a word between others goes; −1 where all is sound. */
+  bareCell(): number {
+    for (let word = 0; word < this.words.length; word++) {
+      if (this.start[word] < 0) continue
+      const direction = this.direction[word]
+      const step = STEP[direction]
+      const across = STEP[1 - direction]
+      const other = 2 >> direction
+      const end = this.start[word] + step * this.words[word].length
+      for (let cell = this.start[word]; cell < end; cell += step) {
+        if ((this.letters[cell - across] !== 0 || this.letters[cell + across] !== 0) && (this.uses[cell] & other) === 0) return cell
+      }
+    }
+    return -1
+  }
+
   private fill(cell: number, letter: number): void {
     this.letters[cell] = letter + 1
     const place = this.count[letter]++

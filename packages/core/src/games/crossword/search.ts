@@ -97,7 +97,8 @@ class Annealing {
     const after = this.energy()
     const { hot, cold, period } = COOLING[this.aim]
     const temperature = hot * (cold / hot) ** ((this.iterations % period) / period)
-    if (after > before && this.random.next() >= Math.exp((before - after) / temperature)) state.undo()
+    const isKept = (after <= before || this.random.next() < Math.exp((before - after) / temperature)) && state.lattice.bareCell() < 0
+    if (!isKept) state.undo()
     else this.note()
     state.keep()
     if (++this.iterations % 64 === 0) state.centre()

@@ -191,7 +191,18 @@ export class State {
       }
       if (best.length === 0 || best.length === lattice.laid) return
       for (const word of best) this.lift(word)
+      this.mend()
       this.keepTogether()
+    }
+  }
+
+  /** Takes out words until no letters lie beside each other without a word over them. */
+  private mend(): void {
+    const { lattice } = this
+    for (let cell = lattice.bareCell(); cell >= 0; cell = lattice.bareCell()) {
+      const word = lattice.owners[(lattice.uses[cell] & 1) !== 0 ? ACROSS : DOWN][cell]
+      if (!this.isMovable(word)) return
+      this.lift(word)
     }
   }
 
