@@ -16,6 +16,8 @@ export interface PlayReply {
   title: string
   /** BCP 47 code of the words. */
   language: string
+  /** Whether the players learn to read. */
+  early: boolean
   open: boolean
   player: { name: string } | null
   /** The play that goes on; null before a name is given. */

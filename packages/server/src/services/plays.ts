@@ -1,6 +1,6 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import type { PlayReply, SendMove } from '@otter/api'
-import { gameOf, randomFrom, type GameKind } from '@otter/core'
+import { Asking, gameOf, randomFrom, type GameKind } from '@otter/core'
 import { QueryTypes, type Transaction } from 'sequelize'
 import type { z } from 'zod'
 import type { Database } from '../db/database.ts'
@@ -55,7 +55,7 @@ async function newestVersion(database: Database, gameId: string, transaction?: T
 function reply(link: OpenLink, version: GameVersionRow, player: PlayerRow | null, play: PlayRow | null): PlayReply {
   const game = gameOf(link.kind)
   return {
-    kind: link.kind, title: version.title, language: version.language, open: link.open,
+    kind: link.kind, title: version.title, language: version.language, early: Asking.parse(version.options).early, open: link.open,
     player: player && { name: player.name },
     play: play && { attempt: play.attempt, moves: play.moves, view: game.view(version.puzzle, play.state), score: game.score(version.puzzle, play.state) },
   }

@@ -9,12 +9,23 @@ export interface PlayProps<View, Move> {
   waiting: boolean
 }
 
+/** What a game's own tools beside its options get: the puzzle as it is, and all it was made of. */
+export interface WorkbenchProps<Options, Puzzle> {
+  puzzle: Puzzle
+  list: EntryList
+  options: Options
+  seed: string
+  onChange(options: Options): void
+}
+
 /** What a teacher sees of a game, beside the playing itself. */
 export interface TeacherScreens<Options, Puzzle> {
   /** What the game is called. */
   name: string
   /** What is chosen for it. */
   Options(props: { options: Options; onChange(options: Options): void }): ReactNode
+  /** Tools of its own for a puzzle that is there. */
+  Workbench?(props: WorkbenchProps<Options, Puzzle>): ReactNode
   /** A small real puzzle, as a picture. */
   Thumbnail(props: { puzzle: Puzzle }): ReactNode
   /** Words a note about a list and this game. */

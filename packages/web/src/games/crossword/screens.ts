@@ -1,5 +1,6 @@
 import { CrosswordOptions, faceLetters, type CrosswordPuzzle } from '@otter/core'
 import type { TeacherScreens } from '../contract.ts'
+import { Layouts } from './Layouts.tsx'
 import { Options } from './Options.tsx'
 import { sentenceFor } from './sentences.ts'
 import { Thumbnail } from './Thumbnail.tsx'
@@ -13,6 +14,7 @@ const THUMBNAIL_STEPS = 20_000
 export const screens: TeacherScreens<CrosswordOptions, CrosswordPuzzle> = {
   name: 'Crossword',
   Options, Thumbnail, sentenceFor,
+  Workbench: Layouts,
   factsOf: ({ words, rows, cols, crossings }) => `${words.length} words, ${rows}×${cols}, ${crossings} crossings`,
   shortfallOf: ({ unplaced }) => {
     const missing = unplaced.filter(({ why }) => why === 'no-place').map(({ text }) => text)

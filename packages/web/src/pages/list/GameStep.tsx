@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { AskingOptions } from '../../games/AskingOptions.tsx'
 import { PLAY } from '../../games/play.ts'
 import { TEACHER } from '../../games/teacher.ts'
+import { EarlyReaders } from '../../ui/early.ts'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
 import { newSeed, type GameChoice } from './gameChoice.ts'
 
@@ -20,7 +21,7 @@ interface GameStepProps {
 /** The list as one game: how it is made, and as students will see and play it. */
 export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStepProps) {
   const { options, seed } = choice
-  const { name, Options, sentenceFor, factsOf, shortfallOf } = TEACHER[kind]
+  const { name, Options, Workbench, sentenceFor, factsOf, shortfallOf } = TEACHER[kind]
   const groups = useMemo(() => [...new Set(list.entries.map(({ group }) => group).filter((group) => group !== ''))], [list])
   const seeds = useMemo(() => [seed], [seed])
   const { puzzles, note, busy } = usePuzzles<unknown>(kind, list, options, seeds)
@@ -44,6 +45,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
           <button type="button" className="btn btn-sm" onClick={() => onChoose({ ...choice, seed: newSeed() })}><Dices size={16} aria-hidden="true" />Another one</button>
           <label className="flex items-center gap-2"><span className="quiet">Seed</span><input className="input input-sm w-28" maxLength={40} value={seed} onChange={(event) => onChoose({ ...choice, seed: event.target.value })} /></label>
         </div>
+        {Workbench && puzzle !== undefined && <Workbench puzzle={puzzle} list={list} options={options} seed={seed} onChange={(next) => onChoose({ ...choice, options: next })} />}
         {[...general, ...(note && !general.some(({ code }) => code === note.code) && fit.ready ? [note] : [])].map((one) => <p key={one.code} role="alert" className="text-sm text-error">{sentenceFor(one)}</p>)}
         {shortfall !== undefined && <p role="alert" className="text-sm text-error">{shortfall}</p>}
         {byRow.length > 0 && (
@@ -56,7 +58,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
       <section aria-label="Preview" className={`panel p-4 ${busy ? 'opacity-90' : ''}`}>
         <h2 className="mb-1 text-2xl">What students get</h2>
         <p className="quiet mb-3 text-sm">Try it: nothing here is counted.</p>
-        {puzzle !== undefined && <Preview key={JSON.stringify(puzzle)} kind={kind} puzzle={puzzle} />}
+        {puzzle !== undefined && <Preview key={JSON.stringify(puzzle)} kind={kind} puzzle={puzzle} early={options.early} language={list.answerLanguage} />}
         {puzzle === undefined && !fit.ready && <p className="quiet">There is nothing to see yet. <Link className="link" to={`/lists/${listId}`}>Go to the words</Link></p>}
       </section>
     </div>
@@ -64,9 +66,14 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
 }
 
 /** Plays a puzzle right here, on the reducer that the server uses too. */
-function Preview({ kind, puzzle }: { kind: GameKind; puzzle: unknown }) {
+function Preview({ kind, puzzle, early, language }: { kind: GameKind; puzzle: unknown; early: boolean; language: string }) {
   const game = gameOf(kind)
-  const [play, setPlay] = useState(() => game.start(puzzle, randomFrom('preview'), 0))
+  const [play, setPlay] = useState(() => game.start(puzzle, randomFrom('preview'), Date.now()))
+  const readers = useMemo(() => ({ early, language }), [early, language])
   const Play = PLAY[kind]
-  return <Play view={game.view(puzzle, play) as never} waiting={false} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, 0).play)} />
+  return (
+    <EarlyReaders value={readers}>
+      <div className={early ? 'early' : undefined}><Play view={game.view(puzzle, play) as never} waiting={false} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, Date.now()).play)} /></div>
+    </EarlyReaders>
+  )
 }

@@ -1,7 +1,8 @@
 import type { PlayReply } from '@otter/api'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { PLAY } from '../../games/play.ts'
+import { EarlyReaders } from '../../ui/early.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 import type { PlayState } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
@@ -19,6 +20,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
   const problemText = useProblemText()
   const [asking, setAsking] = useState(false)
   const { score } = play
+  const early = useMemo(() => ({ early: reply.early, language: reply.language }), [reply.early, reply.language])
   const Screen = PLAY[reply.kind]
   const left = score.total - score.right
   return (
@@ -34,7 +36,9 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
       {state.problem && <p role="alert" className="panel border-error p-2 text-sm">{problemText(state.problem)}</p>}
       {!reply.open && !score.finished && <p role="status" className="panel p-2 text-sm">{t('play.closed')}</p>}
       {score.finished && <Result score={score} open={reply.open} onAgain={() => void state.again()} />}
-      <Screen key={play.attempt} view={play.view as never} send={state.send} waiting={state.waiting} />
+      <EarlyReaders value={early}>
+        <div className={reply.early ? 'early' : undefined}><Screen key={play.attempt} view={play.view as never} send={state.send} waiting={state.waiting} /></div>
+      </EarlyReaders>
       <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
         <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => void state.leave()}>{t('play.notMe', { name: playerName })}</button>
         {!score.finished && !asking && <button type="button" className="btn h-11" onClick={() => setAsking(true)}>{t('play.stop')}</button>}

@@ -1,0 +1,70 @@
+import type { CrosswordOptions} from '@otter/core';
+import { type CrosswordPuzzle } from '@otter/core'
+import { Search, Square } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import type { LayoutAnswer, LayoutRequest } from '../../workers/layout.worker.ts'
+import type { WorkbenchProps } from '../contract.ts'
+import { Thumbnail } from './Thumbnail.tsx'
+
+/** Layouts shown at a time, and steps of the longest search. */
+const SHOWN = 4
+const MOST_STEPS = 60_000_000
+
+/** Looks for better layouts while the teacher looks on, keeps any of them, and pins words. */
+export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProps<CrosswordOptions, CrosswordPuzzle>) {
+  const [looking, setLooking] = useState(false)
+  const [found, setFound] = useState<CrosswordPuzzle[]>([])
+  const [steps, setSteps] = useState(0)
+  const key = JSON.stringify([list.entries, { ...options, steps: 0 }, seed])
+  useEffect(() => {
+    setLooking(false)
+    setFound([])
+  }, [key])
+  useEffect(() => {
+    if (!looking) return
+    const worker = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
+    worker.addEventListener('message', ({ data }: MessageEvent<LayoutAnswer>) => {
+      setSteps(data.steps)
+      const { better } = data
+      if (better) setFound((before) => [better, ...before].slice(0, SHOWN))
+      if (data.steps >= MOST_STEPS) setLooking(false)
+    })
+    worker.postMessage({ list, options, seed, most: MOST_STEPS } satisfies LayoutRequest)
+    return () => worker.terminate()
+    // The key holds what the search depends on; another choice of steps does not end it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [looking, key])
+  const pinned = new Set(options.pins.map(({ entryId }) => entryId))
+  const pin = (word: CrosswordPuzzle['words'][number], on: boolean): void => {
+    const kept = puzzle.words.filter(({ entryId }) => (entryId === word.entryId ? on : pinned.has(entryId)))
+    onChange({ ...options, pins: kept.map(({ entryId, row, col, dir }) => ({ entryId, row, col, dir })) })
+  }
+  return (
+    <div className="flex flex-col gap-2 text-sm">
+      <div className="flex flex-wrap items-center gap-2">
+        <button type="button" className="btn btn-sm" onClick={() => setLooking(!looking)}>
+          {looking ? <><Square size={14} aria-hidden="true" />Stop looking</> : <><Search size={16} aria-hidden="true" />{found.length > 0 ? 'Keep looking' : 'Look for better layouts'}</>}
+        </button>
+        <span role="status" className="quiet">{looking ? `Looking … ${Math.round((steps / MOST_STEPS) * 100)} %` : found.length > 0 ? 'Take one, or keep what you have.' : ''}</span>
+      </div>
+      {found.length > 0 && (
+        <ul className="grid grid-cols-4 gap-2">
+          {found.map((one) => (
+            <li key={one.steps}>
+              <button type="button" className={`panel flex w-full flex-col items-center gap-1 p-2 hover:border-secondary ${options.steps === one.steps ? 'border-secondary' : ''}`} aria-pressed={options.steps === one.steps} onClick={() => onChange({ ...options, steps: one.steps })}>
+                <span className="block h-16"><Thumbnail puzzle={one} /></span>
+                <span>{one.rows}×{one.cols}</span><span className="quiet text-xs">{one.crossings} crossings</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <details>
+        <summary className="cursor-pointer">Keep words where they are{pinned.size > 0 && ` (${pinned.size})`}</summary>
+        <ul className="grid grid-cols-2 gap-x-4 xl:grid-cols-3">
+          {puzzle.words.map((word) => <li key={word.entryId}><label className="flex items-center gap-2 py-0.5"><input type="checkbox" className="checkbox checkbox-sm" checked={pinned.has(word.entryId)} onChange={(event) => pin(word, event.target.checked)} />{word.number} {word.text}</label></li>)}
+        </ul>
+      </details>
+    </div>
+  )
+}
