@@ -4,9 +4,10 @@ import { entriesFromTable, GAME_KINDS, guessFields, PuzzleError, randomFrom, rea
 import { ZodError } from 'zod'
 import { crossword } from './crossword.ts'
 import { Refusal, type Generated } from './game.ts'
+import { hangman } from './hangman.ts'
 import { wordsearch } from './wordsearch.ts'
 
-const GENERATED: Record<GameKind, Generated> = { wordsearch, crossword }
+const GENERATED: Record<GameKind, Generated> = { wordsearch, crossword, hangman }
 
 function readList(file: string): EntryList {
   let text: string

@@ -10,6 +10,7 @@ import { pinoHttp } from 'pino-http'
 import { z, ZodError } from 'zod'
 import type { Database } from './db/database.ts'
 import { Problem } from './problem.ts'
+import dictionaryRoutes from './routes/dictionary.ts'
 import linkRoutes from './routes/links.ts'
 import listRoutes from './routes/lists.ts'
 import mediaRoutes, { mediaFileRoutes } from './routes/media.ts'
@@ -66,7 +67,7 @@ export function createApp({ database, workers, databaseUrl, sessionSecret, logge
     next()
   }, express.json({ limit: BODY_LIMIT }))
   const context = { database, workers, sampleTeacher }
-  app.use('/api', mediaFileRoutes(context), playRoutes(context))
+  app.use('/api', mediaFileRoutes(context), dictionaryRoutes(), playRoutes(context))
   app.use('/api', session({
     name: 'otter_session', secret: sessionSecret, resave: false, saveUninitialized: false, rolling: false,
     cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_AGE },

@@ -8,6 +8,7 @@ const REFUSALS: Record<GameKind, (note: Note) => string> = {
     if (code === 'message-length') return `The hidden message has ${values.length} letters; with this grid it needs ${values.least} to ${values.most}. Change its length, or let the size be automatic.`
     return 'These words leave no letters to fill the grid with. Try a larger grid, or fewer words.'
   },
+  hangman: () => 'No answer of this list has letters to guess. Add some words first.',
   crossword: () => 'A crossword needs two words that share a letter. Add some words first.',
 }
 

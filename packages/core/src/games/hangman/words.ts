@@ -1,0 +1,44 @@
+import type { Entry, EntryList } from '../../list/entry.ts'
+import { isEmptyFace } from '../../list/face.ts'
+import { graphemesOf, gridLetters, type LetterStyle } from '../../text/graphemes.ts'
+import type { FitNote } from '../contract.ts'
+import type { HangmanOptions } from './options.ts'
+import type { HangmanWord, WordCharacter } from './puzzle.ts'
+
+/** A longer text is no word to guess by letters. */
+const LONGEST = 40
+/** Fewer different letters leave nothing to guess. */
+const FEWEST_LETTERS = 2
+
+/** Gives how the letters of a list are asked for. */
+export function styleOf(list: EntryList, { accents, early }: Pick<HangmanOptions, 'accents' | 'early'>): LetterStyle {
+  return { letterCase: early ? 'lower' : 'upper', accents, language: list.answerLanguage || undefined }
+}
+
+/** Gives the characters of a text: letters to ask for, and all else, which is there from the start. */
+export function charactersOf(text: string, style: LetterStyle): WordCharacter[] {
+  return graphemesOf(text.trim().replace(/\s+/gu, ' ')).map((shown) => {
+    const cased = gridLetters(shown, { ...style, accents: 'kept' })[0]
+    return { shown: cased ?? shown, letter: cased === undefined || /\p{N}|\p{S}/u.test(cased) ? null : gridLetters(shown, style)[0] ?? null }
+  })
+}
+
+/** Sorts a list's answers into words to guess, and notes about those that can't be. */
+export function prepareWords(list: EntryList, options: Pick<HangmanOptions, 'accents' | 'early'>): { words: HangmanWord[]; notes: FitNote[] } {
+  const style = styleOf(list, options)
+  const words: HangmanWord[] = []
+  const notes: FitNote[] = []
+  for (const entry of list.entries) {
+    if (isEmptyFace(entry.answer) && isEmptyFace(entry.prompt)) continue
+    const characters = charactersOf(entry.answer.text, style)
+    const kinds = new Set(characters.flatMap(({ letter }) => letter ?? [])).size
+    const code = characters.length === 0 ? 'empty' : characters.length > LONGEST ? 'too-long' : kinds < FEWEST_LETTERS ? 'too-short' : undefined
+    if (code) notes.push({ code, entryIds: [entry.id], values: { text: entry.answer.text } })
+    else words.push(wordOf(entry, characters))
+  }
+  return { words, notes }
+}
+
+function wordOf({ id, answer, prompt, hint, fact }: Entry, characters: WordCharacter[]): HangmanWord {
+  return { entryId: id, text: answer.text.trim(), characters, prompt, hint, fact }
+}

@@ -1,0 +1,58 @@
+import type { HangmanOptions, HangmanPuzzle, WordDifficulty } from '@otter/core'
+import { useEffect, useRef, useState } from 'react'
+import type { DifficultyAnswer, DifficultyRequest } from '../../workers/difficulty.worker.ts'
+import type { WorkbenchProps } from '../contract.ts'
+
+const BANDS = ['very easy', 'easy', 'fair', 'hard', 'very hard']
+
+/** How hard each word is to guess by letters, and how many misses suit a class. */
+export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps<HangmanOptions, HangmanPuzzle>) {
+  const [words, setWords] = useState<WordDifficulty[]>()
+  const [failed, setFailed] = useState(false)
+  const worker = useRef<Worker>(undefined)
+  const { ask, take, group, first, early } = options
+  const isEnglish = /^(en\b|$)/.test(ask === 'answer' ? list.answerLanguage : list.promptLanguage)
+  useEffect(() => () => worker.current?.terminate(), [])
+  useEffect(() => {
+    if (!isEnglish) return
+    worker.current ??= new Worker(new URL('../../workers/difficulty.worker.ts', import.meta.url), { type: 'module' })
+    worker.current.onmessage = ({ data }: MessageEvent<DifficultyAnswer>) => {
+      if ('words' in data) setWords(data.words)
+      setFailed(!('words' in data))
+    }
+    worker.current.postMessage({ list, options: { ask, take, group, first, early } } satisfies DifficultyRequest)
+  }, [isEnglish, list, ask, take, group, first, early])
+  if (!isEnglish) return <p className="quiet text-sm">How hard words are to guess is known for English alone so far.</p>
+  if (failed) return <p className="text-sm text-error">The dictionary could not be fetched. Words can be played all the same.</p>
+  if (!words) return null
+  const judged = words.flatMap(({ difficulty }) => difficulty ?? [])
+  const suggested = Math.max(0, ...judged.map(({ missesSuggested }) => missesSuggested))
+  const stuck = words.filter(({ difficulty }) => difficulty?.needsHelp).map(({ text }) => text)
+  return (
+    <div className="flex flex-col gap-2 text-sm">
+      {suggested > 0 && (
+        <p className="flex flex-wrap items-center gap-2">
+          <span>Most classes win every word here with <strong>{suggested} misses</strong>.</span>
+          {suggested !== puzzle.misses && <button type="button" className="btn btn-sm" onClick={() => onChange({ ...options, misses: suggested })}>Use {suggested}</button>}
+        </p>
+      )}
+      {stuck.length > 0 && <p>{stuck.join(', ')}: hard even so. A free letter or a hint would help.</p>}
+      <details>
+        <summary className="cursor-pointer">How hard each word is</summary>
+        <table className="table table-sm">
+          <thead><tr><th scope="col">Word</th><th scope="col">To guess</th><th scope="col">Misses if the class knows the list</th><th scope="col">if it doesn’t</th></tr></thead>
+          <tbody>
+            {words.map(({ entryId, text, difficulty }) => (
+              <tr key={entryId}>
+                <th scope="row">{text}</th>
+                <td>{difficulty?.band ? <><span aria-hidden="true">{'●'.repeat(difficulty.band)}{'○'.repeat(5 - difficulty.band)}</span> {BANDS[difficulty.band - 1]}</> : 'unknown'}</td>
+                <td>{difficulty?.missesKnown ?? '–'}</td>
+                <td>{difficulty?.missesUnknown ?? '–'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </div>
+  )
+}
