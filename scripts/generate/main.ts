@@ -2,12 +2,13 @@ import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { entriesFromTable, GAME_KINDS, guessFields, PuzzleError, randomFrom, readPaste, type EntryList, type GameKind } from '@otter/core'
 import { ZodError } from 'zod'
+import { bingo } from './bingo.ts'
 import { crossword } from './crossword.ts'
 import { Refusal, type Generated } from './game.ts'
 import { hangman } from './hangman.ts'
 import { wordsearch } from './wordsearch.ts'
 
-const GENERATED: Record<GameKind, Generated> = { wordsearch, crossword, hangman }
+const GENERATED: Record<GameKind, Generated> = { wordsearch, crossword, bingo, hangman }
 
 function readList(file: string): EntryList {
   let text: string

@@ -1,5 +1,6 @@
 import { asking, type Asking } from './asking.ts'
 import type { Game } from './contract.ts'
+import { bingo } from './bingo/index.ts'
 import { crossword } from './crossword/index.ts'
 import { hangman } from './hangman/index.ts'
 import { wordsearch } from './wordsearch/index.ts'
@@ -7,7 +8,7 @@ import { wordsearch } from './wordsearch/index.ts'
 /** A game of which only the contract is known: what it makes, it also takes. */
 export type AnyGame = Game<Asking, unknown, unknown, unknown, unknown>
 
-const REGISTRY = { wordsearch: asking(wordsearch), crossword: asking(crossword), hangman: asking(hangman) } satisfies Record<string, AnyGame>
+const REGISTRY = { wordsearch: asking(wordsearch), crossword: asking(crossword), bingo: asking(bingo), hangman: asking(hangman) } satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */
 export type GameKind = keyof typeof REGISTRY

@@ -47,7 +47,36 @@ export interface SheetText {
   text: string
 }
 
-export type SheetBlock = SheetGrid | SheetItems | SheetText | SheetRow
+/** A square of a card, or a token. */
+export interface SheetSquare {
+  text: string
+  /** Id of its picture. */
+  picture?: string
+}
+
+/** A square card with a label of its own. */
+export interface SheetCard {
+  label: string
+  size: number
+  direction: ReadingDirection
+  /** Row by row; null for a free square. */
+  cells: (SheetSquare | null)[]
+}
+
+/** Cards to cut apart, so many to a page. */
+export interface SheetCards {
+  type: 'cards'
+  perPage: 1 | 2 | 4
+  cards: SheetCard[]
+}
+
+/** Pieces to cut apart. */
+export interface SheetTokens {
+  type: 'tokens'
+  tokens: SheetSquare[]
+}
+
+export type SheetBlock = SheetGrid | SheetItems | SheetText | SheetRow | SheetCards | SheetTokens
 
 /** Blocks side by side. */
 export interface SheetRow {
@@ -57,5 +86,7 @@ export interface SheetRow {
 
 /** One printed page without its head and foot, for paper and PDF alike. */
 export interface SheetPage {
+  /** Without a line for name and date. */
+  bare?: boolean
   blocks: SheetBlock[]
 }

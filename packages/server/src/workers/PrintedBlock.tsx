@@ -1,5 +1,5 @@
 /** @jsxRuntime automatic */
-import { directionOf, type SheetBlock, type SheetGrid, type SheetItems } from '@otter/core'
+import { directionOf, type SheetBlock, type SheetCards, type SheetGrid, type SheetItems, type SheetSquare, type SheetTokens } from '@otter/core'
 import { Canvas, Image, Text, View } from '@react-pdf/renderer'
 import { fileFor } from './fonts.ts'
 
@@ -22,6 +22,8 @@ interface PrintedBlockProps {
 export function PrintedBlock({ block, width, pictures }: PrintedBlockProps) {
   if (block.type === 'grid') return <Grid grid={block} width={width} />
   if (block.type === 'text') return <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{block.text}</Text>
+  if (block.type === 'cards') return <Cards cards={block} width={width} pictures={pictures} />
+  if (block.type === 'tokens') return <Tokens tokens={block} pictures={pictures} />
   if (block.type === 'items') return <Items list={block} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
@@ -46,6 +48,41 @@ function Items({ list: { heading, columns, direction, items }, pictures }: { lis
           </View>
         ))}
       </View>
+    </View>
+  )
+}
+
+/** Side of a card by how many stand on a page, in points. */
+const CARD_SIDES = { 1: 500, 2: 320, 4: 238 }
+
+function Cards({ cards: { cards, perPage }, width, pictures }: { cards: SheetCards; width: number; pictures: Record<string, Uint8Array> }) {
+  const side = Math.min(width, CARD_SIDES[perPage])
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: perPage === 4 ? 'space-between' : 'center', gap: 20, marginTop: 8 }}>
+      {cards.map(({ label, size, direction, cells }) => (
+        <View key={label} wrap={false} style={{ width: side }}>
+          <Text style={{ fontWeight: 700, marginBottom: 3 }}>{label}</Text>
+          <View style={{ flexDirection: direction === 'rtl' ? 'row-reverse' : 'row', flexWrap: 'wrap', borderWidth: 1, borderColor: INK }}>
+            {cells.map((cell, index) => <Square key={index} square={cell} side={(side - 2.2) / size} pictures={pictures} />)}
+          </View>
+        </View>
+      ))}
+    </View>
+  )
+}
+
+function Tokens({ tokens: { tokens }, pictures }: { tokens: SheetTokens; pictures: Record<string, Uint8Array> }) {
+  return <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginTop: 8 }}>{tokens.map((token, index) => <Square key={index} square={token} side={84} pictures={pictures} />)}</View>
+}
+
+function Square({ square, side, pictures }: { square: SheetSquare | null; side: number; pictures: Record<string, Uint8Array> }) {
+  const text = square?.text ?? '★'
+  const picture = square?.picture !== undefined && square.picture in pictures ? pictures[square.picture] : undefined
+  const size = Math.max(6, Math.min(side * 0.22, (side * 1.5) / Math.max(...text.split(/\s+/u).map((word) => word.length))))
+  return (
+    <View style={{ width: side, height: side, borderWidth: 0.5, borderColor: QUIET, padding: 3, alignItems: 'center', justifyContent: 'center', overflow: 'hidden' }}>
+      {picture ? <Image src={{ data: Buffer.from(picture), format: picture[0] === 0x89 ? 'png' : 'jpg' }} style={{ height: side * 0.5, objectFit: 'contain' }} /> : null}
+      {square ? <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>{text}</Text> : <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />}
     </View>
   )
 }

@@ -22,6 +22,8 @@ export interface PrintedPageProps {
   versions: number
   paper: 'a4' | 'letter'
   isKey: boolean
+  /** Without a line for name and date. */
+  bare: boolean
   /** Dark squares of the QR code, row by row; and the address in letters. */
   qr: boolean[][] | undefined
   address: string | undefined
@@ -30,7 +32,7 @@ export interface PrintedPageProps {
 }
 
 /** A page with its head and foot: the same for every game. */
-export function PrintedPage({ title, blocks, seed, version, versions, paper, isKey, qr, address, pictures }: PrintedPageProps) {
+export function PrintedPage({ title, blocks, seed, version, versions, paper, isKey, bare, qr, address, pictures }: PrintedPageProps) {
   const everything = title + blocks.map(textOf).join('')
   return (
     <Page size={paper === 'a4' ? 'A4' : 'LETTER'} style={[styles.page, { fontFamily: familiesFor(everything) }]}>
@@ -38,7 +40,7 @@ export function PrintedPage({ title, blocks, seed, version, versions, paper, isK
         <Text style={[styles.title, { fontFamily: displayFamiliesFor(everything), direction: directionOf(title) }]}>{title}{isKey ? ' · Key' : ''}</Text>
         {qr !== undefined && !isKey ? <QrCode squares={qr} /> : null}
       </View>
-      {isKey ? <View style={{ height: 16 }} /> : (
+      {isKey || bare ? <View style={{ height: 16 }} /> : (
         <View style={styles.lines}>
           <Text>Name</Text><View style={[styles.line, { flexGrow: 2 }]} /><Text>Date</Text><View style={[styles.line, { flexGrow: 1 }]} />
         </View>
@@ -57,6 +59,8 @@ function textOf(block: SheetBlock): string {
   if (block.type === 'grid') return block.cells.map((cell) => cell?.text ?? '').join('')
   if (block.type === 'items') return block.items.map(({ text, answer }) => text + answer).join('')
   if (block.type === 'text') return block.text
+  if (block.type === 'cards') return block.cards.flatMap(({ cells }) => cells.map((cell) => cell?.text ?? '')).join('')
+  if (block.type === 'tokens') return block.tokens.map(({ text }) => text).join('')
   return block.blocks.map(textOf).join('')
 }
 

@@ -8,6 +8,9 @@ const REFUSALS: Record<GameKind, (note: Note) => string> = {
     if (code === 'message-length') return `The hidden message has ${values.length} letters; with this grid it needs ${values.least} to ${values.most}. Change its length, or let the size be automatic.`
     return 'These words leave no letters to fill the grid with. Try a larger grid, or fewer words.'
   },
+  bingo: ({ code, values }) => (code === 'all-together'
+    ? 'With as many terms as squares, all cards are full at the same call. Add terms, or choose a line.'
+    : `Cards of ${values.size}×${values.size} need ${values.squares} terms; this list has ${values.terms}.`),
   hangman: () => 'No answer of this list has letters to guess. Add some words first.',
   crossword: () => 'A crossword needs two words that share a letter. Add some words first.',
 }

@@ -15,8 +15,8 @@ export async function renderSheets({ list, sheets, address, pictures }: SheetsTa
     return { seed: own, version: index + 1, puzzle: game.make(list, options, randomFrom(own)) }
   })
   const qr = address === undefined ? undefined : qrSquares(address)
-  const pages = (key ? [false, true] : [false]).flatMap((isKey) => made.flatMap(({ puzzle, ...one }) => game.sheet(puzzle, isKey).map(({ blocks }, index) => (
-    <PrintedPage key={`${one.version} ${isKey} ${index}`} title={list.title} {...one} blocks={blocks} versions={versions} paper={paper} isKey={isKey} qr={qr} address={address} pictures={pictures} />
+  const pages = (key ? [false, true] : [false]).flatMap((isKey) => made.flatMap(({ puzzle, ...one }) => game.sheet(puzzle, isKey).map(({ blocks, bare = false }, index) => (
+    <PrintedPage key={`${one.version} ${isKey} ${index}`} title={list.title} {...one} blocks={blocks} bare={bare} versions={versions} paper={paper} isKey={isKey} qr={qr} address={address} pictures={pictures} />
   ))))
   return renderToBuffer(<Document title={list.title} creator="Jolly Otter" producer="Jolly Otter">{pages}</Document>)
 }

@@ -1,8 +1,9 @@
 import type { Asking, GameKind } from '@otter/core'
 import type { TeacherScreens } from './contract.ts'
+import { screens as bingo } from './bingo/screens.ts'
 import { screens as crossword } from './crossword/screens.ts'
 import { screens as hangman } from './hangman/screens.ts'
 import { screens as wordsearch } from './wordsearch/screens.ts'
 
 /** What teachers see of each kind of game. */
-export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = { wordsearch, crossword, hangman }
+export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = { wordsearch, crossword, bingo, hangman }

@@ -54,7 +54,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
       setFile({ busy: false, error: error as Error })
     }
   }
-  const pages = puzzles?.length === versions ? (withKey ? [false, true] : [false]).flatMap((isKey) => puzzles.flatMap((puzzle, index) => gameOf(kind).sheet(puzzle, isKey).map(({ blocks }, page) => ({ blocks, index, isKey, page })))) : []
+  const pages = puzzles?.length === versions ? (withKey ? [false, true] : [false]).flatMap((isKey) => puzzles.flatMap((puzzle, index) => gameOf(kind).sheet(puzzle, isKey).map(({ blocks, bare = false }, page) => ({ blocks, bare, index, isKey, page })))) : []
   return (
     <main className="mx-auto flex max-w-4xl flex-col gap-4 px-4 py-5 print:block print:max-w-none print:p-0">
       <div className="panel flex flex-wrap items-end gap-4 p-4 print:hidden">
@@ -70,13 +70,13 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
         <div className="w-full empty:hidden"><Notice error={list.error ?? share.error ?? file.error} />{note && <p role="alert" className="text-error">These options make no puzzle. Go back and look beside the options.</p>}</div>
       </div>
       {(busy || list.isPending) && pages.length === 0 && <Waterline filled={undefined} label="Making the sheets" />}
-      {pages.map(({ blocks, index, isKey, page }) => (
+      {pages.map(({ blocks, bare, index, isKey, page }) => (
         <article key={`${index} ${isKey} ${page}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className={`flex break-after-page flex-col bg-white p-8 text-[#14312F] shadow-sm last:break-after-auto print:p-0 print:shadow-none ${paper === 'a4' ? 'sheet-a4' : 'sheet-letter'}`}>
           <header className="flex items-start justify-between gap-4" dir={directionOf(list.data?.title ?? '')}>
             <h1 className="text-3xl" dir="auto">{list.data?.title || name}{isKey ? ' · Key' : ''}</h1>
             {!isKey && withQr && link && <QrCode text={`${location.origin}/p/${link.code}`} size={84} label={`QR code of the game ${link.code}`} />}
           </header>
-          {isKey ? <div className="h-4" /> : <p className="my-4 flex gap-6 text-sm"><span className="flex flex-2 gap-2">Name<span className="flex-1 border-b border-current" /></span><span className="flex flex-1 gap-2">Date<span className="flex-1 border-b border-current" /></span></p>}
+          {isKey || bare ? <div className="h-4" /> : <p className="my-4 flex gap-6 text-sm"><span className="flex flex-2 gap-2">Name<span className="flex-1 border-b border-current" /></span><span className="flex flex-1 gap-2">Date<span className="flex-1 border-b border-current" /></span></p>}
           <SheetBlocks blocks={blocks} />
           <footer className="mt-auto flex justify-between pt-4 text-xs text-[#46605B]"><span>Seed {seeds[index]}{versions > 1 ? ` · version ${index + 1} of ${versions}` : ''}</span><span>{withQr && link ? `${location.host}/p/${link.code}` : ''}</span></footer>
         </article>

@@ -1,5 +1,5 @@
 import { mediaPath } from '@otter/api'
-import { directionOf, type SheetBlock, type SheetGrid, type SheetItems } from '@otter/core'
+import { directionOf, type SheetBlock, type SheetCards, type SheetGrid, type SheetItems, type SheetSquare } from '@otter/core'
 
 const HEADINGS = { across: 'Across', down: 'Down' }
 const COLUMNS = { 1: '', 2: 'columns-2 gap-8', 4: 'columns-4' }
@@ -16,6 +16,8 @@ function Block({ block }: { block: SheetBlock }) {
   if (block.type === 'grid') return <Grid grid={block} />
   if (block.type === 'items') return <Items list={block} />
   if (block.type === 'text') return <p className="mt-3"><bdi>{block.text}</bdi></p>
+  if (block.type === 'cards') return <Cards cards={block} />
+  if (block.type === 'tokens') return <div className="mt-2 flex flex-wrap">{block.tokens.map((token, index) => <Square key={index} square={token} side={30} />)}</div>
   return <div className="grid grid-cols-2 gap-8">{block.blocks.map((own, index) => <Block key={index} block={own} />)}</div>
 }
 
@@ -53,5 +55,34 @@ function Items({ list: { heading, columns, direction, items } }: { list: SheetIt
         ))}
       </ol>
     </section>
+  )
+}
+
+/** Side of a card by how many stand on a page, in millimetres. */
+const CARD_SIDES = { 1: 172, 2: 108, 4: 82 }
+
+function Cards({ cards: { cards, perPage } }: { cards: SheetCards }) {
+  const side = CARD_SIDES[perPage]
+  return (
+    <div className={`mt-2 flex flex-wrap gap-6 ${perPage === 4 ? 'justify-between' : 'justify-center'}`}>
+      {cards.map(({ label, size, direction, cells }) => (
+        <section key={label} aria-label={`Card ${label}`} style={{ width: `${side}mm` }}>
+          <p className="font-bold">{label}</p>
+          <div className="grid border-2 border-current" dir={direction} style={{ gridTemplateColumns: `repeat(${size}, 1fr)` }}>{cells.map((cell, index) => <Square key={index} square={cell} side={side / size - 0.6} />)}</div>
+        </section>
+      ))}
+    </div>
+  )
+}
+
+/** A square, its text as large as its longest word lets it be. */
+function Square({ square, side }: { square: SheetSquare | null; side: number }) {
+  const longest = Math.max(1, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length))
+  return (
+    <div className="flex flex-col items-center justify-center overflow-hidden border border-[#46605B] p-0.5 text-center leading-tight" style={{ width: `${side}mm`, height: `${side}mm`, fontSize: `${Math.max(2.2, Math.min(side * 0.22, (side * 1.5) / longest))}mm` }}>
+      {square === null && <span className="block size-1/3 rounded-full bg-[#D9D2C0]" />}
+      {square?.picture && <img src={mediaPath(square.picture)} alt="" className="max-h-1/2 object-contain" />}
+      {square && <bdi dir={directionOf(square.text)}>{square.text}</bdi>}
+    </div>
   )
 }

@@ -1,0 +1,130 @@
+import type { Random } from '../../random/random.ts'
+import { freePlace, patternLines } from './patterns.ts'
+import type { BingoCard } from './puzzle.ts'
+
+/** Exchanges tried to bring cards further apart, and swaps to keep lines apart. */
+const EXCHANGES = 400_000
+const SWAPS = 40_000
+/** Exchanges after which one term more than the bound will do. */
+const ENOUGH = 60_000
+/** Terms that no two lines of different cards share, where that can be had. */
+const SHARED = 4
+
+/** Gives the least that the largest number of terms shared by two cards can be, by counting: no cards can do better. */
+export function sharedBound(cards: number, squares: number, terms: number): number {
+  if (cards < 2) return 0
+  const uses = cards * squares
+  const low = Math.floor(uses / terms)
+  const more = uses - low * terms
+  const pairs = (terms - more) * ((low * (low - 1)) / 2) + more * ((low * (low + 1)) / 2)
+  return Math.ceil(pairs / ((cards * (cards - 1)) / 2) - 1e-9)
+}
+
+/** Deals cards that are all different, every term about as often, no two more alike than need be. */
+export function dealCards(count: number, size: number, free: boolean, terms: number, random: Random): BingoCard[] {
+  const { squares } = patternLines('line', size, free)
+  const hands = spread(count, squares, terms, random)
+  const placed = arrange(hands, size, free, terms, random)
+  return placed.map((cells, index) => ({ number: index + 1, cells }))
+}
+
+/** Gives, for each card, its terms: first each term equally often, then exchanges that bring the most alike cards apart. */
+function spread(count: number, squares: number, terms: number, random: Random): number[][] {
+  const has = Array.from({ length: count }, () => new Uint8Array(terms))
+  const uses = new Int32Array(terms)
+  for (let card = 0; card < count; card++) {
+    const order = random.shuffled([...uses.keys()]).sort((one, two) => uses[one] - uses[two])
+    for (const term of order.slice(0, squares)) {
+      has[card][term] = 1
+      uses[term]++
+    }
+  }
+  const shared = Array.from({ length: count }, () => new Int32Array(count))
+  for (let one = 0; one < count; one++) for (let two = 0; two < one; two++) shared[one][two] = shared[two][one] = has[one].reduce((sum, own, term) => sum + (own & has[two][term]), 0)
+  const limit = sharedBound(count, squares, terms)
+  const cost = (alike: number): number => (alike > limit ? (alike - limit) ** 2 : 0)
+  const worst = (): number => {
+    let most = 0
+    for (let one = 0; one < count; one++) for (let two = 0; two < one; two++) if (shared[one][two] > most) most = shared[one][two]
+    return most
+  }
+  for (let turn = 0; turn < EXCHANGES && squares < terms && count > 1; turn++) {
+    if (turn % 5000 === 0 && worst() <= limit + (turn < ENOUGH ? 0 : 1)) break
+    const one = random.below(count)
+    const two = random.below(count)
+    const given = random.below(terms)
+    const taken = random.below(terms)
+    // Card one gives a term to card two and takes another, so that each term stays as often as it is.
+    if (one === two || has[one][given] === 0 || has[two][given] === 1 || has[one][taken] === 1 || has[two][taken] === 0) continue
+    let change = 0
+    for (let other = 0; other < count; other++) {
+      if (other === one || other === two) continue
+      const by = has[other][taken] - has[other][given]
+      if (by === 0) continue
+      change += cost(shared[one][other] + by) - cost(shared[one][other]) + cost(shared[two][other] - by) - cost(shared[two][other])
+    }
+    if (change > 0) continue
+    for (let other = 0; other < count; other++) {
+      if (other === one || other === two) continue
+      const by = has[other][taken] - has[other][given]
+      shared[one][other] = shared[other][one] += by
+      shared[two][other] = shared[other][two] -= by
+    }
+    has[one][given] = has[two][taken] = 0
+    has[one][taken] = has[two][given] = 1
+  }
+  return has.map((own) => [...own.keys()].filter((term) => own[term] === 1))
+}
+
+/** Lays the terms on the squares so that lines of different cards have few terms in common. */
+function arrange(hands: readonly number[][], size: number, free: boolean, terms: number, random: Random): (number | null)[][] {
+  const middle = freePlace(size, free)
+  const cards = hands.map((hand) => {
+    const cells: (number | null)[] = random.shuffled(hand)
+    if (middle >= 0) cells.splice(middle, 0, null)
+    return cells
+  })
+  const { lines } = patternLines('line', size, free)
+  const linesAt = Array.from({ length: size * size }, (_, place) => [...lines.keys()].filter((line) => lines[line].includes(place)))
+  /** How many lines hold each set of so many terms: a set in two lines is one too many. */
+  const held = new Map<number, number>()
+  const keysOf = (card: number, line: number): number[] => {
+    const own = lines[line].map((place) => cards[card][place] ?? 0).sort((one, two) => one - two)
+    if (own.length < SHARED) return []
+    if (own.length === SHARED) return [own.reduce((key, term) => key * terms + term, 0)]
+    return own.map((_, out) => own.reduce((key, term, index) => (index === out ? key : key * terms + term), 0))
+  }
+  const count = (card: number, touched: readonly number[], by: 1 | -1): number => {
+    let clashes = 0
+    for (const line of touched) {
+      for (const key of keysOf(card, line)) {
+        const before = held.get(key) ?? 0
+        clashes += by === 1 ? (before > 0 ? 1 : 0) : before > 1 ? -1 : 0
+        held.set(key, before + by)
+      }
+    }
+    return clashes
+  }
+  let clashes = 0
+  for (const card of cards.keys()) clashes += count(card, [...lines.keys()], 1)
+  for (let turn = 0; turn < SWAPS && clashes > 0; turn++) {
+    const card = random.below(cards.length)
+    const one = random.below(size * size)
+    const two = random.below(size * size)
+    if (one === two || one === middle || two === middle) continue
+    const touched = [...new Set([...linesAt[one], ...linesAt[two]])]
+    const cells = cards[card]
+    const swap = (): void => {
+      [cells[one], cells[two]] = [cells[two], cells[one]]
+    }
+    let change = count(card, touched, -1)
+    swap()
+    change += count(card, touched, 1)
+    if (change > 0) {
+      count(card, touched, -1)
+      swap()
+      count(card, touched, 1)
+    } else clashes += change
+  }
+  return cards
+}

@@ -1,0 +1,63 @@
+import type { EntryList } from '../../list/entry.ts'
+import { isEmptyFace } from '../../list/face.ts'
+import type { Random } from '../../random/random.ts'
+import { directionOf } from '../../text/direction.ts'
+import { foldText } from '../../text/foldText.ts'
+import { PuzzleError, type Fit, type FitNote } from '../contract.ts'
+import { dealCards } from './cards.ts'
+import { forecast } from './forecast.ts'
+import type { BingoOptions } from './options.ts'
+import { patternLines } from './patterns.ts'
+import { planCalls } from './plan.ts'
+import type { BingoPuzzle, BingoTerm } from './puzzle.ts'
+
+/** Gives the terms of a list: each face once, and notes about what is left out. */
+function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
+  const seen = new Set<string>()
+  const terms: BingoTerm[] = []
+  const notes: FitNote[] = []
+  for (const { id, answer, prompt, fact } of list.entries) {
+    if (isEmptyFace(answer) && isEmptyFace(prompt)) continue
+    const text = answer.text.trim()
+    const key = `${foldText(text)} ${answer.picture?.id ?? ''} ${text === '' && !answer.picture ? answer.sound?.id ?? '' : ''}`
+    if (text === '' && !answer.picture) notes.push({ code: 'empty', entryIds: [id], values: {} })
+    else if (seen.has(key)) notes.push({ code: 'repeat', entryIds: [id], values: { text } })
+    else {
+      seen.add(key)
+      terms.push({ entryId: id, text, answer, prompt: isEmptyFace(prompt) ? answer : prompt, fact })
+    }
+  }
+  return { terms, notes }
+}
+
+/** Gives why so many terms make no such game; undefined where they do. */
+function obstacleOf(terms: number, { size, free, pattern, cards }: BingoOptions): FitNote | undefined {
+  const { squares } = patternLines(pattern, size, free)
+  const smaller = [5, 4, 3].find((other) => other < size && patternLines(pattern, other, free).squares <= terms)
+  if (terms < squares) return { code: 'too-few', entryIds: [], values: { terms, squares, more: squares - terms, size, smaller: smaller ?? 0 } }
+  // Cards with the same terms are full at the same call.
+  if (pattern === 'full' && terms === squares && cards > 1) return { code: 'all-together', entryIds: [], values: { terms, squares } }
+  return undefined
+}
+
+/** Tells whether a list has terms enough for the cards. */
+export function fit(list: EntryList, options: BingoOptions): Fit {
+  const { terms, notes } = termsOf(list)
+  const obstacle = obstacleOf(terms.length, options)
+  if (obstacle) return { ready: false, summary: obstacle, notes: [obstacle, ...notes] }
+  return { ready: true, summary: { code: 'ready', entryIds: [], values: { terms: terms.length, cards: options.cards, size: options.size } }, notes }
+}
+
+/** Deals the cards and plans the calls. Throws a PuzzleError where the terms don't suffice. */
+export function make(list: EntryList, options: BingoOptions, random: Random): BingoPuzzle {
+  const { terms } = termsOf(list)
+  const { size, free, pattern, cards: count, calling, marking, perPage } = options
+  const obstacle = obstacleOf(terms.length, options)
+  if (obstacle) throw new PuzzleError(obstacle)
+  const cards = dealCards(count, size, free, terms.length, random)
+  const { calls, plan } = planCalls(cards, patternLines(pattern, size, free), terms.length, options, random)
+  return {
+    size, pattern, terms, cards, calls, forecast: forecast(pattern, size, free, terms.length, count), plan,
+    direction: directionOf(terms.map(({ text }) => text).join(' ')), calling, marking, perPage,
+  }
+}
