@@ -1,7 +1,7 @@
 import type { EntryList, Random } from '@otter/core'
 
 /** Values of the command line, by name. */
-export type Flags = Record<string, string | boolean | undefined>
+type Flags = Record<string, string | boolean | undefined>
 
 /** How a game is made on the command line. */
 export interface Generated {

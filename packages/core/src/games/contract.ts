@@ -63,6 +63,8 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   make(list: EntryList, options: Options, random: Random): Puzzle
   /** How many entries the puzzle asks, and which: the rows of its results. */
   asked(puzzle: Puzzle): { entryId: string; text: string }[]
+  /** Whether it makes sense on paper. */
+  onPaper: boolean
   /** The puzzle on paper, or its key; no pages where it makes no sense there. */
   sheet(puzzle: Puzzle, isKey: boolean): SheetPage[]
   start(puzzle: Puzzle, random: Random, at: number): Play

@@ -1,7 +1,7 @@
 import type { ReadingDirection } from '../text/direction.ts'
 
 /** A cell of a printed grid. */
-export interface SheetCell {
+interface SheetCell {
   text: string
   number?: number
 }
@@ -30,7 +30,7 @@ export interface SheetItems {
   items: SheetItem[]
 }
 
-export interface SheetItem {
+interface SheetItem {
   /** A number before it; empty for none. */
   label: string
   text: string
@@ -42,7 +42,7 @@ export interface SheetItem {
   picture?: string
 }
 
-export interface SheetText {
+interface SheetText {
   type: 'text'
   text: string
 }
@@ -79,7 +79,7 @@ export interface SheetTokens {
 export type SheetBlock = SheetGrid | SheetItems | SheetText | SheetRow | SheetCards | SheetTokens
 
 /** Blocks side by side. */
-export interface SheetRow {
+interface SheetRow {
   type: 'row'
   blocks: (SheetItems | SheetText)[]
 }

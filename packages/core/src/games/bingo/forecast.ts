@@ -23,7 +23,7 @@ export function completingSets(pattern: BingoPattern, size: number, free: boolea
 }
 
 /** Gives the chance that a card has won by each call, from none to all terms. */
-export function winChances(pattern: BingoPattern, size: number, free: boolean, terms: number): number[] {
+function winChances(pattern: BingoPattern, size: number, free: boolean, terms: number): number[] {
   const sets = completingSets(pattern, size, free)
   const squares = sets.length - 1
   return Array.from({ length: terms + 1 }, (_, calls) => {

@@ -13,6 +13,7 @@ export const bingo: Game<BingoOptions, BingoPuzzle, BingoPlay, BingoMove, BingoV
   fit,
   make,
   asked: (puzzle) => puzzle.terms.map(({ entryId, text }) => ({ entryId, text })),
+  onPaper: true,
   sheet,
   start,
   view,

@@ -90,7 +90,7 @@ export function planCalls(cards: readonly BingoCard[], pattern: PatternLines, te
 }
 
 /** Plays an order of calls through. */
-export function courseOf(cards: readonly BingoCard[], pattern: PatternLines, calls: readonly number[]): Pick<Plan, 'firstWin' | 'winners' | 'wonBy'> {
+function courseOf(cards: readonly BingoCard[], pattern: PatternLines, calls: readonly number[]): Pick<Plan, 'firstWin' | 'winners' | 'wonBy'> {
   const callOf = new Map(calls.map((term, index) => [term, index + 1]))
   const wins = cards.map(({ cells }) => winningCall(pattern, (place) => callOf.get(cells[place] ?? -1) ?? Infinity))
   const firstWin = Math.min(...wins)

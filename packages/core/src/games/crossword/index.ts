@@ -14,6 +14,7 @@ export const crossword: Game<CrosswordOptions, CrosswordPuzzle, CrosswordPlay, C
   fit,
   make,
   asked: (puzzle) => puzzle.words.map(({ entryId, text }) => ({ entryId, text })),
+  onPaper: true,
   sheet,
   start,
   view,

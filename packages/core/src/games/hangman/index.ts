@@ -12,6 +12,7 @@ export const hangman: Game<HangmanOptions, HangmanPuzzle, HangmanPlay, HangmanMo
   fit,
   make,
   asked: (puzzle) => puzzle.words.map(({ entryId, text }) => ({ entryId, text })),
+  onPaper: false,
   sheet: () => [],
   start,
   view,

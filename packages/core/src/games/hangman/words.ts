@@ -16,7 +16,7 @@ export function styleOf(list: EntryList, { accents, early }: Pick<HangmanOptions
 }
 
 /** Gives the characters of a text: letters to ask for, and all else, which is there from the start. */
-export function charactersOf(text: string, style: LetterStyle): WordCharacter[] {
+function charactersOf(text: string, style: LetterStyle): WordCharacter[] {
   return graphemesOf(text.trim().replace(/\s+/gu, ' ')).map((shown) => {
     const cased = gridLetters(shown, { ...style, accents: 'kept' })[0]
     return { shown: cased ?? shown, letter: cased === undefined || /\p{N}|\p{S}/u.test(cased) ? null : gridLetters(shown, style)[0] ?? null }

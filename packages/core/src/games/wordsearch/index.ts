@@ -14,6 +14,7 @@ export const wordsearch: Game<WordSearchOptions, WordSearchPuzzle, WordSearchPla
   fit,
   make,
   asked: (puzzle) => puzzle.words.map(({ entryId, text }) => ({ entryId, text })),
+  onPaper: true,
   sheet,
   start,
   view,

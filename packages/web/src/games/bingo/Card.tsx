@@ -1,5 +1,5 @@
 import type { ReadingDirection, ShownFace as Face } from '@otter/core'
-import { ShownFace } from '../../ui/ShownFace.tsx'
+import { ShownFace } from '../ShownFace.tsx'
 
 interface CardProps {
   size: number

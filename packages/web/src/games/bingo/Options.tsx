@@ -29,9 +29,9 @@ export function Options({ options, onChange }: OptionsProps) {
       </div>
       <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <legend className="quiet">How the game is to go</legend>
-        <span className="flex items-center gap-1">First bingo from call {number(from, 'First bingo from call', 5000, (value) => set({ firstWin: value === null ? null : [value, Math.max(value, to ?? value + 3)] }))} to {number(to, 'to call', 5000, (value) => set({ firstWin: value === null ? null : [Math.min(from ?? value, value), value] }))}</span>
-        <span className="flex items-center gap-1">Winners then {number(options.winners, 'Winners of the first bingo', MOST_CARDS, (winners) => set({ winners }))}</span>
-        <span className="flex items-center gap-1">Five have won by call {number(options.fiveBy, 'Five have won by call', 5000, (fiveBy) => set({ fiveBy }))}</span>
+        <span className="flex items-center gap-2">First bingo from call {number(from, 'First bingo from call', 5000, (value) => set({ firstWin: value === null ? null : [value, Math.max(value, to ?? value + 3)] }))} to {number(to, 'to call', 5000, (value) => set({ firstWin: value === null ? null : [Math.min(from ?? value, value), value] }))}</span>
+        <span className="flex items-center gap-2">Winners then {number(options.winners, 'Winners of the first bingo', MOST_CARDS, (winners) => set({ winners }))}</span>
+        <span className="flex items-center gap-2">Five have won by call {number(options.fiveBy, 'Five have won by call', 5000, (fiveBy) => set({ fiveBy }))}</span>
       </fieldset>
     </div>
   )

@@ -1,7 +1,7 @@
 import type { BingoMove, BingoView } from '@otter/core'
 import { ChevronRight } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
-import { ShownFace } from '../../ui/ShownFace.tsx'
+import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { Card } from './Card.tsx'
 

@@ -2,7 +2,7 @@ import type { HangmanMove, HangmanView } from '@otter/core'
 import { Lightbulb } from 'lucide-react'
 import { useEffect } from 'react'
 import { useTranslation } from 'react-i18next'
-import { ShownFace } from '../../ui/ShownFace.tsx'
+import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { Scene } from './Scene.tsx'
 

@@ -5,7 +5,7 @@ import { Link } from 'react-router'
 import { AskingOptions } from '../../games/AskingOptions.tsx'
 import { PLAY } from '../../games/play.ts'
 import { TEACHER } from '../../games/teacher.ts'
-import { EarlyReaders } from '../../ui/early.ts'
+import { EarlyReaders } from '../../games/early.ts'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
 import { newSeed, type GameChoice } from './gameChoice.ts'
 

@@ -68,7 +68,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
         action={kind
           ? (
             <>
-              <button type="button" className="btn h-11" disabled={!fits[kind].ready} onClick={() => go(`/games/${kind}/print`)}><Printer size={18} aria-hidden="true" />Print</button>
+              {gameOf(kind).onPaper && <button type="button" className="btn h-11" disabled={!fits[kind].ready} onClick={() => go(`/games/${kind}/print`)}><Printer size={18} aria-hidden="true" />Print</button>}
               <button type="button" className="btn btn-primary h-11" disabled={!fits[kind].ready || share.isPending} onClick={() => void shareNow(kind)}>Share with students</button>
             </>
           )
