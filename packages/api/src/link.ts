@@ -20,6 +20,8 @@ export interface LinkReply {
   seed: string
   createdAt: string
   players: number
+  /** Whether the list has changed since the game was made. */
+  outdated: boolean
 }
 
 /** One student on one link. */

@@ -134,7 +134,7 @@ describe('the API', () => {
       ['GET', `/lists/${listId}`], ['PATCH', `/lists/${listId}`, { version: 1, title: 'mine' }], ['DELETE', `/lists/${listId}`], ['GET', `/lists/${listId}/links`],
       ['POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' }], ['POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1' }],
       ['GET', `/lists/${listId}/version`], ['POST', `/lists/${listId}/duplicate`], ['PUT', `/lists/${listId}/archived`, { archived: true }],
-      ['PATCH', `/links/${link.id}`, { open: false }], ['GET', `/links/${link.id}/results`], ['GET', `/links/${link.id}/results.csv`],
+      ['PATCH', `/links/${link.id}`, { open: false }], ['POST', `/links/${link.id}/renew`], ['GET', `/links/${link.id}/results`], ['GET', `/links/${link.id}/results.csv`],
     ]
     const before = await owner.call('GET', `/lists/${listId}`)
     for (const [method, path, body] of routes) {

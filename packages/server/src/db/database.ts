@@ -2,6 +2,7 @@ import { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import { first } from './migrations/first.ts'
 import { second } from './migrations/second.ts'
+import { third } from './migrations/third.ts'
 import { defineModels, type Models } from './models.ts'
 
 /** A connected database: its tables and its connection pool. */
@@ -17,6 +18,6 @@ export function openDatabase(url: string, onQuery: ((sql: string) => void) | fal
 
 /** Brings the schema up to date. */
 export async function migrate({ sequelize }: Database): Promise<void> {
-  const umzug = new Umzug({ migrations: [first, second], context: sequelize.getQueryInterface(), storage: new SequelizeStorage({ sequelize }), logger: undefined })
+  const umzug = new Umzug({ migrations: [first, second, third], context: sequelize.getQueryInterface(), storage: new SequelizeStorage({ sequelize }), logger: undefined })
   await umzug.up()
 }

@@ -16,6 +16,8 @@ interface MediumRow extends Row<MediumRow> {
 interface GameRow extends Row<GameRow> { id: string; listId: string; kind: GameKind }
 export interface GameVersionRow extends Row<GameVersionRow> {
   id: string; gameId: string; number: number; title: string; language: string; options: unknown; seed: string; fingerprint: string; puzzle: unknown
+  /** The list's version that it was made from; null where that is not known. */
+  listVersion: number | null
 }
 interface LinkRow extends Row<LinkRow> { id: string; gameId: string; code: string; open: CreationOptional<boolean>; createdAt: CreationOptional<Date> }
 export interface PlayerRow extends Row<PlayerRow> { id: string; linkId: string; name: string; tokenHash: string }
@@ -58,7 +60,7 @@ export function defineModels(sequelize: Sequelize): Models {
     }, table('entries')),
     media: sequelize.define<MediumRow>('medium', { id, teacherId: UUID, kind: TEXT, type: TEXT, size: INTEGER, bytes: DataTypes.BLOB, gallery: TEXT, createdAt: DATE }, table('media')),
     games: sequelize.define<GameRow>('game', { id, listId: UUID, kind: TEXT }, table('games')),
-    gameVersions: sequelize.define<GameVersionRow>('gameVersion', { id, gameId: UUID, number: INTEGER, title: TEXT, language: TEXT, options: JSONB, seed: TEXT, fingerprint: TEXT, puzzle: JSONB }, table('game_versions')),
+    gameVersions: sequelize.define<GameVersionRow>('gameVersion', { id, gameId: UUID, number: INTEGER, title: TEXT, language: TEXT, options: JSONB, seed: TEXT, fingerprint: TEXT, puzzle: JSONB, listVersion: INTEGER }, table('game_versions')),
     links: sequelize.define<LinkRow>('link', { id, gameId: UUID, code: TEXT, open: BOOLEAN, createdAt: DATE }, table('links')),
     players: sequelize.define<PlayerRow>('player', { id, linkId: UUID, name: TEXT, tokenHash: TEXT }, table('players')),
     plays: sequelize.define<PlayRow>('play', { id, playerId: UUID, gameVersionId: UUID, attempt: INTEGER, moves: INTEGER, state: JSONB, startedAt: DATE, lastSeenAt: DATE }, table('plays')),

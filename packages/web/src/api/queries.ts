@@ -78,6 +78,15 @@ export function useChangeLink(): UseMutationResult<LinkReply, Error, { id: strin
   })
 }
 
+/** Makes a link's game anew from the words as they are now. */
+export function useRenewLink(): UseMutationResult<LinkReply, Error, string> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (id) => call<LinkReply>('POST', `/links/${id}/renew`),
+    onSuccess: (link) => client.invalidateQueries({ queryKey: ['links', link.listId] }),
+  })
+}
+
 /** A link's results, filling in by themselves. */
 export function useResults(linkId: string | undefined): UseQueryResult<ResultsReply> {
   return useQuery({ queryKey: ['results', linkId], queryFn: () => call<ResultsReply>('GET', `/links/${linkId}/results`), enabled: linkId !== undefined, refetchInterval: WATCHING })

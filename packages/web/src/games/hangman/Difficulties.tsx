@@ -40,7 +40,7 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
       <details>
         <summary className="cursor-pointer">How hard each word is</summary>
         <table className="table table-sm">
-          <thead><tr><th scope="col">Word</th><th scope="col">To guess</th><th scope="col">Misses if the class knows the list</th><th scope="col">if it doesn’t</th></tr></thead>
+          <thead className="text-base-content"><tr><th scope="col">Word</th><th scope="col">To guess</th><th scope="col">Misses if the class knows the list</th><th scope="col">if it doesn’t</th></tr></thead>
           <tbody>
             {words.map(({ entryId, text, difficulty }) => (
               <tr key={entryId}>

@@ -16,11 +16,11 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
     const onKey = (event: KeyboardEvent): void => {
       const at = event.target
       if (event.ctrlKey || event.metaKey || event.altKey || at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement || at instanceof HTMLSelectElement) return
-      if (open && !waiting && [...event.key].length === 1 && /\p{L}/u.test(event.key)) send({ type: 'guess', letter: event.key })
+      if (open && [...event.key].length === 1 && /\p{L}/u.test(event.key)) send({ type: 'guess', letter: event.key })
     }
     addEventListener('keydown', onKey)
     return () => removeEventListener('keydown', onKey)
-  }, [open, waiting, send])
+  }, [open, send])
   const spelled = characters.map((character) => character ?? t('hangman.gap')).join(' ')
   return (
     <div className="flex flex-col gap-3">
@@ -51,7 +51,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
             {alphabet.map((letter) => {
               const known = asked.find((one) => one.letter === letter)
               return (
-                <button key={letter} type="button" disabled={known !== undefined || waiting} onClick={() => send({ type: 'guess', letter })} aria-label={known ? t(known.right ? 'hangman.isIn' : 'hangman.isNot', { letter }) : letter}
+                <button key={letter} type="button" disabled={known !== undefined} onClick={() => send({ type: 'guess', letter })} aria-label={known ? t(known.right ? 'hangman.isIn' : 'hangman.isNot', { letter }) : letter}
                   className={`btn h-11 w-11 p-0 text-xl font-bold ${known ? (known.right ? 'text-success! opacity-100!' : 'text-neutral! line-through opacity-60!') : ''}`}>
                   {letter}
                 </button>

@@ -1,8 +1,8 @@
 import type { LinkReply } from '@otter/api'
-import { Copy, MonitorPlay } from 'lucide-react'
+import { Copy, MonitorPlay, RefreshCw } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { useChangeLink, useLinks, useList } from '../../api/queries.ts'
+import { useChangeLink, useLinks, useList, useRenewLink } from '../../api/queries.ts'
 import { TEACHER } from '../../games/teacher.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
@@ -27,6 +27,7 @@ export function SharePage() {
 
 function LinkCard({ link }: { link: LinkReply }) {
   const change = useChangeLink()
+  const renew = useRenewLink()
   const [copied, setCopied] = useState(false)
   const address = `${location.origin}/p/${link.code}`
   return (
@@ -36,7 +37,8 @@ function LinkCard({ link }: { link: LinkReply }) {
         <p className="text-4xl font-bold tracking-[0.18em]">{link.code}</p>
         <p className="break-all"><a className="link" href={address}>{address}</a></p>
         <p className="quiet">{TEACHER[link.kind].name} · seed {link.seed} · {link.players} {link.players === 1 ? 'student' : 'students'} · {link.open ? <strong className="text-success">open</strong> : <strong className="text-error">closed</strong>}</p>
-        <Notice error={change.error} />
+        {link.outdated && <p className="mt-1 flex flex-wrap items-center gap-2"><span>The list has changed since.</span><button type="button" className="btn btn-sm" disabled={renew.isPending} onClick={() => renew.mutate(link.id)}><RefreshCw size={15} aria-hidden="true" />Renew the game</button><span className="quiet text-sm">Same link; who is playing ends the old one first.</span></p>}
+        <Notice error={change.error ?? renew.error} />
       </div>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="btn h-11" onClick={() => void navigator.clipboard.writeText(address).then(() => setCopied(true), () => setCopied(false))}><Copy size={16} aria-hidden="true" /><span aria-live="polite">{copied ? 'Copied' : 'Copy link'}</span></button>

@@ -1,0 +1,158 @@
+import type { CrosswordPuzzle, HangmanPuzzle, BingoPuzzle } from '@otter/core'
+import type { Page } from '@playwright/test'
+import { expect, expectAccessible, query, test } from './otter.ts'
+
+/** Opens a game of a list of the sample, as the teacher sees it. */
+async function openGame(teacher: Page, list: string, game: string): Promise<void> {
+  await teacher.getByRole('link', { name: list }).click()
+  await teacher.getByRole('link', { name: game }).click()
+  await expect(teacher.getByRole('heading', { name: game, exact: true })).toBeVisible()
+}
+
+/** Shares the game that is open; gives its code. */
+async function share(teacher: Page): Promise<string> {
+  await teacher.getByRole('button', { name: 'Share with students' }).click()
+  const code = (await teacher.getByRole('article').first().getAttribute('aria-label'))?.slice('Link '.length) ?? ''
+  expect(code).toMatch(/^\w{6}$/)
+  return code
+}
+
+async function join(phone: Page, code: string): Promise<void> {
+  await phone.goto(`/p/${code}`)
+  await phone.getByLabel('Your name').fill('Ada')
+  await phone.getByRole('button', { name: 'Begin' }).click()
+}
+
+async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promise<Puzzle> {
+  const [{ puzzle }] = await query<{ puzzle: Puzzle }>(databaseUrl, 'SELECT v.puzzle FROM game_versions v JOIN links k ON k.game_id = v.game_id WHERE k.code = $1 ORDER BY v.number DESC LIMIT 1', [code])
+  return puzzle
+}
+
+test('a crossword is found, kept and shared, and solved on a phone with check, reveal and reload', async ({ teacher, phone, server }) => {
+  await openGame(teacher, 'Bridges and forces', 'Crossword')
+  await teacher.getByRole('button', { name: 'Look for better layouts' }).click()
+  await expect(teacher.getByRole('button', { name: /crossings/ }).first()).toBeVisible()
+  await teacher.getByRole('button', { name: 'Stop looking' }).click()
+  await teacher.getByRole('button', { name: /crossings/ }).first().click()
+  await teacher.getByText('Keep words where they are').click()
+  await teacher.getByRole('checkbox', { name: /compression/ }).check()
+  await expect(teacher.getByText('Keep words where they are (1)')).toBeVisible()
+  await expectAccessible(teacher)
+  const code = await share(teacher)
+
+  await join(phone, code)
+  const puzzle = await puzzleOf<CrosswordPuzzle>(server.databaseUrl, code)
+  const source = await phone.evaluate(() => document.documentElement.outerHTML)
+  for (const { text } of puzzle.words) expect(source.toLowerCase()).not.toContain(`>${text}<`)
+  const across = puzzle.words.filter(({ dir }) => dir === 'across')
+  const clue = (text: string) => phone.getByRole('button', { name: text })
+  await clue(across[0].prompt.text).tap()
+  const field = phone.getByRole('textbox', { name: new RegExp(`^${across[0].number} Across, letter 1 of ${across[0].letters.length}`) })
+  await expect(field).toBeFocused()
+  // A wrong word is told only when asked.
+  await phone.keyboard.type('q'.repeat(across[0].letters.length))
+  await phone.getByRole('group', { name: 'Check' }).getByRole('button', { name: 'word' }).tap()
+  await expect(phone.getByText('1 hint')).toBeVisible()
+  await clue(across[0].prompt.text).tap()
+  await phone.keyboard.type(across[0].text.replaceAll(/[^\p{L}]/gu, ''))
+  await expect(phone.getByText(`Found 1 of ${puzzle.words.length}`).first()).toBeVisible()
+  await expectAccessible(phone)
+  await phone.reload()
+  await expect(phone.getByText(`Found 1 of ${puzzle.words.length}`).first()).toBeVisible()
+
+  // Tab goes from clue to clue, Backspace takes letters off.
+  await clue(across[1].prompt.text).tap()
+  await phone.keyboard.type('xy')
+  await phone.keyboard.press('Backspace')
+  await phone.keyboard.press('Backspace')
+  for (const { text } of across.slice(1)) {
+    await phone.keyboard.type(text.replaceAll(/[^\p{L}]/gu, ''))
+    await phone.keyboard.press('Tab')
+  }
+  await phone.getByRole('group', { name: 'Show' }).getByRole('button', { name: 'all' }).tap()
+  await expect(phone.getByRole('heading', { name: /Done|You found them all/ })).toBeVisible()
+  await expect(phone.getByText(puzzle.words[0].text, { exact: true }).first()).toBeVisible()
+})
+
+test('hangman says how hard words are, and is played on a phone by keys and touch; a lost word comes back', async ({ teacher, phone, server }) => {
+  await openGame(teacher, 'Bridges and forces', 'Hangman')
+  await teacher.getByText('How hard each word is').click()
+  await expect(teacher.getByRole('row', { name: /^arch/ })).toContainText('●')
+  await teacher.getByLabel('Scene').selectOption('Paper boat')
+  await teacher.getByLabel('Misses', { exact: true }).selectOption('3')
+  await teacher.getByLabel('Of the list', { exact: true }).selectOption('The first …')
+  await teacher.getByLabel('How many').fill('2')
+  await teacher.getByLabel('Order').selectOption('As in the list')
+  await expectAccessible(teacher)
+  const code = await share(teacher)
+
+  await join(phone, code)
+  const { words } = await puzzleOf<HangmanPuzzle>(server.databaseUrl, code)
+  expect(words.map(({ text }) => text)).toEqual(['arch', 'beam'])
+  await expectAccessible(phone)
+  for (const letter of ['Q', 'X', 'Z']) await phone.getByRole('button', { name: letter, exact: true }).tap()
+  await expect(phone.getByRole('heading', { name: /This was the word/ })).toBeVisible()
+  await phone.getByRole('button', { name: 'Next word' }).tap()
+  await expect(phone.getByText('Word 2 of 2')).toBeVisible()
+  for (const letter of 'beam') {
+    await phone.keyboard.press(letter)
+    await expect(phone.getByRole('button', { name: `${letter.toUpperCase()}: in the word` }).or(phone.getByRole('heading', { name: 'That’s it!' }))).toBeVisible()
+  }
+  await phone.getByRole('button', { name: 'Next word' }).tap()
+  await expect(phone.getByText('Once more')).toBeVisible()
+  for (const letter of ['A', 'R', 'C', 'H']) await phone.getByRole('button', { name: letter, exact: true }).tap()
+  await expect(phone.getByText('Found 1 of 2').first()).toBeVisible()
+  const outcomes = await query<{ outcome: string }>(server.databaseUrl, 'SELECT r.outcome FROM responses r JOIN plays y ON y.id = r.play_id JOIN players p ON p.id = y.player_id JOIN links k ON k.id = p.link_id WHERE k.code = $1 ORDER BY r.id', [code])
+  expect(outcomes.map(({ outcome }) => outcome)).toEqual(['wrong', 'right', 'unscored'])
+})
+
+test('bingo is planned and called, a claim is checked, and a card is played on a phone', async ({ teacher, phone, server }) => {
+  await openGame(teacher, 'Instruments of the orchestra', 'Bingo')
+  await teacher.getByLabel('Squares', { exact: true }).selectOption('3×3')
+  await expect(teacher.getByText(/By chance the first bingo comes around call/)).toBeVisible()
+  await teacher.getByLabel('Cards', { exact: true }).fill('6')
+  await teacher.getByLabel('First bingo from call').fill('5')
+  await teacher.getByLabel('Winners of the first bingo').fill('1')
+  await expect(teacher.getByText(/First bingo at call [5-8], 1 winner\./)).toBeVisible()
+  await expectAccessible(teacher)
+  await teacher.getByRole('button', { name: 'Call this game' }).click()
+  const caller = teacher.getByRole('dialog', { name: 'Caller' })
+  await caller.getByRole('button', { name: 'First call' }).click()
+  await caller.getByLabel('Bingo on card').fill('2')
+  await expect(caller.getByText(/Not yet. Not called:/)).toBeVisible()
+  for (let call = 2; call <= 14; call++) await caller.getByRole('button', { name: 'Next call' }).click()
+  await caller.getByLabel('Bingo on card').fill('2')
+  await expect(caller.getByText(/Yes: bingo at call \d+\./)).toBeVisible()
+  await expectAccessible(teacher)
+  await caller.getByRole('button', { name: 'Close' }).click()
+  const code = await share(teacher)
+
+  await join(phone, code)
+  const puzzle = await puzzleOf<BingoPuzzle>(server.databaseUrl, code)
+  const number = Number((await phone.getByText(/^Card \d+$/).innerText()).slice('Card '.length))
+  const card = puzzle.cards[number - 1]
+  await phone.getByRole('button', { name: 'Bingo!' }).tap()
+  await expect(phone.getByText(/Not yet: mark a whole line/)).toBeVisible()
+  await expectAccessible(phone)
+  for (const [index, term] of puzzle.calls.entries()) {
+    await expect(phone.getByText(`Call ${index + 1} of 14`)).toBeVisible()
+    if (card.cells.includes(term)) {
+      await phone.getByRole('button', { name: puzzle.terms[term].text, exact: true }).tap()
+      await expect(phone.getByText('Yes, that one.')).toBeVisible()
+      await phone.getByRole('button', { name: 'Bingo!' }).tap()
+      await expect(phone.getByText(/Not yet: mark|^Bingo!$/).first()).toBeVisible()
+      if (await phone.getByRole('heading', { name: /Done|You found them all/ }).isVisible()) break
+    }
+    await phone.getByRole('button', { name: 'Next' }).tap()
+  }
+  await expect(phone.getByRole('heading', { name: /Done|You found them all/ })).toBeVisible()
+
+  // Words changed later are offered to the same link.
+  await teacher.getByRole('link', { name: 'Words' }).first().click()
+  await teacher.getByLabel('Prompt, row 1', { exact: true }).fill('the smallest string of all')
+  await expect(teacher.getByRole('status').getByText('saved')).toBeVisible()
+  await teacher.getByRole('link', { name: 'Play' }).click()
+  const link = teacher.getByRole('article', { name: `Link ${code}` })
+  await link.getByRole('button', { name: 'Renew the game' }).click()
+  await expect(link.getByText('The list has changed since.')).toBeHidden()
+})

@@ -1,0 +1,50 @@
+import { GAME_KINDS, gameOf } from '@otter/core'
+import { expect } from 'chai'
+import { Client, startTestServer, teacherWithList, type TestServer } from './testServer.ts'
+
+const WORDS = 'anchor basket candle desert engine falcon garden hammer island jacket kettle ladder magnet needle orange pebble quarry ribbon'.split(' ')
+
+describe('Every game', () => {
+  let server: TestServer
+  before(async () => {
+    server = await startTestServer()
+  })
+  after(() => server.close())
+
+  for (const kind of GAME_KINDS) {
+    it(`is shared, played to its end, renewed under the same link and printed: ${kind}`, async function () {
+      this.timeout(60_000)
+      const { client, listId } = await teacherWithList(server.url, WORDS)
+      const created = await client.call('POST', `/lists/${listId}/links`, { kind, seed: '3', options: { early: true } })
+      expect([created.status, created.body.outdated]).to.deep.equal([201, false])
+      const { id, code } = created.body
+      const student = new Client(server.url)
+      const joined = await student.call('POST', `/play/${code}/join`, { name: 'Ada' })
+      expect([joined.body.kind, joined.body.early, joined.body.play.score.finished]).to.deep.equal([kind, true, false])
+
+      const { body: list } = await client.call('GET', `/lists/${listId}`)
+      await client.call('PATCH', `/lists/${listId}`, { version: list.version, remove: [list.entries[0].id] })
+      expect((await client.call('GET', `/lists/${listId}/links`)).body[0].outdated).to.equal(true)
+      const renewed = await client.call('POST', `/links/${id}/renew`)
+      expect([renewed.status, renewed.body.code, renewed.body.outdated]).to.deep.equal([200, code, false])
+
+      // Who began goes on with the old words; who comes now gets the new ones.
+      const before = joined.body.play
+      const ended = await student.call('POST', `/play/${code}/moves`, { attempt: 1, after: 0, move: { type: 'finish' } })
+      expect(ended.body.play.score).to.include({ finished: true, total: before.score.total })
+      const again = await student.call('POST', `/play/${code}/again`)
+      expect(again.body.play.attempt).to.equal(2)
+      if (kind !== 'bingo') expect(again.body.play.score.total).to.equal(before.score.total - 1)
+      const { body: results } = await client.call('GET', `/links/${id}/results`)
+      expect(results.players.map(({ name, attempts }: { name: string; attempts: number }) => [name, attempts])).to.deep.equal([['Ada', 2]])
+      const wrong = await student.call('POST', `/play/${code}/moves`, { attempt: 2, after: 0, move: { type: 'nonsense' } })
+      expect(wrong.status).to.equal(400)
+
+      if (!gameOf(kind).onPaper) return
+      const pdf = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '3', versions: 2, code })
+      expect([pdf.status, pdf.type]).to.deep.equal([200, 'application/pdf'])
+      const pages = pdf.bytes.toString('latin1').match(/\/Type \/Page\b/gu)?.length ?? 0
+      expect(pages).to.be.at.least(kind === 'bingo' ? 2 * (15 + 2) : 4)
+    })
+  }
+})
