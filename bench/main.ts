@@ -1,7 +1,9 @@
 import { benchApi } from './api.ts'
+import { benchGames } from './games.ts'
 import { benchLists } from './lists.ts'
 import { benchWordSearch } from './wordsearch.ts'
 
 await benchLists()
 benchWordSearch()
+benchGames()
 await benchApi()

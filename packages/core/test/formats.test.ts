@@ -3,10 +3,10 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { strToU8, zipSync } from 'fflate'
 import Papa from 'papaparse'
-import { entriesFromTable, guessFields, ListDetails, newEntry, type Entry, type Table } from '../src/index.ts'
-import { FileRefusal, mediaOf, notCarried, readArchive, readDelimited, readWorkbook, tableOfSheet, withMediaIds, writeArchive, writeDelimited, writeWorkbook } from '../src/formats/index.ts'
+import { crossword, CrosswordOptions, entriesFromTable, guessFields, ListDetails, newEntry, randomFrom, type Entry, type Table } from '../src/index.ts'
+import { FileRefusal, looksLikeIpuz, mediaOf, notCarried, readArchive, readDelimited, readIpuz, readWorkbook, tableOfSheet, withMediaIds, writeArchive, writeDelimited, writeIpuz, writeWorkbook } from '../src/formats/index.ts'
 import { anyEntry, anyTextEntry } from './anyEntry.ts'
-import { idOf } from './sampleWords.ts'
+import { idOf, listOf } from './sampleWords.ts'
 
 const back = (table: Table): Omit<Entry, 'id'>[] => withoutIds(entriesFromTable(table, guessFields(table), () => idOf(0)).entries)
 const withoutIds = (entries: readonly Entry[]): Omit<Entry, 'id'>[] => entries.map(({ id: _, ...rest }) => rest)
@@ -104,6 +104,18 @@ describe('lists as files', () => {
       await refusalOf(() => readWorkbook(bytes))
       await refusalOf(() => readArchive(bytes))
     }))
+  })
+
+  it('carry a crossword as ipuz, and read its words and clues back', () => {
+    const list = listOf(['ice cream', 'rice', 'mice', 'cat'])
+    const puzzle = crossword.make(list, CrosswordOptions.parse({ steps: 20_000 }), randomFrom('1'))
+    const text = writeIpuz('Food', puzzle)
+    expect(JSON.parse(text)).to.deep.include({ version: 'http://ipuz.org/v2', dimensions: { width: puzzle.cols, height: puzzle.rows } })
+    for (const own of [text, `ipuz(${text})`]) {
+      expect(looksLikeIpuz(own)).to.equal(true)
+      expect(readIpuz(own).rows.map(({ cells }) => cells.join(' ')).sort()).to.deep.equal(['cat clue 3', 'icecream clue 0', 'mice clue 2', 'rice clue 1'])
+    }
+    for (const bad of ['{"version": "http://ipuz.org/v2"', '{"version": "http://ipuz.org/v2", "kind": ["http://ipuz.org/sudoku#1"]}', text.replace('"Across":', '"Beside":').replace('"Down":', '"Under":')]) expect(() => readIpuz(bad)).to.throw(FileRefusal)
   })
 })
 

@@ -1,8 +1,10 @@
-import { FileRefusal, readArchive, readDelimited, readWorkbook, tableOfSheet } from '@otter/core/formats'
+import { FileRefusal, looksLikeIpuz, readArchive, readDelimited, readIpuz, readWorkbook, tableOfSheet } from '@otter/core/formats'
 import type { ImportAnswer, ReadFile } from './importAnswer.ts'
 
 /** No file is larger than this; in bytes. */
 const LARGEST = 40_000_000
+/** A crossword is never longer; in bytes. */
+const LARGEST_TEXT = 2_000_000
 
 addEventListener('message', ({ data: file }: MessageEvent<File>) => {
   const say = (answer: ImportAnswer): void => postMessage(answer)
@@ -20,6 +22,8 @@ async function read(file: File, say: (answer: ImportAnswer) => void): Promise<Re
   say({ stage: 'reading' })
   const bytes = new Uint8Array(await file.arrayBuffer())
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b
+  const text = isZip ? '' : new TextDecoder().decode(bytes.subarray(0, LARGEST_TEXT))
+  if (looksLikeIpuz(text)) return { kind: 'tables', sheets: [{ name: file.name, table: readIpuz(text) }] }
   if (!isZip) return { kind: 'tables', sheets: [{ name: file.name, table: readDelimited(bytes) }] }
   say({ stage: 'unpacking' })
   if (!/\.xls[xm]$/iu.test(file.name)) {

@@ -78,14 +78,14 @@ export function planCalls(cards: readonly BingoCard[], pattern: PatternLines, te
   const judge = (calls: number[]): { calls: number[]; plan: Plan; penalty: number } => {
     const plan = courseOf(cards, pattern, calls)
     const penalty = penaltyOf(plan, wish, cards.length)
-    return { calls, plan: { ...plan, met: penalty === 0, reachable: [earliest(pattern), terms] }, penalty }
+    return { calls, plan: { ...plan, met: penalty === 0, reachable: null }, penalty }
   }
   let best = judge(random.shuffled(all))
   for (let restart = 0; restart < RESTARTS && best.penalty > 0 && !free; restart++) {
     const course = judge(orderFor(cards, pattern, terms, wish, restart, random))
     if (course.penalty < best.penalty) best = course
   }
-  const reachable: [number, number] = [earliest(pattern), best.penalty === 0 && wish.firstWin ? wish.firstWin[1] : latest(cards, pattern, terms, random)]
+  const reachable: Plan['reachable'] = free ? null : [earliest(pattern), best.penalty === 0 && wish.firstWin ? wish.firstWin[1] : latest(cards, pattern, terms, random)]
   return { calls: best.calls, plan: { ...best.plan, reachable } }
 }
 

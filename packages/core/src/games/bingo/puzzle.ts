@@ -38,8 +38,8 @@ export interface Plan {
   winners: number
   /** Cards that have won by each call, from the first. */
   wonBy: number[]
-  /** Calls at which the first bingo can be brought about. */
-  reachable: [number, number]
+  /** Calls at which the first bingo can be brought about; null where nothing was wished. */
+  reachable: [number, number] | null
 }
 
 export interface BingoPuzzle {

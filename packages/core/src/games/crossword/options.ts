@@ -14,7 +14,7 @@ export const CrosswordOptions = z.object({
   letterCase: z.enum(['upper', 'lower']).default('upper'),
   accents: z.enum(['kept', 'folded']).default('folded'),
   /** Steps of the search for a layout; the same steps give the same layout. */
-  steps: z.number().int().min(10_000).max(60_000_000).default(2_200_000),
+  steps: z.number().int().min(10_000).max(60_000_000).default(3_000_000),
   pins: z.array(PinnedWord).max(200).default([]),
   /** A picture of the teacher's behind the empty grid; empty for none. */
   background: z.union([z.literal(''), z.uuid()]).default(''),
@@ -22,4 +22,4 @@ export const CrosswordOptions = z.object({
 export type CrosswordOptions = z.infer<typeof CrosswordOptions>
 
 /** Steps that take about 300 ms and about 2 s on one warm core. */
-export const EFFORT = { quick: 2_200_000, thorough: 15_000_000 }
+export const EFFORT = { quick: 3_000_000, thorough: 22_000_000 }

@@ -1,8 +1,12 @@
 import type { CrosswordOptions} from '@otter/core';
 import { type CrosswordPuzzle } from '@otter/core'
-import { Search, Square } from 'lucide-react'
+import { writeIpuz } from '@otter/core/formats'
+import { FileDown, ImagePlus, Search, Square, X } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import type { LayoutAnswer, LayoutRequest } from '../../workers/layout.worker.ts'
+import { uploadPicture } from '../../api/media.ts'
+import { Notice } from '../../ui/Notice.tsx'
+import { saveFile } from '../../ui/saveFile.ts'
 import type { WorkbenchProps } from '../contract.ts'
 import { Thumbnail } from './Thumbnail.tsx'
 
@@ -15,6 +19,7 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
   const [looking, setLooking] = useState(false)
   const [found, setFound] = useState<CrosswordPuzzle[]>([])
   const [steps, setSteps] = useState(0)
+  const [problem, setProblem] = useState<Error>()
   const key = JSON.stringify([list.entries, { ...options, steps: 0 }, seed])
   useEffect(() => {
     setLooking(false)
@@ -38,6 +43,9 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
   const pin = (word: CrosswordPuzzle['words'][number], on: boolean): void => {
     const kept = puzzle.words.filter(({ entryId }) => (entryId === word.entryId ? on : pinned.has(entryId)))
     onChange({ ...options, pins: kept.map(({ entryId, row, col, dir }) => ({ entryId, row, col, dir })) })
+  }
+  const setBackground = (file: File | undefined): void => {
+    if (file) uploadPicture(file).then(({ id }) => onChange({ ...options, background: id }), setProblem)
   }
   return (
     <div className="flex flex-col gap-2 text-sm">
@@ -65,6 +73,12 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
           {puzzle.words.map((word) => <li key={word.entryId}><label className="flex items-center gap-2 py-0.5"><input type="checkbox" className="checkbox checkbox-sm" checked={pinned.has(word.entryId)} onChange={(event) => pin(word, event.target.checked)} />{word.number} {word.text}</label></li>)}
         </ul>
       </details>
+      <div className="flex flex-wrap gap-2">
+        <label className="btn btn-sm focus-within:outline-2"><ImagePlus size={16} aria-hidden="true" />Picture behind the grid<input type="file" accept="image/*" className="sr-only" onChange={(event) => setBackground(event.target.files?.[0])} /></label>
+        {options.background !== '' && <button type="button" className="btn btn-sm" onClick={() => onChange({ ...options, background: '' })}><X size={16} aria-hidden="true" />No picture</button>}
+        <button type="button" className="btn btn-sm" onClick={() => saveFile(new Blob([writeIpuz(list.title, puzzle)], { type: 'application/json' }), `${list.title || 'crossword'}.ipuz`)}><FileDown size={16} aria-hidden="true" />Save as ipuz</button>
+      </div>
+      <Notice error={problem} />
     </div>
   )
 }

@@ -99,7 +99,7 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
               autoFocus dir="auto" aria-label="Words to paste" rows={text === '' ? 7 : 3} className="textarea w-full" placeholder={'smoker\tcalms the bees\ndrone\ta male bee'} value={tooLong ? '' : text}
               onChange={(event) => setPasted({ text: event.target.value, cells: undefined, files: [] })}
             />
-            {text === '' && <label className="btn self-start"><FileUp size={18} aria-hidden="true" />Choose a file<input type="file" className="sr-only" accept=".csv,.tsv,.txt,.xlsx,.xlsm,.zip" onChange={(event) => setFile(event.target.files?.[0])} /></label>}
+            {text === '' && <label className="btn self-start"><FileUp size={18} aria-hidden="true" />Choose a file<input type="file" className="sr-only" accept=".csv,.tsv,.txt,.xlsx,.xlsm,.zip,.ipuz,.json" onChange={(event) => setFile(event.target.files?.[0])} /></label>}
             {text === '' && <p className="quiet text-sm">Paste from a spreadsheet, a document or another program; or choose a file: CSV, TSV, text, XLSX, or an archive of this app. You see what was understood before anything is kept.</p>}
           </>
         )}
