@@ -158,8 +158,8 @@ test('pasted words become a word search that a student plays by link, and the te
   await expectAccessible(phone)
   const unfound = puzzle.words.find(({ text }) => text === 'weir')
   for (const text of traffic.slice(0, -1)) {
-    for (const item of (JSON.parse(text) as { play?: { view: { finished: boolean; items: { label: string; found: unknown; hint: unknown }[] } } }).play?.view.items ?? []) {
-      if (item.label === unfound?.text && !text.includes('"finished":true')) expect([item.found, item.hint]).toEqual([null, null])
+    for (const item of (JSON.parse(text) as { play?: { view: { finished: boolean; items: { face: { text: string }; found: unknown; hint: unknown }[] } } }).play?.view.items ?? []) {
+      if (item.face.text === unfound?.text && !text.includes('"finished":true')) expect([item.found, item.hint]).toEqual([null, null])
     }
   }
   await phone.getByRole('button', { name: 'Play again' }).click()

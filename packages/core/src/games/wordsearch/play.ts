@@ -1,6 +1,8 @@
 import { z } from 'zod'
+import { isEmptyFace } from '../../list/face.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
 import type { Score, Step } from '../contract.ts'
+import { shownFace, type ShownFace } from '../shownFace.ts'
 import type { PlacedWord, WordSearchPuzzle } from './puzzle.ts'
 
 const Cell = z.object({ row: z.number().int().min(0).max(99), col: z.number().int().min(0).max(99) })
@@ -38,7 +40,7 @@ export interface WordSearchPlay {
 /** A word of the puzzle as its player may know it. */
 export interface WordSearchItem {
   /** The word or the clue to find it by. */
-  label: string
+  face: ShownFace
   /** Letters to find. */
   length: number
   /** Where it lies, once found or given up; with the word itself. */
@@ -74,7 +76,7 @@ export function view(puzzle: WordSearchPuzzle, play: WordSearchPlay): WordSearch
       const found = play.found.includes(index)
       const { text, row, col, dRow, dCol } = word
       return {
-        label: labelOf(word, puzzle.show),
+        face: faceOf(word, puzzle.show),
         length: word.length,
         found: found || finished ? { text, row, col, dRow, dCol, given: !found } : null,
         hint: play.hinted.includes(index) ? { row, col } : null,
@@ -88,8 +90,8 @@ export function view(puzzle: WordSearchPuzzle, play: WordSearchPlay): WordSearch
 }
 
 /** A word without a prompt is its own clue: better shown than impossible. */
-function labelOf({ text, prompt }: PlacedWord, show: 'words' | 'clues'): string {
-  return show === 'clues' && prompt !== '' ? prompt : text
+function faceOf({ text, prompt }: PlacedWord, show: 'words' | 'clues'): ShownFace {
+  return show === 'clues' && !isEmptyFace(prompt) ? shownFace(prompt, text) : { text, picture: null, sound: null }
 }
 
 export function move(puzzle: WordSearchPuzzle, play: WordSearchPlay, asked: WordSearchMove, at: number): Step<WordSearchPlay> {

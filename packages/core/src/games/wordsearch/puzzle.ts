@@ -1,4 +1,5 @@
 import type { DirectionCount } from '../../grid/directions.ts'
+import type { Face } from '../../list/face.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
 
 /** Why an entry is not in the grid. */
@@ -9,7 +10,7 @@ export interface PlacedWord {
   entryId: string
   /** The answer as the teacher wrote it. */
   text: string
-  prompt: string
+  prompt: Face
   row: number
   col: number
   dRow: number

@@ -1,3 +1,4 @@
+import { isEmptyFace } from '../../list/face.ts'
 import type { SheetPage } from '../../print/sheet.ts'
 import type { WordSearchPuzzle } from './puzzle.ts'
 
@@ -14,7 +15,7 @@ export function sheet({ rows, words, direction, show, message }: WordSearchPuzzl
       {
         type: 'items', columns: clues ? 2 : 4, ...(clues ? {} : { direction }),
         items: words.map(({ text, prompt, length }, index) => ({
-          label: clues ? String(index + 1) : '', text: clues && prompt !== '' ? prompt : text, note: clues ? `(${length})` : '', answer: clues && isKey ? text : '',
+          label: clues ? String(index + 1) : '', text: clues && !isEmptyFace(prompt) ? prompt.text : text, note: clues ? `(${length})` : '', answer: clues && isKey ? text : '', ...(clues && prompt.picture ? { picture: prompt.picture.id } : {}),
         })),
       },
       ...(isKey && message !== '' ? [{ type: 'text' as const, text: message }] : []),

@@ -1,4 +1,5 @@
 import type { EntryList } from '../../list/entry.ts'
+import { isEmptyFace, type Face } from '../../list/face.ts'
 import { faceLetters } from '../../list/faceLetters.ts'
 import type { WordSearchOptions } from './options.ts'
 import type { UnplacedWord } from './puzzle.ts'
@@ -10,7 +11,7 @@ const MAX_WORDS = 120
 export interface Word {
   entryId: string
   text: string
-  prompt: string
+  prompt: Face
   letters: readonly string[]
 }
 
@@ -44,7 +45,7 @@ export function prepareWords(list: EntryList, options: WordSearchOptions): Prepa
     const leave = (why: UnplacedWord['why'], others: string[] = []): void => {
       unplaced.push({ entryId: id, text, why, others })
     }
-    if (text === '' && prompt.text.trim() === '') continue
+    if (text === '' && isEmptyFace(prompt)) continue
     const letters = faceLetters(answer, style)
     const key = letters.join('\u0000')
     const first = firstOf.get(key)
@@ -53,7 +54,7 @@ export function prepareWords(list: EntryList, options: WordSearchOptions): Prepa
     else if (first !== undefined) leave('repeat', [first.text])
     else if (words.length >= MAX_WORDS) leave('too-many')
     else {
-      const word = { entryId: id, text, prompt: prompt.text.trim(), letters }
+      const word = { entryId: id, text, prompt, letters }
       firstOf.set(key, word)
       words.push(word)
     }

@@ -2,6 +2,7 @@ import { directionOf, type WordSearchMove, type WordSearchView } from '@otter/co
 import { Check, Lightbulb } from 'lucide-react'
 import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
+import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { LetterBoard, type Cell } from './LetterBoard.tsx'
 
@@ -21,17 +22,17 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
       <p id="board-help" className="sr-only">{t('wordsearch.help')}</p>
       <p aria-live="polite" className="min-h-6 text-center text-sm">{waiting ? t('play.sending') : view.lastMark === 'none' ? t('wordsearch.howTo') : t(`wordsearch.${view.lastMark}`)}</p>
       <ul className={view.show === 'clues' ? 'flex flex-col gap-1.5' : 'grid grid-cols-2 gap-1.5 sm:grid-cols-3'} dir={view.show === 'words' ? view.direction : undefined}>
-        {view.items.map(({ label, length, found, hint }, item) => (
+        {view.items.map(({ face, length, found, hint }, item) => (
           <li key={item} className="panel flex min-h-11 items-center gap-1 ps-3">
-            <span className="min-w-0 flex-1 py-1 leading-tight" dir={directionOf(label)}>
-              <span className={found ? 'text-neutral line-through decoration-1' : ''}>{label}</span>
+            <span className="min-w-0 flex-1 py-1 leading-tight" dir={directionOf(face.text)}>
+              <span className={found ? 'text-neutral line-through decoration-1' : ''}><ShownFace face={face} /></span>
               {view.show === 'clues' && !found && <span className="quiet"> ({length})</span>}
               {view.show === 'clues' && found && <strong className="ms-2" dir={directionOf(found.text)}>{found.text}</strong>}
             </span>
             {found
               ? <span className={`flex items-center gap-1 pe-2 text-sm ${found.given ? 'text-neutral' : 'text-success'}`}>{found.given ? t('wordsearch.missed') : <><Check size={18} aria-hidden="true" /><span className="sr-only">{t('wordsearch.isFound')}</span></>}</span>
               : (
-                <button type="button" className="btn btn-ghost h-11 w-11 p-0" disabled={hint !== null || view.finished} onClick={() => send({ type: 'hint', item })} aria-label={t('wordsearch.hint', { label })} title={t('wordsearch.hintTitle')}>
+                <button type="button" className="btn btn-ghost h-11 w-11 p-0" disabled={hint !== null || view.finished} onClick={() => send({ type: 'hint', item })} aria-label={t('wordsearch.hint', { label: face.text || t('play.picture') })} title={t('wordsearch.hintTitle')}>
                   <Lightbulb size={18} aria-hidden="true" className={hint ? 'text-warning' : ''} />
                 </button>
               )}
