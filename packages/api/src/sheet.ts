@@ -12,6 +12,8 @@ export const PrintSheets = z.object({
   versions: z.number().int().min(1).max(MAX_VERSIONS).default(1),
   paper: z.enum(['a4', 'letter']).default('a4'),
   key: z.boolean().default(true),
+  /** Thin lines and pale pictures. */
+  saveInk: z.boolean().default(false),
   /** Address of the on-screen game, for the QR code; absent for none. */
   code: z.string().max(12).optional(),
 })

@@ -41,7 +41,7 @@ describe('Every game', () => {
       expect(wrong.status).to.equal(400)
 
       if (!gameOf(kind).onPaper) return
-      const pdf = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '3', versions: 2, code })
+      const pdf = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '3', versions: 2, code, saveInk: kind === 'bingo' })
       expect([pdf.status, pdf.type]).to.deep.equal([200, 'application/pdf'])
       const pages = pdf.bytes.toString('latin1').match(/\/Type \/Page\b/gu)?.length ?? 0
       expect(pages).to.be.at.least(kind === 'bingo' ? 2 * (15 + 2) : 4)

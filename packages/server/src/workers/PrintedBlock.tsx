@@ -6,6 +6,8 @@ import { fileFor } from './fonts.ts'
 export const INK = '#14312F'
 export const QUIET = '#46605B'
 const RULE = '#D9D2C0'
+/** How much of a picture is left where ink is saved. */
+const PALE = 0.5
 const HEADINGS = { across: 'Across', down: 'Down' }
 /** Largest cell and tallest grid, in points. */
 const LARGEST = { open: 40, framed: 30 }
@@ -15,24 +17,25 @@ interface PrintedBlockProps {
   block: SheetBlock
   /** Room from side to side, in points. */
   width: number
+  saveInk: boolean
   pictures: Record<string, Uint8Array>
 }
 
 /** One block of a printed page. */
-export function PrintedBlock({ block, width, pictures }: PrintedBlockProps) {
-  if (block.type === 'grid') return <Grid grid={block} width={width} />
+export function PrintedBlock({ block, width, saveInk, pictures }: PrintedBlockProps) {
+  if (block.type === 'grid') return <Grid grid={block} width={width} saveInk={saveInk} />
   if (block.type === 'text') return <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{block.text}</Text>
-  if (block.type === 'cards') return <Cards cards={block} width={width} pictures={pictures} />
-  if (block.type === 'tokens') return <Tokens tokens={block} pictures={pictures} />
-  if (block.type === 'items') return <Items list={block} pictures={pictures} />
+  if (block.type === 'cards') return <Cards cards={block} width={width} saveInk={saveInk} pictures={pictures} />
+  if (block.type === 'tokens') return <Tokens tokens={block} saveInk={saveInk} pictures={pictures} />
+  if (block.type === 'items') return <Items list={block} saveInk={saveInk} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
-      {block.blocks.map((own, index) => <View key={index} style={{ flex: 1 }}><PrintedBlock block={own} width={width / block.blocks.length} pictures={pictures} /></View>)}
+      {block.blocks.map((own, index) => <View key={index} style={{ flex: 1 }}><PrintedBlock block={own} width={width / block.blocks.length} saveInk={saveInk} pictures={pictures} /></View>)}
     </View>
   )
 }
 
-function Items({ list: { heading, columns, direction, items }, pictures }: { list: SheetItems; pictures: Record<string, Uint8Array> }) {
+function Items({ list: { heading, columns, direction, items }, saveInk, pictures }: { list: SheetItems; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
   const rtl = direction === 'rtl'
   return (
     <View style={{ marginTop: 14, fontSize: heading ? 10.5 : 12 }}>
@@ -42,7 +45,7 @@ function Items({ list: { heading, columns, direction, items }, pictures }: { lis
           <View key={index} wrap={false} style={{ width: `${100 / columns}%`, paddingRight: 10, paddingVertical: 2, flexDirection: 'row' }}>
             {label !== '' ? <Text style={{ width: 20, fontWeight: 700 }}>{label}</Text> : null}
             <View style={{ flex: 1 }}>
-              {picture !== undefined && picture in pictures ? <Image src={{ data: Buffer.from(pictures[picture]), format: pictures[picture][0] === 0x89 ? 'png' : 'jpg' }} style={{ height: 34, width: 34, objectFit: 'contain' }} /> : null}
+              {picture !== undefined && picture in pictures ? <Image src={{ data: Buffer.from(pictures[picture]), format: pictures[picture][0] === 0x89 ? 'png' : 'jpg' }} style={{ height: 34, width: 34, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
               <Text style={{ direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{[text, note].filter((part) => part !== '').join(' ')}{answer !== '' ? ` · ${answer}` : ''}</Text>
             </View>
           </View>
@@ -55,7 +58,7 @@ function Items({ list: { heading, columns, direction, items }, pictures }: { lis
 /** Side of a card by how many stand on a page, in points. */
 const CARD_SIDES = { 1: 500, 2: 320, 4: 238 }
 
-function Cards({ cards: { cards, perPage }, width, pictures }: { cards: SheetCards; width: number; pictures: Record<string, Uint8Array> }) {
+function Cards({ cards: { cards, perPage }, width, saveInk, pictures }: { cards: SheetCards; width: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
   const side = Math.min(width, CARD_SIDES[perPage])
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: perPage === 4 ? 'space-between' : 'center', gap: 20, marginTop: 8 }}>
@@ -63,7 +66,7 @@ function Cards({ cards: { cards, perPage }, width, pictures }: { cards: SheetCar
         <View key={label} wrap={false} style={{ width: side }}>
           <Text style={{ fontWeight: 700, marginBottom: 3 }}>{label}</Text>
           <View style={{ flexDirection: direction === 'rtl' ? 'row-reverse' : 'row', flexWrap: 'wrap', borderWidth: 1, borderColor: INK }}>
-            {cells.map((cell, index) => <Square key={index} square={cell} side={(side - 2.2) / size} pictures={pictures} />)}
+            {cells.map((cell, index) => <Square key={index} square={cell} side={(side - 2.2) / size} saveInk={saveInk} pictures={pictures} />)}
           </View>
         </View>
       ))}
@@ -71,30 +74,30 @@ function Cards({ cards: { cards, perPage }, width, pictures }: { cards: SheetCar
   )
 }
 
-function Tokens({ tokens: { tokens }, pictures }: { tokens: SheetTokens; pictures: Record<string, Uint8Array> }) {
-  return <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginTop: 8 }}>{tokens.map((token, index) => <Square key={index} square={token} side={84} pictures={pictures} />)}</View>
+function Tokens({ tokens: { tokens }, saveInk, pictures }: { tokens: SheetTokens; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
+  return <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginTop: 8 }}>{tokens.map((token, index) => <Square key={index} square={token} side={84} saveInk={saveInk} pictures={pictures} />)}</View>
 }
 
-function Square({ square, side, pictures }: { square: SheetSquare | null; side: number; pictures: Record<string, Uint8Array> }) {
+function Square({ square, side, saveInk, pictures }: { square: SheetSquare | null; side: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
   const text = square?.text ?? '★'
   const picture = square?.picture !== undefined && square.picture in pictures ? pictures[square.picture] : undefined
   const size = Math.max(6, Math.min(side * 0.22, (side * 1.5) / Math.max(...text.split(/\s+/u).map((word) => word.length))))
   return (
     <View style={{ width: side, height: side, borderWidth: 0.5, borderColor: QUIET, padding: 3, alignItems: 'center', justifyContent: 'center', overflow: 'hidden' }}>
-      {picture ? <Image src={{ data: Buffer.from(picture), format: picture[0] === 0x89 ? 'png' : 'jpg' }} style={{ height: side * 0.5, objectFit: 'contain' }} /> : null}
+      {picture ? <Image src={{ data: Buffer.from(picture), format: picture[0] === 0x89 ? 'png' : 'jpg' }} style={{ height: side * 0.5, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
       {square ? <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>{text}</Text> : <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />}
     </View>
   )
 }
 
 /** Drawn letter by letter on a canvas: laid out as text, a class set of grids took ten times as long. */
-function Grid({ grid: { rows, cols, cells, lines, direction, framed }, width }: { grid: SheetGrid; width: number }) {
+function Grid({ grid: { rows, cols, cells, lines, direction, framed }, width, saveInk }: { grid: SheetGrid; width: number; saveInk: boolean }) {
   const cell = Math.min(framed ? LARGEST.framed : LARGEST.open, width / cols, (framed ? TALLEST.framed : TALLEST.open) / rows)
   const left = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col) * cell
   const paint = (painter: LetterPainter): null => {
     if (!framed) painter.lineWidth(0.75).strokeColor(RULE).rect(0, 0, cols * cell, rows * cell).stroke()
     if (lines.length > 0) {
-      painter.lineWidth(cell * 0.72).lineCap('round').strokeColor(QUIET).strokeOpacity(0.28)
+      painter.lineWidth(cell * (saveInk ? 0.05 : 0.72)).lineCap('round').strokeColor(QUIET).strokeOpacity(saveInk ? 1 : 0.28)
       for (const { row, col, toRow, toCol } of lines) {
         painter.moveTo(left(col) + cell / 2, (row + 0.5) * cell)
         painter.lineTo(left(toCol) + cell / 2, (toRow + 0.5) * cell).stroke()
@@ -107,7 +110,7 @@ function Grid({ grid: { rows, cols, cells, lines, direction, framed }, width }: 
       if (file !== (file = fileFor(text))) painter.font(file)
       painter.fontSize(size).text(text, x, y, { width: cell, align, lineBreak: false })
     }
-    if (framed) painter.lineWidth(0.8).strokeColor(INK).strokeOpacity(1)
+    if (framed) painter.lineWidth(saveInk ? 0.35 : 0.8).strokeColor(saveInk ? QUIET : INK).strokeOpacity(1)
     cells.forEach((own, index) => {
       if (!own) return
       const x = left(index % cols)

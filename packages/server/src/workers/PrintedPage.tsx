@@ -27,12 +27,14 @@ export interface PrintedPageProps {
   /** Dark squares of the QR code, row by row; and the address in letters. */
   qr: boolean[][] | undefined
   address: string | undefined
+  /** Thin lines and pale pictures. */
+  saveInk: boolean
   /** Bytes of the pictures, by id. */
   pictures: Record<string, Uint8Array>
 }
 
 /** A page with its head and foot: the same for every game. */
-export function PrintedPage({ title, blocks, seed, version, versions, paper, isKey, bare, qr, address, pictures }: PrintedPageProps) {
+export function PrintedPage({ title, blocks, seed, version, versions, paper, isKey, bare, qr, address, saveInk, pictures }: PrintedPageProps) {
   const everything = title + blocks.map(textOf).join('')
   return (
     <Page size={paper === 'a4' ? 'A4' : 'LETTER'} style={[styles.page, { fontFamily: familiesFor(everything) }]}>
@@ -45,7 +47,7 @@ export function PrintedPage({ title, blocks, seed, version, versions, paper, isK
           <Text>Name</Text><View style={[styles.line, { flexGrow: 2 }]} /><Text>Date</Text><View style={[styles.line, { flexGrow: 1 }]} />
         </View>
       )}
-      {blocks.map((block, index) => <PrintedBlock key={index} block={block} width={paper === 'a4' ? 515 : 532} pictures={pictures} />)}
+      {blocks.map((block, index) => <PrintedBlock key={index} block={block} width={paper === 'a4' ? 515 : 532} saveInk={saveInk} pictures={pictures} />)}
       <View style={styles.foot} fixed>
         <Text>Seed {seed}{versions > 1 ? ` · version ${version} of ${versions}` : ''}</Text>
         <Text>{address ?? ''}</Text>

@@ -8,7 +8,7 @@ import type { SheetsTask } from './tasks.ts'
 
 /** Renders all versions of a game as one PDF: the students' pages first, then the keys. */
 export async function renderSheets({ list, sheets, address, pictures }: SheetsTask): Promise<Uint8Array> {
-  const { kind, options, seed, versions, paper, key } = sheets
+  const { kind, options, seed, versions, paper, key, saveInk } = sheets
   const game = gameOf(kind)
   const made = Array.from({ length: versions }, (_, index) => {
     const own = versionSeed(seed, index + 1)
@@ -16,7 +16,7 @@ export async function renderSheets({ list, sheets, address, pictures }: SheetsTa
   })
   const qr = address === undefined ? undefined : qrSquares(address)
   const pages = (key ? [false, true] : [false]).flatMap((isKey) => made.flatMap(({ puzzle, ...one }) => game.sheet(puzzle, isKey).map(({ blocks, bare = false }, index) => (
-    <PrintedPage key={`${one.version} ${isKey} ${index}`} title={list.title} {...one} blocks={blocks} bare={bare} versions={versions} paper={paper} isKey={isKey} qr={qr} address={address} pictures={pictures} />
+    <PrintedPage key={`${one.version} ${isKey} ${index}`} title={list.title} {...one} blocks={blocks} bare={bare} versions={versions} paper={paper} isKey={isKey} qr={qr} address={address} saveInk={saveInk} pictures={pictures} />
   ))))
   return renderToBuffer(<Document title={list.title} creator="Jolly Otter" producer="Jolly Otter">{pages}</Document>)
 }

@@ -31,6 +31,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
   const [paper, setPaper] = useState<Paper>('a4')
   const [withKey, setWithKey] = useState(true)
   const [withQr, setWithQr] = useState(true)
+  const [saveInk, setSaveInk] = useState(false)
   const [link, setLink] = useState<LinkReply>()
   const [file, setFile] = useState<{ busy: boolean; error?: Error }>({ busy: false })
   const share = useCreateLink(id)
@@ -47,7 +48,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
   const download = async (): Promise<void> => {
     setFile({ busy: true })
     try {
-      const blob = await callForFile(`/lists/${id}/sheets`, { kind, options: choice.options, seed: choice.seed, versions, paper, key: withKey, ...(withQr && link ? { code: link.code } : {}) })
+      const blob = await callForFile(`/lists/${id}/sheets`, { kind, options: choice.options, seed: choice.seed, versions, paper, key: withKey, saveInk, ...(withQr && link ? { code: link.code } : {}) })
       saveFile(blob, `${list.data?.title || name}.pdf`)
       setFile({ busy: false })
     } catch (error) {
@@ -62,6 +63,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
         <label className="flex flex-col text-sm">Paper<select className="select" value={paper} onChange={(event) => setPaper(event.target.value as Paper)}><option value="a4">A4</option><option value="letter">Letter</option></select></label>
         <label className="flex h-10 items-center gap-2"><input type="checkbox" className="checkbox" checked={withKey} onChange={(event) => setWithKey(event.target.checked)} />Key</label>
         <label className="flex h-10 items-center gap-2"><input type="checkbox" className="checkbox" checked={withQr} onChange={(event) => setWithQr(event.target.checked)} />QR to play on screen</label>
+        <label className="flex h-10 items-center gap-2"><input type="checkbox" className="checkbox" checked={saveInk} onChange={(event) => setSaveInk(event.target.checked)} />Save ink</label>
         <div className="ms-auto flex flex-wrap gap-2">
           <Link className="btn h-11" to={`/lists/${id}/games/${kind}`}>Back</Link>
           <button type="button" className="btn h-11" disabled={file.busy || !ready} onClick={() => void download()}><FileDown size={18} aria-hidden="true" />{file.busy ? 'Making the PDF …' : 'PDF'}</button>
@@ -71,7 +73,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
       </div>
       {(busy || list.isPending) && pages.length === 0 && <Waterline filled={undefined} label="Making the sheets" />}
       {pages.map(({ blocks, bare, index, isKey, page }) => (
-        <article key={`${index} ${isKey} ${page}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className={`flex break-after-page flex-col bg-white p-8 text-[#14312F] shadow-sm last:break-after-auto print:p-0 print:shadow-none ${paper === 'a4' ? 'sheet-a4' : 'sheet-letter'}`}>
+        <article key={`${index} ${isKey} ${page}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className={`flex break-after-page flex-col bg-white p-8 text-[#14312F] shadow-sm last:break-after-auto print:p-0 print:shadow-none ${paper === 'a4' ? 'sheet-a4' : 'sheet-letter'} ${saveInk ? 'save-ink' : ''}`}>
           <header className="flex items-start justify-between gap-4" dir={directionOf(list.data?.title ?? '')}>
             <h1 className="text-3xl" dir="auto">{list.data?.title || name}{isKey ? ' · Key' : ''}</h1>
             {!isKey && withQr && link && <QrCode text={`${location.origin}/p/${link.code}`} size={84} label={`QR code of the game ${link.code}`} />}
