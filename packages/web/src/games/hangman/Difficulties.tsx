@@ -45,7 +45,7 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
             {words.map(({ entryId, text, difficulty }) => (
               <tr key={entryId}>
                 <th scope="row">{text}</th>
-                <td>{difficulty?.band ? <><span aria-hidden="true">{'●'.repeat(difficulty.band)}{'○'.repeat(5 - difficulty.band)}</span> {BANDS[difficulty.band - 1]}</> : 'unknown'}</td>
+                <td className="whitespace-nowrap">{difficulty?.band ? <><span aria-hidden="true">{'●'.repeat(difficulty.band)}{'○'.repeat(5 - difficulty.band)}</span> {BANDS[difficulty.band - 1]}</> : 'unknown'}</td>
                 <td>{difficulty?.missesKnown ?? '–'}</td>
                 <td>{difficulty?.missesUnknown ?? '–'}</td>
               </tr>

@@ -19,7 +19,7 @@ export function Options({ options, onChange }: OptionsProps) {
       <Select label="Accents" value={options.accents} options={[['folded', 'é counts as e'], ['kept', 'é counts apart']]} onChange={(accents) => set({ accents })} />
       <Select label="Free letters" value={options.freeLetters} options={[[0, 'None'], [1, 'The first'], [2, 'The first two']]} onChange={(freeLetters) => set({ freeLetters })} />
       <Select label="Order" value={options.order} options={[['random', 'Mixed'], ['list', 'As in the list']]} onChange={(order) => set({ order })} />
-      <Select label="Who plays" value={options.teams} options={[[1, 'A student, or the class'], ...Array.from({ length: MOST_TEAMS - 1 }, (_, index): [number, string] => [index + 2, `${index + 2} teams in turn`])]} onChange={(teams) => set({ teams })} />
+      <Select label="Who plays" value={options.teams} options={[[1, 'One, or a class'], ...Array.from({ length: MOST_TEAMS - 1 }, (_, index): [number, string] => [index + 2, `${index + 2} teams in turn`])]} onChange={(teams) => set({ teams })} />
     </div>
   )
 }

@@ -1,6 +1,6 @@
 import { gameOf, randomFrom, type EntryList, type Fit, type GameKind } from '@otter/core'
-import { Check, Dices } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { Check, Dices, Maximize } from 'lucide-react'
+import { useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { AskingOptions } from '../../games/AskingOptions.tsx'
 import { PLAY } from '../../games/play.ts'
@@ -22,6 +22,7 @@ interface GameStepProps {
 export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStepProps) {
   const { options, seed } = choice
   const { name, Options, Workbench, sentenceFor, factsOf, shortfallOf } = TEACHER[kind]
+  const preview = useRef<HTMLElement>(null)
   const groups = useMemo(() => [...new Set(list.entries.map(({ group }) => group).filter((group) => group !== ''))], [list])
   const seeds = useMemo(() => [seed], [seed])
   const { puzzles, note, busy } = usePuzzles<unknown>(kind, list, options, seeds)
@@ -55,9 +56,11 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
           </details>
         )}
       </section>
-      <section aria-label="Preview" className={`panel p-4 ${busy ? 'opacity-90' : ''}`}>
-        <h2 className="mb-1 text-2xl">What students get</h2>
-        <p className="quiet mb-3 text-sm">Try it: nothing here is counted.</p>
+      <section ref={preview} aria-label="Preview" className={`panel on-wall p-4 ${busy ? 'opacity-90' : ''}`}>
+        <div className="mb-3 flex items-start justify-between gap-2">
+          <div><h2 className="text-2xl">What students get</h2><p className="quiet text-sm">Try it, or play it together on the wall: nothing here is counted.</p></div>
+          <button type="button" className="btn btn-sm" onClick={() => void (document.fullscreenElement ? document.exitFullscreen() : preview.current?.requestFullscreen())}><Maximize size={16} aria-hidden="true" />Full screen</button>
+        </div>
         {puzzle !== undefined && <Preview key={JSON.stringify(puzzle)} kind={kind} puzzle={puzzle} early={options.early} language={list.answerLanguage} />}
         {puzzle === undefined && !fit.ready && <p className="quiet">There is nothing to see yet. <Link className="link" to={`/lists/${listId}`}>Go to the words</Link></p>}
       </section>
