@@ -28,3 +28,16 @@ export function boxAreas(shape: Shape): Int32Array {
   }
   return areas
 }
+
+/** Gives how many rows a layout of so many columns may have in a box of no more than an area, and the other way round. */
+export function mostSides(areas: Int32Array, limit: number): { rows: Int32Array<ArrayBuffer>; cols: Int32Array<ArrayBuffer> } {
+  const most = { rows: new Int32Array(MAX_SIDE + 1), cols: new Int32Array(MAX_SIDE + 1) }
+  for (let rows = 1; rows <= MAX_SIDE; rows++) {
+    for (let cols = 1; cols <= MAX_SIDE; cols++) {
+      if (areas[rows * (MAX_SIDE + 1) + cols] > limit) continue
+      most.cols[rows] = Math.max(most.cols[rows], cols)
+      most.rows[cols] = Math.max(most.rows[cols], rows)
+    }
+  }
+  return most
+}

@@ -1,12 +1,8 @@
 import type { Random } from '../../random/random.ts'
-import { MAX_SIDE } from './boxes.ts'
+import { MAX_SIDE, mostSides } from './boxes.ts'
 import { ACROSS, DOWN, Lattice, RIM, SIDE, type Direction, type Placing } from './lattice.ts'
+import { bestPlace, CROSSING, type PlaceRange } from './places.ts'
 
-/** How a place for a word is weighed: letters shared with others, cells by which the layout grows, chance. */
-const CROSSING = 4
-const GROWTH = 1
-const NOISE = 3
-const TOUCHING = 3
 /** Of a word's rank by length, so much is left to chance. */
 const ORDER_NOISE = 0.5
 /** Places looked at for a word that drives others out. */
@@ -22,8 +18,7 @@ export class State {
   /** Area that the layout's box may have at most. */
   limit = 0
   /** How many rows a layout of so many columns may have in such a box, and the other way round. */
-  private mostRows = new Int32Array(0)
-  private mostCols = new Int32Array(0)
+  private most = { rows: new Int32Array(0), cols: new Int32Array(0) }
   /** Work done: places looked at. */
   steps = 0
   private readonly words: readonly Uint16Array[]
@@ -34,6 +29,8 @@ export class State {
   private readonly touch: number
   private readonly reached: Uint8Array
   private log: number[] = []
+  /** One object for all words, since a new one for each would cost time. */
+  private readonly range: PlaceRange = { firstRow: 0, lastRow: 0, firstCol: 0, lastCol: 0, looked: 0 }
 
   constructor(words: readonly Uint16Array[], areas: Int32Array, random: Random, touch: number, pins: readonly Placing[]) {
     this.words = words
@@ -51,15 +48,7 @@ export class State {
 
   setLimit(limit: number): void {
     this.limit = limit
-    this.mostRows = new Int32Array(MAX_SIDE + 1)
-    this.mostCols = new Int32Array(MAX_SIDE + 1)
-    for (let rows = 1; rows <= MAX_SIDE; rows++) {
-      for (let cols = 1; cols <= MAX_SIDE; cols++) {
-        if (this.areas[rows * (MAX_SIDE + 1) + cols] > limit) continue
-        this.mostCols[rows] = Math.max(this.mostCols[rows], cols)
-        this.mostRows[cols] = Math.max(this.mostRows[cols], rows)
-      }
-    }
+    this.most = mostSides(this.areas, limit)
   }
 
   /** Area of the smallest allowed box around the layout. */
@@ -244,60 +233,24 @@ export class State {
   /** Lays a word in the best place that some noise lets it see. */
   private settle(word: number): void {
     const { lattice, random, words } = this
-    const letters = words[word]
-    const { length } = letters
+    const { length } = words[word]
     if (lattice.laid === 0) return this.lay(word, (SIDE / 2) * SIDE + ((SIDE - length) >> 1), ACROSS)
-    const touch = random.next() < this.touch
     this.steps += SETTLE_STEPS
-    const { uses, low, high } = lattice
-    const rows = high[0] - low[0] + 1
-    const cols = high[1] - low[1] + 1
+    const touch = random.next() < this.touch
+    const { low, high } = lattice
+    const { most, range } = this
+    const ways = high[0] - low[0] + 1
+    const across = high[1] - low[1] + 1
     // A word crosses the layout, so it makes the box longer one way at most: this is how far it may begin.
-    const firstRow = Math.max(RIM, high[0] - this.mostRows[cols] + 1)
-    const lastRow = Math.min(SIDE - RIM, low[0] + this.mostRows[cols]) - length
-    const firstCol = Math.max(RIM, high[1] - this.mostCols[rows] + 1)
-    const lastCol = Math.min(SIDE - RIM, low[1] + this.mostCols[rows]) - length
-    let bestScore = -Infinity
-    let bestStart = -1
-    let bestDirection: Direction = ACROSS
-    for (let index = 0; index < length; index++) {
-      const letter = letters[index]
-      const cells = lattice.cellsOf[letter]
-      const count = lattice.count[letter]
-      for (let at = 0; at < count; at++) {
-        const cell = cells[at]
-        const used = uses[cell]
-        if (used === 3) continue
-        let direction: Direction
-        let start: number
-        let growth: number
-        if (used === 1) {
-          const row = (cell >> 6) - index
-          if (row < firstRow || row > lastRow) continue
-          direction = DOWN
-          start = cell - index * SIDE
-          growth = Math.max(0, low[0] - row) + Math.max(0, row + length - 1 - high[0])
-        } else {
-          const col = (cell & 63) - index
-          if (col < firstCol || col > lastCol) continue
-          direction = ACROSS
-          start = cell - index
-          growth = Math.max(0, low[1] - col) + Math.max(0, col + length - 1 - high[1])
-        }
-        this.steps++
-        const shared = lattice.check(word, start, direction, touch)
-        if (shared < 1) continue
-        const touched = touch ? lattice.touched(word, start, direction).length : 0
-        const score = CROSSING * shared + TOUCHING * touched - GROWTH * growth + NOISE * random.next()
-        if (score <= bestScore) continue
-        bestScore = score
-        bestStart = start
-        bestDirection = direction
-      }
-    }
-    if (bestStart < 0) return
+    range.firstRow = Math.max(RIM, high[0] - most.rows[across] + 1)
+    range.lastRow = Math.min(SIDE - RIM, low[0] + most.rows[across]) - length
+    range.firstCol = Math.max(RIM, high[1] - most.cols[ways] + 1)
+    range.lastCol = Math.min(SIDE - RIM, low[1] + most.cols[ways]) - length
+    const place = bestPlace(lattice, word, range, touch, random)
+    this.steps += range.looked
+    if (place < 0) return
     const mark = this.log.length
-    if (!this.layWithOthers(word, bestStart, bestDirection, 0)) this.undo(mark)
+    if (!this.layWithOthers(word, place >> 1, (place & 1) as Direction, 0)) this.undo(mark)
   }
 
   /** Lays a word, and with it words for all runs that it makes beside its line. Leaves words laid where it fails. */
