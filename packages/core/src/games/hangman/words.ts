@@ -1,5 +1,5 @@
 import type { Entry, EntryList } from '../../list/entry.ts'
-import { isEmptyFace } from '../../list/face.ts'
+import { isEmptyFace, type Face } from '../../list/face.ts'
 import { graphemesOf, gridLetters, type LetterStyle } from '../../text/graphemes.ts'
 import type { FitNote } from '../contract.ts'
 import type { HangmanOptions } from './options.ts'
@@ -23,6 +23,18 @@ function charactersOf(text: string, style: LetterStyle): WordCharacter[] {
   })
 }
 
+const KNOWN = new WeakMap<Face, { style: string; characters: WordCharacter[] }>()
+
+/** Gives the characters of a face; those of a face seen before are remembered, since every keystroke asks for all. */
+function faceCharacters(face: Face, style: LetterStyle): WordCharacter[] {
+  const key = `${style.letterCase} ${style.accents} ${style.language}`
+  const known = KNOWN.get(face)
+  if (known?.style === key) return known.characters
+  const characters = charactersOf(face.text, style)
+  KNOWN.set(face, { style: key, characters })
+  return characters
+}
+
 /** Sorts a list's answers into words to guess, and notes about those that can't be. */
 export function prepareWords(list: EntryList, options: Pick<HangmanOptions, 'accents' | 'early'>): { words: HangmanWord[]; notes: FitNote[] } {
   const style = styleOf(list, options)
@@ -30,7 +42,7 @@ export function prepareWords(list: EntryList, options: Pick<HangmanOptions, 'acc
   const notes: FitNote[] = []
   for (const entry of list.entries) {
     if (isEmptyFace(entry.answer) && isEmptyFace(entry.prompt)) continue
-    const characters = charactersOf(entry.answer.text, style)
+    const characters = faceCharacters(entry.answer, style)
     const kinds = new Set(characters.flatMap(({ letter }) => letter ?? [])).size
     const code = characters.length === 0 ? 'empty' : characters.length > LONGEST ? 'too-long' : kinds < FEWEST_LETTERS ? 'too-short' : undefined
     if (code) notes.push({ code, entryIds: [entry.id], values: { text: entry.answer.text } })
