@@ -1,6 +1,7 @@
 export * from './session.ts'
 export * from './list.ts'
 export * from './media.ts'
+export * from './mediaPath.ts'
 export * from './link.ts'
 export * from './play.ts'
 export * from './sheet.ts'

@@ -33,8 +33,3 @@ export interface SuggestionsReply {
   /** For each word, up to six pictures, the likeliest first. */
   suggestions: OfferedPicture[][]
 }
-
-/** Gives where the bytes of a picture or sound are. */
-export function mediaPath(id: string): string {
-  return `/api/media/${id}`
-}

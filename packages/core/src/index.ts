@@ -40,4 +40,5 @@ export type { BingoCard, BingoPuzzle, BingoTerm, Forecast, Plan } from './games/
 export type { BingoMove, BingoPlay, BingoView } from './games/bingo/play.ts'
 export { checkClaim, type Claim } from './games/bingo/claim.ts'
 export { bingo } from './games/bingo/index.ts'
+export { linesBesideGrid } from './print/sheet.ts'
 export type { SheetBlock, SheetCards, SheetGrid, SheetItems, SheetPage, SheetSquare, SheetTokens } from './print/sheet.ts'

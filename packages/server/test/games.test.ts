@@ -41,10 +41,14 @@ describe('Every game', () => {
       expect(wrong.status).to.equal(400)
 
       if (!gameOf(kind).onPaper) return
-      const pdf = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '3', versions: 2, code, saveInk: kind === 'bingo' })
+      const { body: picture } = await client.call('POST', '/media/gallery', { set: 'flat', name: 'anchor', alt: 'an iron hook' })
+      const { id: entryId, position, answer, prompt } = list.entries[1]
+      await client.call('PATCH', `/lists/${listId}`, { version: list.version + 1, put: [{ id: entryId, position, answer: { ...answer, picture }, prompt: { ...prompt, picture } }] })
+      const pdf = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '3', options: { show: 'clues' }, versions: 2, code, saveInk: kind === 'bingo' })
       expect([pdf.status, pdf.type]).to.deep.equal([200, 'application/pdf'])
       const pages = pdf.bytes.toString('latin1').match(/\/Type \/Page\b/gu)?.length ?? 0
-      expect(pages).to.be.at.least(kind === 'bingo' ? 2 * (15 + 2) : 4)
+      expect(pages).to.equal(kind === 'bingo' ? 2 * (15 + 2) : 4)
+      expect(pdf.bytes.toString('latin1')).to.include('/Subtype /Image')
     })
   }
 })

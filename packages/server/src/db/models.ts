@@ -10,7 +10,7 @@ export interface ListRow extends Row<ListRow>, ListDetails {
   version: CreationOptional<number>; createdAt: CreationOptional<Date>; updatedAt: CreationOptional<Date>
 }
 interface EntryRow extends Row<EntryRow>, Entry { id: string; listId: string; position: number }
-interface MediumRow extends Row<MediumRow> {
+export interface MediumRow extends Row<MediumRow> {
   id: string; teacherId: string; kind: 'picture' | 'sound'; type: string; size: number; bytes: Buffer | null; gallery: string | null; createdAt: CreationOptional<Date>
 }
 interface GameRow extends Row<GameRow> { id: string; listId: string; kind: GameKind }

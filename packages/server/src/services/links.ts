@@ -4,6 +4,7 @@ import { Asking, gameOf, type EntryList, type GameKind } from '@otter/core'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import type { Database } from '../db/database.ts'
+import type { GameVersionRow } from '../db/models.ts'
 import { notFound } from '../problem.ts'
 import type { Workers } from '../workers/pool.ts'
 import { readEntryList, readVersion } from './lists.ts'
@@ -37,7 +38,7 @@ export async function readLink(database: Database, teacherId: string, linkId: st
  * again. Throws a Problem where the list can't become the game.
  */
 export async function createLink(database: Database, workers: Workers, teacherId: string, listId: string, { kind, options: given, seed }: z.output<typeof CreateLink>): Promise<LinkReply> {
-  const [list, { version: listVersion }] = await Promise.all([readEntryList(database, teacherId, listId), readVersion(database, teacherId, listId)])
+  const { list, version: listVersion } = await readEntryList(database, teacherId, listId)
   const options = gameOf(kind).options.parse(given ?? {})
   const fingerprint = fingerprintOf(list, kind, options, seed)
   const [known] = await database.sequelize.query<{ id: string }>(
@@ -67,14 +68,19 @@ function fingerprintOf(list: EntryList, kind: GameKind, options: unknown, seed: 
  */
 export async function renewLink(database: Database, workers: Workers, teacherId: string, linkId: string): Promise<LinkReply> {
   const { listId, kind } = await readLink(database, teacherId, linkId)
-  const [list, { version: listVersion }] = await Promise.all([readEntryList(database, teacherId, listId), readVersion(database, teacherId, listId)])
+  const { list, version: listVersion } = await readEntryList(database, teacherId, listId)
   const { gameId } = await database.links.findByPk(linkId, { rejectOnEmpty: true })
   const last = await database.gameVersions.findOne({ where: { gameId }, order: [['number', 'DESC']], rejectOnEmpty: true })
   const options = Asking.parse(last.options)
   const puzzle = await workers.make({ kind, list, options: gameOf(kind).options.parse(last.options), seed: last.seed })
-  await database.gameVersions.create({
-    id: randomUUID(), gameId, number: last.number + 1, title: list.title, language: options.ask === 'answer' ? list.answerLanguage : list.promptLanguage,
-    options: last.options, seed: last.seed, fingerprint: fingerprintOf(list, kind, last.options, last.seed), puzzle, listVersion,
+  await database.sequelize.transaction(async (transaction) => {
+    // Two windows may renew at once: the lock on the game puts one after the other, each with a number of its own.
+    await database.games.findByPk(gameId, { lock: true, transaction, rejectOnEmpty: true })
+    const number = await database.gameVersions.max<number, GameVersionRow>('number', { where: { gameId }, transaction })
+    await database.gameVersions.create({
+      id: randomUUID(), gameId, number: number + 1, title: list.title, language: options.ask === 'answer' ? list.answerLanguage : list.promptLanguage,
+      options: last.options, seed: last.seed, fingerprint: fingerprintOf(list, kind, last.options, last.seed), puzzle, listVersion,
+    }, { transaction })
   })
   return readLink(database, teacherId, linkId)
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { ListReply, ListSummary, SavedReply, SaveList } from '@otter/api'
 import { LIST_DETAILS, ListDetails, MAX_ENTRIES, type Entry, type EntryList, type ListChanges } from '@otter/core'
-import { QueryTypes, type Transaction } from 'sequelize'
+import { QueryTypes, Transaction } from 'sequelize'
 import type { z } from 'zod'
 import type { Database } from '../db/database.ts'
 import type { ListRow } from '../db/models.ts'
@@ -27,16 +27,18 @@ export async function createList(database: Database, teacherId: string, details:
 }
 
 /** Gives a list with its entries in order. Throws a Problem where it is not the teacher's. */
-export async function readList(database: Database, teacherId: string, listId: string): Promise<ListReply> {
-  const list = await findOwn(database, teacherId, listId)
-  const entries = await database.entries.findAll({ where: { listId }, order: [['position', 'ASC'], ['id', 'ASC']], attributes: { exclude: ['listId'] }, raw: true })
+export async function readList(database: Database, teacherId: string, listId: string, transaction?: Transaction): Promise<ListReply> {
+  const list = await findOwn(database, teacherId, listId, transaction)
+  const entries = await database.entries.findAll({ where: { listId }, order: [['position', 'ASC'], ['id', 'ASC']], attributes: { exclude: ['listId'] }, raw: true, transaction })
   return { ...reply(list), entries }
 }
 
-/** Gives a list as games see it. Throws a Problem where it is not the teacher's. */
-export async function readEntryList(database: Database, teacherId: string, listId: string): Promise<EntryList> {
-  const { title, answerLanguage, promptLanguage, entries } = await readList(database, teacherId, listId)
-  return { title, answerLanguage, promptLanguage, entries: entries.map(({ position: _, ...entry }) => entry) }
+/** Gives a list as games see it, and its version, both of one moment. Throws a Problem where it is not the teacher's. */
+export async function readEntryList(database: Database, teacherId: string, listId: string): Promise<{ list: EntryList; version: number }> {
+  // Within one snapshot, so that a save in between can't give new words under an old version.
+  const { version, title, answerLanguage, promptLanguage, entries } = await database.sequelize.transaction(
+    { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, (transaction) => readList(database, teacherId, listId, transaction))
+  return { version, list: { title, answerLanguage, promptLanguage, entries: entries.map(({ position: _, ...entry }) => entry) } }
 }
 
 /** Gives the version that a list has now. Throws a Problem where it is not the teacher's. */
@@ -53,7 +55,7 @@ function reply(list: ListRow): Omit<ListReply, 'entries'> {
 /** Applies changes made since a version. Throws a Problem (409) where the list has changed since. */
 export async function saveList(database: Database, teacherId: string, listId: string, { version: known, put, remove, ...details }: z.output<typeof SaveList>): Promise<SavedReply> {
   return database.sequelize.transaction(async (transaction) => {
-    const list = await findOwn(database, teacherId, listId, transaction)
+    const list = await findOwn(database, teacherId, listId, transaction, true)
     if (list.version !== known) throw new Problem(409, 'This list was changed in another window.', 'version')
     if (remove.length > 0) await database.entries.destroy({ where: { listId, id: remove }, transaction })
     if (put.length > 0) {
@@ -92,8 +94,8 @@ export async function deleteList(database: Database, teacherId: string, listId: 
   await list.destroy()
 }
 
-async function findOwn(database: Database, teacherId: string, listId: string, transaction?: Transaction): Promise<ListRow> {
-  const list = await database.lists.findOne({ where: { id: listId, teacherId }, transaction, ...(transaction && { lock: true }) })
+async function findOwn(database: Database, teacherId: string, listId: string, transaction?: Transaction, lock = false): Promise<ListRow> {
+  const list = await database.lists.findOne({ where: { id: listId, teacherId }, transaction, ...(lock && { lock }) })
   if (!list) throw notFound('list')
   return list
 }

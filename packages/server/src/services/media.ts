@@ -3,10 +3,11 @@ import type { OfferedPicture, TakePicture } from '@otter/api'
 import type { Picture, Sound } from '@otter/core'
 import type { z } from 'zod'
 import type { Database } from '../db/database.ts'
+import type { MediumRow } from '../db/models.ts'
 import { openGallery, type GalleryPicture } from '../gallery/pictures.ts'
 import { searchPictures } from '../gallery/search.ts'
 import { notFound, Problem } from '../problem.ts'
-import { encodePicture } from './pictures.ts'
+import { drawSvg, encodePicture } from './pictures.ts'
 import { inspectSound } from './sounds.ts'
 
 /** Most bytes of pictures and sounds that one teacher can keep. */
@@ -43,9 +44,19 @@ async function keep(database: Database, teacherId: string, medium: { kind: 'pict
 export async function readMedium(database: Database, id: string): Promise<{ type: string; bytes: Buffer }> {
   const medium = await database.media.findByPk(id)
   if (!medium) throw notFound('picture or sound')
-  if (medium.bytes) return { type: medium.type, bytes: medium.bytes }
-  const [set, name] = (medium.gallery ?? '').split('/')
-  return { type: medium.type, bytes: Buffer.from(openGallery().svgOf(set, name) ?? '') }
+  return { type: medium.type, bytes: bytesOf(medium) }
+}
+
+function bytesOf({ bytes, gallery }: MediumRow): Buffer {
+  if (bytes) return bytes
+  const [set, name] = (gallery ?? '').split('/')
+  return Buffer.from(openGallery().svgOf(set, name) ?? '')
+}
+
+/** Gives pictures as paper takes them, by id: PNG or JPEG, drawings at the sharpness of print. Those that are no more are left out. */
+export async function printablePictures(database: Database, ids: readonly string[]): Promise<Record<string, Uint8Array>> {
+  const media = ids.length === 0 ? [] : await database.media.findAll({ where: { id: [...ids], kind: 'picture' } })
+  return Object.fromEntries(await Promise.all(media.map(async (medium) => [medium.id, medium.type === 'image/svg+xml' ? await drawSvg(bytesOf(medium)) : bytesOf(medium)] as const)))
 }
 
 /** Gives what the gallery has for a word, the likeliest first. */

@@ -5,6 +5,8 @@ import { Problem } from '../problem.ts'
 const LONGEST_SIDE = 1024
 const MAX_PIXELS = 60_000_000
 const QUALITY = 82
+/** Side of a drawing on paper: 300 dots to the inch at 36 millimetres. */
+const DRAWN_SIDE = 425
 const TAKEN = new Set(['jpeg', 'png', 'webp', 'gif', 'heif'])
 
 /** A picture as it is stored. */
@@ -30,4 +32,9 @@ export async function encodePicture(bytes: Buffer): Promise<EncodedPicture> {
   } catch {
     throw new Problem(415, 'This picture is broken: a part of the file is missing or damaged. Try to save it again.')
   }
+}
+
+/** Draws an SVG picture of ours as PNG, for paper. Without a palette: PDF writers lose colours of one with clear parts. */
+export async function drawSvg(bytes: Buffer): Promise<Buffer> {
+  return sharp(bytes, { density: 1200 }).resize({ width: DRAWN_SIDE, height: DRAWN_SIDE, fit: 'inside' }).png().toBuffer()
 }

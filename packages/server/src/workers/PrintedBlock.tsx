@@ -11,26 +11,28 @@ const PALE = 0.5
 const HEADINGS = { across: 'Across', down: 'Down' }
 /** Largest cell and tallest grid, in points. */
 const LARGEST = { open: 40, framed: 30 }
-const TALLEST = { open: 520, framed: 430 }
+const TALLEST = { open: 520, framed: 470 }
 
 interface PrintedBlockProps {
   block: SheetBlock
   /** Room from side to side, in points. */
   width: number
+  /** Room for a grid from top to bottom, in points. */
+  height: number
   saveInk: boolean
   pictures: Record<string, Uint8Array>
 }
 
 /** One block of a printed page. */
-export function PrintedBlock({ block, width, saveInk, pictures }: PrintedBlockProps) {
-  if (block.type === 'grid') return <Grid grid={block} width={width} saveInk={saveInk} />
+export function PrintedBlock({ block, width, height, saveInk, pictures }: PrintedBlockProps) {
+  if (block.type === 'grid') return <Grid grid={block} width={width} height={height} saveInk={saveInk} />
   if (block.type === 'text') return <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{block.text}</Text>
   if (block.type === 'cards') return <Cards cards={block} width={width} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'tokens') return <Tokens tokens={block} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'items') return <Items list={block} saveInk={saveInk} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
-      {block.blocks.map((own, index) => <View key={index} style={{ flex: 1 }}><PrintedBlock block={own} width={width / block.blocks.length} saveInk={saveInk} pictures={pictures} /></View>)}
+      {block.blocks.map((own, index) => <View key={index} style={{ flex: 1 }}><PrintedBlock block={own} width={width / block.blocks.length} height={height} saveInk={saveInk} pictures={pictures} /></View>)}
     </View>
   )
 }
@@ -44,9 +46,9 @@ function Items({ list: { heading, columns, direction, items }, saveInk, pictures
         {items.map(({ label, text, note, answer, picture }, index) => (
           <View key={index} wrap={false} style={{ width: `${100 / columns}%`, paddingRight: 10, paddingVertical: 2, flexDirection: 'row' }}>
             {label !== '' ? <Text style={{ width: 20, fontWeight: 700 }}>{label}</Text> : null}
-            <View style={{ flex: 1 }}>
-              {picture !== undefined && picture in pictures ? <Image src={{ data: Buffer.from(pictures[picture]), format: pictures[picture][0] === 0x89 ? 'png' : 'jpg' }} style={{ height: 34, width: 34, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
-              <Text style={{ direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{[text, note].filter((part) => part !== '').join(' ')}{answer !== '' ? ` · ${answer}` : ''}</Text>
+            <View style={{ flex: 1, flexDirection: rtl ? 'row-reverse' : 'row', alignItems: 'center', gap: 5 }}>
+              {picture !== undefined && picture in pictures ? <Image src={imageOf(pictures[picture])} style={{ height: 26, width: 26, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
+              <Text style={{ flex: 1, direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{[text, note].filter((part) => part !== '').join(' ')}{answer !== '' ? ` · ${answer}` : ''}</Text>
             </View>
           </View>
         ))}
@@ -55,8 +57,12 @@ function Items({ list: { heading, columns, direction, items }, saveInk, pictures
   )
 }
 
-/** Side of a card by how many stand on a page, in points. */
-const CARD_SIDES = { 1: 500, 2: 320, 4: 238 }
+function imageOf(bytes: Uint8Array): { data: Buffer; format: 'png' | 'jpg' } {
+  return { data: Buffer.from(bytes), format: bytes[0] === 0x89 ? 'png' : 'jpg' }
+}
+
+/** Side of a card by how many stand on a page, in points; two fit below each other on either paper. */
+const CARD_SIDES = { 1: 500, 2: 280, 4: 238 }
 
 function Cards({ cards: { cards, perPage }, width, saveInk, pictures }: { cards: SheetCards; width: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
   const side = Math.min(width, CARD_SIDES[perPage])
@@ -84,15 +90,15 @@ function Square({ square, side, saveInk, pictures }: { square: SheetSquare | nul
   const size = Math.max(6, Math.min(side * 0.22, (side * 1.5) / Math.max(...text.split(/\s+/u).map((word) => word.length))))
   return (
     <View style={{ width: side, height: side, borderWidth: 0.5, borderColor: QUIET, padding: 3, alignItems: 'center', justifyContent: 'center', overflow: 'hidden' }}>
-      {picture ? <Image src={{ data: Buffer.from(picture), format: picture[0] === 0x89 ? 'png' : 'jpg' }} style={{ height: side * 0.5, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
+      {picture ? <Image src={imageOf(picture)} style={{ height: side * 0.5, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
       {square ? <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>{text}</Text> : <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />}
     </View>
   )
 }
 
 /** Drawn letter by letter on a canvas: laid out as text, a class set of grids took ten times as long. */
-function Grid({ grid: { rows, cols, cells, lines, direction, framed }, width, saveInk }: { grid: SheetGrid; width: number; saveInk: boolean }) {
-  const cell = Math.min(framed ? LARGEST.framed : LARGEST.open, width / cols, (framed ? TALLEST.framed : TALLEST.open) / rows)
+function Grid({ grid: { rows, cols, cells, lines, direction, framed }, width, height, saveInk }: { grid: SheetGrid; width: number; height: number; saveInk: boolean }) {
+  const cell = Math.min(framed ? LARGEST.framed : LARGEST.open, width / cols, Math.min(height, framed ? TALLEST.framed : TALLEST.open) / rows)
   const left = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col) * cell
   const paint = (painter: LetterPainter): null => {
     if (!framed) painter.lineWidth(0.75).strokeColor(RULE).rect(0, 0, cols * cell, rows * cell).stroke()

@@ -1,5 +1,5 @@
 /** @jsxRuntime automatic */
-import { directionOf, type SheetBlock } from '@otter/core'
+import { directionOf, linesBesideGrid, type SheetBlock } from '@otter/core'
 import { Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { displayFamiliesFor, familiesFor } from './fonts.ts'
 import { INK, PrintedBlock, QUIET } from './PrintedBlock.tsx'
@@ -12,6 +12,10 @@ const styles = StyleSheet.create({
   line: { borderBottomWidth: 0.75, borderBottomColor: QUIET, height: 12 },
   foot: { position: 'absolute', left: 40, right: 40, bottom: 22, fontSize: 8, color: QUIET, flexDirection: 'row', justifyContent: 'space-between' },
 })
+
+/** Width and height between the margins, without the head; and of a line of text with its space; in points. */
+const PAPER = { a4: { size: 'A4', width: 515, height: 645 }, letter: { size: 'LETTER', width: 532, height: 595 } } as const
+const LINE = 18.5
 
 /** One printed page. */
 export interface PrintedPageProps {
@@ -36,8 +40,9 @@ export interface PrintedPageProps {
 /** A page with its head and foot: the same for every game. */
 export function PrintedPage({ title, blocks, seed, version, versions, paper, isKey, bare, qr, address, saveInk, pictures }: PrintedPageProps) {
   const everything = title + blocks.map(textOf).join('')
+  const { size, width, height } = PAPER[paper]
   return (
-    <Page size={paper === 'a4' ? 'A4' : 'LETTER'} style={[styles.page, { fontFamily: familiesFor(everything) }]}>
+    <Page size={size} style={[styles.page, { fontFamily: familiesFor(everything) }]}>
       <View style={[styles.head, { flexDirection: directionOf(title) === 'rtl' ? 'row-reverse' : 'row' }]}>
         <Text style={[styles.title, { fontFamily: displayFamiliesFor(everything), direction: directionOf(title) }]}>{title}{isKey ? ' · Key' : ''}</Text>
         {qr !== undefined && !isKey ? <QrCode squares={qr} /> : null}
@@ -47,7 +52,7 @@ export function PrintedPage({ title, blocks, seed, version, versions, paper, isK
           <Text>Name</Text><View style={[styles.line, { flexGrow: 2 }]} /><Text>Date</Text><View style={[styles.line, { flexGrow: 1 }]} />
         </View>
       )}
-      {blocks.map((block, index) => <PrintedBlock key={index} block={block} width={paper === 'a4' ? 515 : 532} saveInk={saveInk} pictures={pictures} />)}
+      {blocks.map((block, index) => <PrintedBlock key={index} block={block} width={width} height={Math.max(height / 3, height - LINE * linesBesideGrid(blocks))} saveInk={saveInk} pictures={pictures} />)}
       <View style={styles.foot} fixed>
         <Text>Seed {seed}{versions > 1 ? ` · version ${version} of ${versions}` : ''}</Text>
         <Text>{address ?? ''}</Text>

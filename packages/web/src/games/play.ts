@@ -1,10 +1,18 @@
 import type { GameKind } from '@otter/core'
-import type { ComponentType } from 'react'
+import { lazy, type ComponentType } from 'react'
 import type { PlayProps } from './contract.ts'
-import { Play as Bingo } from './bingo/Play.tsx'
-import { Play as Crossword } from './crossword/Play.tsx'
-import { Play as Hangman } from './hangman/Play.tsx'
-import { Play as WordSearch } from './wordsearch/Play.tsx'
 
-/** The screens that students play on, by kind of game. */
-export const PLAY: Record<GameKind, ComponentType<PlayProps<never, unknown>>> = { wordsearch: WordSearch, crossword: Crossword, bingo: Bingo, hangman: Hangman }
+type Screen = ComponentType<PlayProps<never, unknown>>
+
+/** Loads a screen when it is first shown: a phone fetches the one game it plays. */
+function screen(load: () => Promise<{ Play: Screen }>): Screen {
+  return lazy(async () => ({ default: (await load()).Play }))
+}
+
+/** The screens that students play on, by kind of game. Whoever shows one says what stands there meanwhile. */
+export const PLAY: Record<GameKind, Screen> = {
+  wordsearch: screen(() => import('./wordsearch/Play.tsx')),
+  crossword: screen(() => import('./crossword/Play.tsx')),
+  bingo: screen(() => import('./bingo/Play.tsx')),
+  hangman: screen(() => import('./hangman/Play.tsx')),
+}

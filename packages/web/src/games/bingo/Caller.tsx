@@ -1,13 +1,13 @@
 import { checkClaim, type BingoPuzzle, type Face } from '@otter/core'
 import { mediaPath } from '@otter/api'
-import { Eye, X } from 'lucide-react'
+import { Eye, RotateCcw, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { Card } from './Card.tsx'
 
 /** The caller's screen, for the wall: the call large, its answer on demand, all calls so far, and claims checked by number. */
 export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null)
-  const [called, setCalled] = useState(0)
+  const [called, setCalled] = useCalled(puzzle)
   const [shown, setShown] = useState(false)
   const [cardNumber, setCardNumber] = useState('')
   const { terms, calls, plan, cards } = puzzle
@@ -26,7 +26,10 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
       <div className="modal-box grid h-[94vh] max-h-none w-[96vw] max-w-none grid-rows-[auto_1fr] gap-4 md:grid-cols-[2fr_1fr]">
         <header className="flex items-center justify-between gap-2 md:col-span-2">
           <p className="text-lg"><strong>Call {called}</strong> of {calls.length} · <span role="status">{won === 0 ? 'no bingo yet' : `${won} ${won === 1 ? 'card has' : 'cards have'} bingo`}</span></p>
-          <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label="Close" onClick={onClose}><X size={20} aria-hidden="true" /></button>
+          <span className="ms-auto flex items-center">
+            {called > 0 && <button type="button" className="btn btn-ghost h-11" onClick={() => setCalled(0)}><RotateCcw size={16} aria-hidden="true" />Start over</button>}
+            <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label="Close" onClick={onClose}><X size={20} aria-hidden="true" /></button>
+          </span>
         </header>
         <section className="flex flex-col items-center justify-center gap-6 text-center" aria-live="polite">
           {term ? <Shown face={term.prompt} /> : <p className="quiet text-3xl">Everyone ready?</p>}
@@ -50,6 +53,16 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
       </div>
     </dialog>
   )
+}
+
+/** How many terms were called; kept in this window, so that closing the caller's screen or loading it again loses no game. */
+function useCalled({ calls }: BingoPuzzle): [number, (called: number) => void] {
+  const key = `otter-called ${calls.join(' ')}`
+  const [called, setCalled] = useState(() => Number(sessionStorage.getItem(key) ?? 0))
+  return [called, (next) => {
+    sessionStorage.setItem(key, String(next))
+    setCalled(next)
+  }]
 }
 
 function Shown({ face }: { face: Face }) {

@@ -1,5 +1,4 @@
-import type { CrosswordOptions} from '@otter/core';
-import { type CrosswordPuzzle } from '@otter/core'
+import type { CrosswordOptions, CrosswordPuzzle } from '@otter/core'
 import { writeIpuz } from '@otter/core/formats'
 import { FileDown, ImagePlus, Search, Square, X } from 'lucide-react'
 import { useEffect, useState } from 'react'
@@ -45,6 +44,7 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
     onChange({ ...options, pins: kept.map(({ entryId, row, col, dir }) => ({ entryId, row, col, dir })) })
   }
   const setBackground = (file: File | undefined): void => {
+    setProblem(undefined)
     if (file) uploadPicture(file).then(({ id }) => onChange({ ...options, background: id }), setProblem)
   }
   return (

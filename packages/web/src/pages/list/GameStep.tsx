@@ -1,6 +1,6 @@
 import { gameOf, randomFrom, type EntryList, type Fit, type GameKind } from '@otter/core'
 import { Check, Dices, Maximize } from 'lucide-react'
-import { useMemo, useRef, useState } from 'react'
+import { Suspense, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { AskingOptions } from '../../games/AskingOptions.tsx'
 import { PLAY } from '../../games/play.ts'
@@ -76,7 +76,7 @@ function Preview({ kind, puzzle, early, language }: { kind: GameKind; puzzle: un
   const Play = PLAY[kind]
   return (
     <EarlyReaders value={readers}>
-      <div className={early ? 'early' : undefined}><Play view={game.view(puzzle, play) as never} waiting={false} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, Date.now()).play)} /></div>
+      <div className={early ? 'early' : undefined}><Suspense><Play view={game.view(puzzle, play) as never} waiting={false} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, Date.now()).play)} /></Suspense></div>
     </EarlyReaders>
   )
 }

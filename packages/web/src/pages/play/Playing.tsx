@@ -1,5 +1,5 @@
 import type { PlayReply } from '@otter/api'
-import { useMemo, useState } from 'react'
+import { Suspense, useMemo, useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { PLAY } from '../../games/play.ts'
 import { EarlyReaders } from '../../games/early.ts'
@@ -37,7 +37,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
       {!reply.open && !score.finished && <p role="status" className="panel p-2 text-sm">{t('play.closed')}</p>}
       {score.finished && <Result score={score} open={reply.open} onAgain={() => void state.again()} />}
       <EarlyReaders value={early}>
-        <div className={reply.early ? 'early' : undefined}><Screen key={play.attempt} view={play.view as never} send={state.send} waiting={state.waiting} /></div>
+        <div className={reply.early ? 'early' : undefined}><Suspense fallback={<p className="quiet">{t('play.loading')}</p>}><Screen key={play.attempt} view={play.view as never} send={state.send} waiting={state.waiting} /></Suspense></div>
       </EarlyReaders>
       <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
         <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => void state.leave()}>{t('play.notMe', { name: playerName })}</button>

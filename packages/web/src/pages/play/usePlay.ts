@@ -1,6 +1,7 @@
 import type { PlayReply, SendMove } from '@otter/api'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { ApiError, call } from '../../api/client.ts'
+import { keepMoves, keptMoves } from './keptMoves.ts'
 
 /** A link as this device sees it, and what can be done with it. */
 export interface PlayState {
@@ -19,13 +20,13 @@ export interface PlayState {
 const FIRST_WAIT = 1_000
 const LONGEST_WAIT = 15_000
 
-/** Follows one play: moves go out one after another, and are sent again until there is an answer. */
+/** Follows one play: moves go out one after another, and are sent again until there is an answer, even after the page was closed. */
 export function usePlay(code: string): PlayState {
   const [reply, setReply] = useState<PlayReply>()
   const [problem, setProblem] = useState<ApiError>()
   const [waiting, setWaiting] = useState(false)
   const [offline, setOffline] = useState(false)
-  const queue = useRef<unknown[]>([])
+  const queue = useRef<SendMove[]>([])
   const sending = useRef(false)
   const latest = useRef<PlayReply>(undefined)
   const keep = useCallback((next: PlayReply): void => {
@@ -37,27 +38,22 @@ export function usePlay(code: string): PlayState {
     if (!(error instanceof ApiError)) throw error
     setProblem(error)
   }, [])
-  const reload = useCallback((): void => {
-    call<PlayReply>('GET', `/play/${code}`).then(keep, fail)
-  }, [code, keep, fail])
-  useEffect(reload, [reload])
-
   const drain = useCallback(async (): Promise<void> => {
     if (sending.current) return
     sending.current = true
     setWaiting(true)
     let wait = FIRST_WAIT
     while (queue.current.length > 0 && latest.current?.play) {
-      const { attempt, moves } = latest.current.play
-      const body: SendMove = { attempt, after: moves, move: queue.current[0] }
       try {
-        keep(await call<PlayReply>('POST', `/play/${code}/moves`, body))
+        keep(await call<PlayReply>('POST', `/play/${code}/moves`, queue.current[0]))
         queue.current.shift()
+        keepMoves(code, queue.current)
         setOffline(false)
         wait = FIRST_WAIT
       } catch (error) {
         if (error instanceof ApiError && error.status >= 400 && error.status < 500) {
           queue.current = []
+          keepMoves(code, [])
           setProblem(error)
           break
         }
@@ -72,15 +68,30 @@ export function usePlay(code: string): PlayState {
     sending.current = false
     setWaiting(false)
   }, [code, keep])
+  const reload = useCallback((): void => {
+    call<PlayReply>('GET', `/play/${code}`).then((next) => {
+      keep(next)
+      if (queue.current.length === 0 && next.play) queue.current = keptMoves(code, next.play.attempt)
+      void drain()
+    }, fail)
+  }, [code, keep, fail, drain])
+  useEffect(reload, [reload])
+  const send = useCallback((move: unknown): void => {
+    const play = latest.current?.play
+    if (!play) return
+    const last = queue.current.at(-1)
+    queue.current.push({ attempt: play.attempt, after: last ? last.after + 1 : play.moves, move })
+    keepMoves(code, queue.current)
+    void drain()
+  }, [code, drain])
 
   return {
-    reply, problem, waiting, offline, reload,
+    reply, problem, waiting, offline, reload, send,
     join: (name) => call<PlayReply>('POST', `/play/${code}/join`, { name }).then(keep, fail),
-    send: (move) => {
-      queue.current.push(move)
-      void drain()
-    },
     again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
-    leave: () => call<void>('POST', `/play/${code}/leave`, {}).then(reload, fail),
+    leave: () => {
+      keepMoves(code, [])
+      return call<void>('POST', `/play/${code}/leave`, {}).then(reload, fail)
+    },
   }
 }

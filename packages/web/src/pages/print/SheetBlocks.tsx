@@ -1,30 +1,34 @@
 import { mediaPath } from '@otter/api'
-import { directionOf, type SheetBlock, type SheetCards, type SheetGrid, type SheetItems, type SheetSquare } from '@otter/core'
+import { directionOf, linesBesideGrid, type SheetBlock, type SheetCards, type SheetGrid, type SheetItems, type SheetSquare } from '@otter/core'
 
 const HEADINGS = { across: 'Across', down: 'Down' }
 const COLUMNS = { 1: '', 2: 'columns-2 gap-8', 4: 'columns-4' }
 /** Largest cell, and tallest grid, in millimetres. */
 const LARGEST = 11
-const TALLEST = { open: 150, framed: 140 }
+const TALLEST = 165
+/** Room on a page below its head, and a line of text with its space, in millimetres. */
+const ROOM = 205
+const LINE = 6.5
 
 /** A page as it is printed, without head and foot. */
 export function SheetBlocks({ blocks }: { blocks: readonly SheetBlock[] }) {
-  return blocks.map((block, index) => <Block key={index} block={block} />)
+  const height = Math.max(ROOM / 3, ROOM - LINE * linesBesideGrid(blocks))
+  return blocks.map((block, index) => <Block key={index} block={block} height={height} />)
 }
 
-function Block({ block }: { block: SheetBlock }) {
-  if (block.type === 'grid') return <Grid grid={block} />
+function Block({ block, height }: { block: SheetBlock; height: number }) {
+  if (block.type === 'grid') return <Grid grid={block} height={height} />
   if (block.type === 'items') return <Items list={block} />
   if (block.type === 'text') return <p className="mt-3"><bdi>{block.text}</bdi></p>
   if (block.type === 'cards') return <Cards cards={block} />
   if (block.type === 'tokens') return <div className="mt-2 flex flex-wrap">{block.tokens.map((token, index) => <Square key={index} square={token} side={30} />)}</div>
-  return <div className="grid grid-cols-2 gap-8">{block.blocks.map((own, index) => <Block key={index} block={own} />)}</div>
+  return <div className="grid grid-cols-2 gap-8">{block.blocks.map((own, index) => <Block key={index} block={own} height={height} />)}</div>
 }
 
-function Grid({ grid: { rows, cols, cells, lines, direction, framed } }: { grid: SheetGrid }) {
+function Grid({ grid: { rows, cols, cells, lines, direction, framed }, height }: { grid: SheetGrid; height: number }) {
   const x = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col)
   return (
-    <svg viewBox={`-0.03 -0.03 ${cols + 0.06} ${rows + 0.06}`} className={`mx-auto block ${framed ? '' : 'border border-base-300'}`} style={{ width: `min(100%, ${cols * LARGEST}mm, ${((framed ? TALLEST.framed : TALLEST.open) * cols) / rows}mm)` }}>
+    <svg viewBox={`-0.03 -0.03 ${cols + 0.06} ${rows + 0.06}`} className={`mx-auto block ${framed ? '' : 'border border-base-300'}`} style={{ width: `min(100%, ${cols * LARGEST}mm, ${(Math.min(height, TALLEST) * cols) / rows}mm)` }}>
       {lines.map(({ row, col, toRow, toCol }, index) => <line key={index} x1={x(col) + 0.5} y1={row + 0.5} x2={x(toCol) + 0.5} y2={toRow + 0.5} stroke="#46605B" strokeOpacity={0.3} strokeWidth={0.72} strokeLinecap="round" />)}
       {cells.map((cell, index) => {
         if (!cell) return null
@@ -50,7 +54,7 @@ function Items({ list: { heading, columns, direction, items } }: { list: SheetIt
         {items.map(({ label, text, note, answer, picture }, index) => (
           <li key={index} className="flex break-inside-avoid gap-2 py-0.5">
             {label !== '' && <span className="w-6 shrink-0 font-bold">{label}</span>}
-            <span>{picture && <img src={mediaPath(picture)} alt="" className="max-h-12" />}<bdi dir={directionOf(text)}>{text}</bdi>{note !== '' && ` ${note}`}{answer !== '' && <strong> · <bdi>{answer}</bdi></strong>}</span>
+            <span className="flex items-center gap-2">{picture && <img src={mediaPath(picture)} alt="" className="size-9 shrink-0 object-contain" />}<span><bdi dir={directionOf(text)}>{text}</bdi>{note !== '' && ` ${note}`}{answer !== '' && <strong> · <bdi>{answer}</bdi></strong>}</span></span>
           </li>
         ))}
       </ol>
@@ -59,7 +63,7 @@ function Items({ list: { heading, columns, direction, items } }: { list: SheetIt
 }
 
 /** Side of a card by how many stand on a page, in millimetres. */
-const CARD_SIDES = { 1: 172, 2: 108, 4: 82 }
+const CARD_SIDES = { 1: 172, 2: 98, 4: 82 }
 
 function Cards({ cards: { cards, perPage } }: { cards: SheetCards }) {
   const side = CARD_SIDES[perPage]
