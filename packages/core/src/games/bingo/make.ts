@@ -9,7 +9,12 @@ import { forecast } from './forecast.ts'
 import type { BingoOptions } from './options.ts'
 import { patternLines } from './patterns.ts'
 import { planCalls } from './plan.ts'
-import type { BingoPuzzle, BingoTerm } from './puzzle.ts'
+import type { BingoCard, BingoPuzzle, BingoTerm, Plan } from './puzzle.ts'
+
+/** Sets of cards dealt anew where the first allows no game as wished. */
+const DEALS = 3
+/** Calls by which a wish may be later than the latest bingo found, for other cards to be worth a try. */
+const NEAR = 2
 
 const KEYS = new WeakMap<Face, string>()
 
@@ -66,8 +71,17 @@ export function make(list: EntryList, options: BingoOptions, random: Random): Bi
   const { size, free, pattern, cards: count, calling, marking, perPage } = options
   const obstacle = obstacleOf(terms.length, options)
   if (obstacle) throw new PuzzleError(obstacle)
-  const cards = dealCards(count, size, free, terms.length, random)
-  const { calls, plan } = planCalls(cards, patternLines(pattern, size, free), terms.length, options, random)
+  const lines = patternLines(pattern, size, free)
+  const deal = (): { cards: BingoCard[]; calls: number[]; plan: Plan } => {
+    const cards = dealCards(count, size, free, terms.length, random)
+    return { cards, ...planCalls(cards, lines, terms.length, options, random) }
+  }
+  let { cards, calls, plan } = deal()
+  // With few terms some sets of cards allow no game as wished, where others do.
+  for (let again = 0; again < DEALS && !plan.met && (options.firstWin?.[0] ?? 0) <= (plan.reachable?.[1] ?? 0) + NEAR; again++) {
+    const other = deal()
+    if (other.plan.met) ({ cards, calls, plan } = other)
+  }
   return {
     size, pattern, terms, cards, calls, forecast: forecast(pattern, size, free, terms.length, count), plan,
     direction: directionOf(terms.map(({ text }) => text).join(' ')), calling, marking, perPage,

@@ -6,7 +6,7 @@ import type { BingoCard, Plan } from './puzzle.ts'
 type Wish = Pick<BingoOptions, 'firstWin' | 'winners' | 'fiveBy'>
 
 /** Orders begun anew, exchanges tried on each until nobody wins too soon, and looks for a call with the right winners. */
-const RESTARTS = 60
+const RESTARTS = 20
 const EXCHANGES = 1500
 const LOOKS = 200
 /** Terms tried as the one to come in for another. */
@@ -16,8 +16,11 @@ const FIVE = 5
 /** A set of called terms, and how many lines of each card are complete; kept up as terms come and go. */
 class Called {
   readonly isIn: Uint8Array
+  /** How many lines there are too many for nobody to have won; and how many cards have won. */
+  excess = 0
+  winners = 0
   /** Complete lines of each card. */
-  readonly done: Int32Array
+  private readonly done: Int32Array
   private readonly length: Int32Array
   private readonly count: Int32Array
   private readonly cardOf: Int32Array
@@ -37,25 +40,22 @@ class Called {
 
   add(term: number): void {
     this.isIn[term] = 1
-    for (const line of this.linesOf[term]) if (++this.count[line] === this.length[line]) this.done[this.cardOf[line]]++
+    for (const line of this.linesOf[term]) {
+      if (++this.count[line] !== this.length[line]) continue
+      const done = ++this.done[this.cardOf[line]]
+      if (done >= this.needed) this.excess++
+      if (done === this.needed) this.winners++
+    }
   }
 
   remove(term: number): void {
     this.isIn[term] = 0
-    for (const line of this.linesOf[term]) if (this.count[line]-- === this.length[line]) this.done[this.cardOf[line]]--
-  }
-
-  /** How many lines there are too many for nobody to have won. */
-  excess(): number {
-    let sum = 0
-    for (const done of this.done) if (done >= this.needed) sum += done - this.needed + 1
-    return sum
-  }
-
-  winners(): number {
-    let count = 0
-    for (const done of this.done) if (done >= this.needed) count++
-    return count
+    for (const line of this.linesOf[term]) {
+      if (this.count[line]-- !== this.length[line]) continue
+      const done = this.done[this.cardOf[line]]--
+      if (done >= this.needed) this.excess--
+      if (done === this.needed) this.winners--
+    }
   }
 
   /** How near the cards are to winning: lines that lack one term only. */
@@ -122,7 +122,7 @@ function orderFor(cards: readonly BingoCard[], pattern: PatternLines, terms: num
   for (let look = 0; look < LOOKS && decisive < 0; look++) {
     const fitting = late.flatMap((term, index) => {
       called.add(term)
-      const now = called.winners()
+      const now = called.winners
       called.remove(term)
       return now > 0 && (winners === null || now === winners) ? [index] : []
     })
@@ -136,14 +136,14 @@ function orderFor(cards: readonly BingoCard[], pattern: PatternLines, terms: num
     order.push(term)
     called.add(term)
   }
-  for (let next = order.length + 1; fiveBy !== null && next <= fiveBy && late.length > 0 && called.winners() < FIVE; next++) {
+  for (let next = order.length + 1; fiveBy !== null && next <= fiveBy && late.length > 0 && called.winners < FIVE; next++) {
     const begin = random.below(late.length)
     let best = 0
     let bestGain = -1
     for (let turn = 0; turn < late.length; turn++) {
       const index = (begin + turn) % late.length
       called.add(late[index])
-      const gain = called.winners() * cards.length * 20 + called.near()
+      const gain = called.winners * cards.length * 20 + called.near()
       called.remove(late[index])
       if (gain > bestGain) {
         bestGain = gain
@@ -160,23 +160,23 @@ function orderFor(cards: readonly BingoCard[], pattern: PatternLines, terms: num
 /** Exchanges early terms for late ones until nobody has won; true where that came about. */
 function clear(called: Called, early: number[], late: number[], random: Random): boolean {
   for (let turn = 0; turn < EXCHANGES; turn++) {
-    if (called.excess() === 0) return true
+    if (called.excess === 0) return true
     if (late.length === 0 || early.length === 0) return false
     exchange(called, early, late, random.below(early.length), random)
   }
-  return called.excess() === 0
+  return called.excess === 0
 }
 
 /** Exchanges an early term for the best of a few late ones, unless all would make it worse. */
 function exchange(called: Called, early: number[], late: number[], at: number, random: Random): void {
-  const before = called.excess()
+  const before = called.excess
   called.remove(early[at])
   let best = -1
   let bestExcess = Infinity
   for (let turn = 0; turn < Math.min(TRIED, late.length); turn++) {
     const index = random.below(late.length)
     called.add(late[index])
-    const excess = called.excess()
+    const excess = called.excess
     called.remove(late[index])
     if (excess < bestExcess) {
       bestExcess = excess
