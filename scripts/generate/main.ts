@@ -4,11 +4,12 @@ import { entriesFromTable, GAME_KINDS, guessFields, PuzzleError, randomFrom, rea
 import { ZodError } from 'zod'
 import { bingo } from './bingo.ts'
 import { crossword } from './crossword.ts'
+import { plain, quiz } from './plain.ts'
 import { Refusal, type Generated } from './game.ts'
 import { hangman } from './hangman.ts'
 import { wordsearch } from './wordsearch.ts'
 
-const GENERATED: Record<GameKind, Generated> = { wordsearch, crossword, bingo, hangman }
+const GENERATED: Record<GameKind, Generated> = { wordsearch, crossword, bingo, hangman, quiz, flashcards: plain('flashcards'), matching: plain('matching'), pairs: plain('pairs'), unscramble: plain('unscramble') }
 
 function readList(file: string): EntryList {
   let text: string

@@ -20,6 +20,8 @@ export interface PlayReply {
   early: boolean
   open: boolean
   player: { name: string } | null
+  /** What all players gave where there is no right answer, once this one has given his: the most frequent first. */
+  opinions: { entryId: string; given: string; count: number }[]
   /** The play that goes on; null before a name is given. */
   play: { attempt: number; moves: number; view: unknown; score: Score } | null
 }

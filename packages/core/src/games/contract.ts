@@ -67,12 +67,15 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   onPaper: boolean
   /** The puzzle on paper, or its key; no pages where it makes no sense there. */
   sheet(puzzle: Puzzle, isKey: boolean): SheetPage[]
-  start(puzzle: Puzzle, random: Random, at: number): Play
+  /** Begins a play; `before` is the same student's last one, on which a game may build. */
+  start(puzzle: Puzzle, random: Random, at: number, before?: Play): Play
   /** All that a player's screen may know, and no more. */
   view(puzzle: Puzzle, play: Play): View
   /** Applies a move made at a time (milliseconds since 1970). A move that changes nothing gives the play back as it was. */
   move(puzzle: Puzzle, play: Play, move: Move, at: number): Step<Play>
   score(puzzle: Puzzle, play: Play): Score
+  /** Entries without a right answer of which the player may now see what others gave. */
+  opinions?(puzzle: Puzzle, play: Play): string[]
 }
 
 /** Thrown by `make` where a list can't become the puzzle; `note` says why, as `fit` would. */

@@ -2,13 +2,21 @@ import { asking, type Asking } from './asking.ts'
 import type { Game } from './contract.ts'
 import { bingo } from './bingo/index.ts'
 import { crossword } from './crossword/index.ts'
+import { flashcards } from './flashcards/index.ts'
 import { hangman } from './hangman/index.ts'
+import { matching } from './matching/index.ts'
+import { pairs } from './pairs/index.ts'
+import { quiz } from './quiz/index.ts'
+import { unscramble } from './unscramble/index.ts'
 import { wordsearch } from './wordsearch/index.ts'
 
 /** A game of which only the contract is known: what it makes, it also takes. */
 export type AnyGame = Game<Asking, unknown, unknown, unknown, unknown>
 
-const REGISTRY = { wordsearch: asking(wordsearch), crossword: asking(crossword), bingo: asking(bingo), hangman: asking(hangman) } satisfies Record<string, AnyGame>
+const REGISTRY = {
+  quiz: asking(quiz), flashcards: asking(flashcards), matching: asking(matching), pairs: asking(pairs), unscramble: asking(unscramble),
+  wordsearch: asking(wordsearch), crossword: asking(crossword), bingo: asking(bingo), hangman: asking(hangman),
+} satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */
 export type GameKind = keyof typeof REGISTRY

@@ -40,6 +40,8 @@ interface SheetItem {
   answer: string
   /** Id of its picture. */
   picture?: string
+  /** Lines below it: room to write, or choices. */
+  below?: string[]
 }
 
 interface SheetText {
@@ -76,7 +78,15 @@ export interface SheetTokens {
   tokens: SheetSquare[]
 }
 
-export type SheetBlock = SheetGrid | SheetItems | SheetText | SheetRow | SheetCards | SheetTokens
+/** Cards of equal size that fill a page, to cut apart or to fold; null where a place stays empty. */
+export interface SheetDeck {
+  type: 'deck'
+  columns: number
+  rows: number
+  cells: (SheetSquare | null)[]
+}
+
+export type SheetBlock = SheetGrid | SheetItems | SheetText | SheetRow | SheetCards | SheetTokens | SheetDeck
 
 /** Blocks side by side. */
 interface SheetRow {
@@ -105,6 +115,6 @@ function linesOf(block: SheetBlock, sideBySide: number): number {
   if (block.type === 'text') return 1 + Math.ceil((block.text.length * sideBySide) / LINE_LETTERS)
   if (block.type !== 'items') return 0
   const letters = LINE_LETTERS / sideBySide / block.columns - 4
-  const lines = block.items.reduce((sum, { text, note, answer, picture }) => sum + Math.max(picture === undefined ? 1 : PICTURE_LINES, Math.ceil((text.length + note.length + answer.length + 3) / letters)), 0)
+  const lines = block.items.reduce((sum, { text, note, answer, picture, below = [] }) => sum + below.length + Math.max(picture === undefined ? 1 : PICTURE_LINES, Math.ceil((text.length + note.length + answer.length + 3) / letters)), 0)
   return (block.heading ? 2 : 1) + Math.ceil(lines / block.columns)
 }

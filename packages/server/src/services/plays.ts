@@ -52,13 +52,26 @@ async function newestVersion(database: Database, gameId: string, transaction?: T
   return version
 }
 
-function reply(link: OpenLink, version: GameVersionRow, player: PlayerRow | null, play: PlayRow | null): PlayReply {
+async function reply(database: Database, link: OpenLink, version: GameVersionRow, player: PlayerRow | null, play: PlayRow | null, transaction?: Transaction): Promise<PlayReply> {
   const game = gameOf(link.kind)
+  const opinions = play && game.opinions?.(version.puzzle, play.state)
   return {
+    opinions: opinions && opinions.length > 0 ? await opinionsOf(database, link.id, opinions, transaction) : [],
     kind: link.kind, title: version.title, language: version.language, early: Asking.parse(version.options).early, open: link.open,
     player: player && { name: player.name },
     play: play && { attempt: play.attempt, moves: play.moves, view: game.view(version.puzzle, play.state), score: game.score(version.puzzle, play.state) },
   }
+}
+
+/** Counts what the players of a link gave, for entries without a right answer: each player's last word, the most frequent first. */
+async function opinionsOf(database: Database, linkId: string, entryIds: string[], transaction?: Transaction): Promise<PlayReply['opinions']> {
+  return database.sequelize.query<PlayReply['opinions'][number]>(
+    `SELECT o.entry_id AS "entryId", o.given, count(*)::int AS count
+     FROM (SELECT DISTINCT ON (r.entry_id, p.player_id) r.entry_id, r.given FROM responses r JOIN plays p ON p.id = r.play_id JOIN players q ON q.id = p.player_id
+           WHERE q.link_id = :linkId AND r.entry_id IN (:entryIds) AND r.outcome = 'unscored' AND r.given <> '' ORDER BY r.entry_id, p.player_id, r.id DESC) o
+     GROUP BY o.entry_id, o.given ORDER BY o.entry_id, count DESC, o.given`,
+    { type: QueryTypes.SELECT, replacements: { linkId, entryIds }, transaction },
+  )
 }
 
 /** Gives a link as one device sees it: with the play that goes on, where its token has one. */
@@ -66,10 +79,10 @@ export async function openPlay(database: Database, code: string, token: string |
   const link = await findLink(database, code)
   const player = await findPlayer(database, link, token)
   const play = player && await database.plays.findOne({ where: { playerId: player.id }, order: [['attempt', 'DESC']] })
-  if (!player || !play) return reply(link, await newestVersion(database, link.gameId), null, null)
+  if (!player || !play) return reply(database, link, await newestVersion(database, link.gameId), null, null)
   const version = await database.gameVersions.findByPk(play.gameVersionId, { rejectOnEmpty: true })
   await play.update({ lastSeenAt: new Date() })
-  return reply(link, version, player, play)
+  return reply(database, link, version, player, play)
 }
 
 /** Adds a student to a link and starts the first attempt; gives the token that its device keeps. */
@@ -82,12 +95,12 @@ export async function joinLink(database: Database, code: string, name: string, a
     const player = await database.players.create({ id: randomUUID(), linkId: link.id, name, tokenHash: hashToken(token) }, { transaction })
     const version = await newestVersion(database, link.gameId, transaction)
     const play = await startPlay(database, link, version, player, 1, at, transaction)
-    return { token, reply: reply(link, version, player, play) }
+    return { token, reply: await reply(database, link, version, player, play, transaction) }
   })
 }
 
-async function startPlay(database: Database, link: OpenLink, version: GameVersionRow, player: PlayerRow, attempt: number, at: Date, transaction: Transaction): Promise<PlayRow> {
-  const state = gameOf(link.kind).start(version.puzzle, randomFrom(`${player.id} ${attempt}`), at.getTime())
+async function startPlay(database: Database, link: OpenLink, version: GameVersionRow, player: PlayerRow, attempt: number, at: Date, transaction: Transaction, before?: PlayRow): Promise<PlayRow> {
+  const state = gameOf(link.kind).start(version.puzzle, randomFrom(`${player.id} ${attempt}`), at.getTime(), before?.state)
   return database.plays.create({ id: randomUUID(), playerId: player.id, gameVersionId: version.id, attempt, state, moves: 0, startedAt: at, lastSeenAt: at }, { transaction })
 }
 
@@ -113,7 +126,7 @@ export async function sendMove(database: Database, code: string, token: string |
         await database.responses.bulkCreate(step.responses.map((response) => ({ ...response, playId: play.id, at })), { transaction })
       }
     }
-    return reply(link, version, player, play)
+    return reply(database, link, version, player, play, transaction)
   })
 }
 
@@ -121,9 +134,10 @@ export async function sendMove(database: Database, code: string, token: string |
 export async function playAgain(database: Database, code: string, token: string | undefined): Promise<PlayReply> {
   return database.sequelize.transaction(async (transaction) => {
     const { link, player, play, version } = await lockPlay(database, code, token, transaction)
-    if (!gameOf(link.kind).score(version.puzzle, play.state).finished) return reply(link, version, player, play)
+    if (!gameOf(link.kind).score(version.puzzle, play.state).finished) return reply(database, link, version, player, play, transaction)
     if (play.attempt >= MAX_ATTEMPTS) throw refusal(403, 'link-full')
     const newest = await newestVersion(database, link.gameId, transaction)
-    return reply(link, newest, player, await startPlay(database, link, newest, player, play.attempt + 1, new Date(), transaction))
+    const next = await startPlay(database, link, newest, player, play.attempt + 1, new Date(), transaction, play)
+    return reply(database, link, newest, player, next, transaction)
   })
 }

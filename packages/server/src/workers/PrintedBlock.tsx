@@ -1,5 +1,5 @@
 /** @jsxRuntime automatic */
-import { directionOf, type SheetBlock, type SheetCards, type SheetGrid, type SheetItems, type SheetSquare, type SheetTokens } from '@otter/core'
+import { directionOf, type SheetBlock, type SheetCards, type SheetDeck, type SheetGrid, type SheetItems, type SheetSquare, type SheetTokens } from '@otter/core'
 import { Canvas, Image, Text, View } from '@react-pdf/renderer'
 import { fileFor } from './fonts.ts'
 
@@ -9,6 +9,8 @@ const RULE = '#D9D2C0'
 /** How much of a picture is left where ink is saved. */
 const PALE = 0.5
 const HEADINGS = { across: 'Across', down: 'Down' }
+/** Largest letters of a card, in points. */
+const LARGEST_TYPE = 34
 /** Largest cell and tallest grid, in points. */
 const LARGEST = { open: 40, framed: 30 }
 const TALLEST = { open: 520, framed: 470 }
@@ -29,6 +31,7 @@ export function PrintedBlock({ block, width, height, saveInk, pictures }: Printe
   if (block.type === 'text') return <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{block.text}</Text>
   if (block.type === 'cards') return <Cards cards={block} width={width} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'tokens') return <Tokens tokens={block} saveInk={saveInk} pictures={pictures} />
+  if (block.type === 'deck') return <Deck deck={block} width={width} height={height} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'items') return <Items list={block} saveInk={saveInk} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
@@ -43,12 +46,15 @@ function Items({ list: { heading, columns, direction, items }, saveInk, pictures
     <View style={{ marginTop: 14, fontSize: heading ? 10.5 : 12 }}>
       {heading ? <Text style={{ fontWeight: 700, fontSize: 13, marginBottom: 3 }}>{HEADINGS[heading]}</Text> : null}
       <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', flexWrap: 'wrap' }}>
-        {items.map(({ label, text, note, answer, picture }, index) => (
+        {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
           <View key={index} wrap={false} style={{ width: `${100 / columns}%`, paddingRight: 10, paddingVertical: 2, flexDirection: 'row' }}>
             {label !== '' ? <Text style={{ width: 20, fontWeight: 700 }}>{label}</Text> : null}
-            <View style={{ flex: 1, flexDirection: rtl ? 'row-reverse' : 'row', alignItems: 'center', gap: 5 }}>
-              {picture !== undefined && picture in pictures ? <Image src={imageOf(pictures[picture])} style={{ height: 26, width: 26, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
-              <Text style={{ flex: 1, direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{[text, note].filter((part) => part !== '').join(' ')}{answer !== '' ? ` · ${answer}` : ''}</Text>
+            <View style={{ flex: 1 }}>
+              <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', alignItems: 'center', gap: 5 }}>
+                {picture !== undefined && picture in pictures ? <Image src={imageOf(pictures[picture])} style={{ height: 26, width: 26, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
+                <Text style={{ flex: 1, direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{[text, note].filter((part) => part !== '').join(' ')}{answer !== '' ? ` · ${answer}` : ''}</Text>
+              </View>
+              {below.map((line, place) => <Text key={place} style={{ marginTop: 4, direction: directionOf(line), textAlign: rtl ? 'right' : 'left' }}>{line}</Text>)}
             </View>
           </View>
         ))}
@@ -80,17 +86,27 @@ function Cards({ cards: { cards, perPage }, width, saveInk, pictures }: { cards:
   )
 }
 
+/** Cards that fill the page, to cut or to fold. */
+function Deck({ deck: { columns, rows, cells }, width, height, saveInk, pictures }: { deck: SheetDeck; width: number; height: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
+  const own = { width: (width - 1) / columns, height: height / rows }
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+      {cells.map((cell, index) => <Square key={index} square={cell ?? { text: '' }} side={own.width} height={own.height} saveInk={saveInk} pictures={pictures} />)}
+    </View>
+  )
+}
+
 function Tokens({ tokens: { tokens }, saveInk, pictures }: { tokens: SheetTokens; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
   return <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginTop: 8 }}>{tokens.map((token, index) => <Square key={index} square={token} side={84} saveInk={saveInk} pictures={pictures} />)}</View>
 }
 
-function Square({ square, side, saveInk, pictures }: { square: SheetSquare | null; side: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
+function Square({ square, side, height = side, saveInk, pictures }: { square: SheetSquare | null; side: number; height?: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
   const text = square?.text ?? '★'
   const picture = square?.picture !== undefined && square.picture in pictures ? pictures[square.picture] : undefined
-  const size = Math.max(6, Math.min(side * 0.22, (side * 1.5) / Math.max(...text.split(/\s+/u).map((word) => word.length))))
+  const size = Math.max(6, Math.min(LARGEST_TYPE, side * 0.22, height * 0.22, Math.sqrt((side * height) / (2.6 * Math.max(1, text.length))), (side * 1.5) / Math.max(...text.split(/\s+/u).map((word) => word.length))))
   return (
-    <View style={{ width: side, height: side, borderWidth: 0.5, borderColor: QUIET, padding: 3, alignItems: 'center', justifyContent: 'center', overflow: 'hidden' }}>
-      {picture ? <Image src={imageOf(picture)} style={{ height: side * 0.5, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
+    <View style={{ width: side, height, borderWidth: 0.5, borderColor: QUIET, padding: 3, alignItems: 'center', justifyContent: 'center', overflow: 'hidden' }}>
+      {picture ? <Image src={imageOf(picture)} style={{ height: Math.min(side, height) * 0.5, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
       {square ? <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>{text}</Text> : <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />}
     </View>
   )

@@ -64,7 +64,8 @@ export function PrintedPage({ title, blocks, seed, version, versions, paper, isK
 /** All letters of a block: the page needs a font for each. */
 function textOf(block: SheetBlock): string {
   if (block.type === 'grid') return block.cells.map((cell) => cell?.text ?? '').join('')
-  if (block.type === 'items') return block.items.map(({ text, answer }) => text + answer).join('')
+  if (block.type === 'items') return block.items.map(({ text, answer, below = [] }) => text + answer + below.join('')).join('')
+  if (block.type === 'deck') return block.cells.map((cell) => cell?.text ?? '').join('')
   if (block.type === 'text') return block.text
   if (block.type === 'cards') return block.cards.flatMap(({ cells }) => cells.map((cell) => cell?.text ?? '')).join('')
   if (block.type === 'tokens') return block.tokens.map(({ text }) => text).join('')

@@ -2,7 +2,7 @@ import type { FitNote, GameKind } from '@otter/core'
 
 type Note = Pick<FitNote, 'code' | 'values'>
 
-const REFUSALS: Record<GameKind, (note: Note) => string> = {
+const REFUSALS: Partial<Record<GameKind, (note: Note) => string>> = {
   wordsearch: ({ code, values }) => {
     if (code === 'no-words') return 'No entry of this list has an answer of two letters or more. Add some words first.'
     if (code === 'message-length') return `The hidden message has ${values.length} letters; with this grid it needs ${values.least} to ${values.most}. Change its length, or let the size be automatic.`
@@ -17,5 +17,5 @@ const REFUSALS: Record<GameKind, (note: Note) => string> = {
 
 /** Says why a list can't become a game. */
 export function refusalOf(kind: GameKind, note: Note): string {
-  return REFUSALS[kind](note)
+  return REFUSALS[kind]?.(note) ?? 'This list has too little for this game: a word and its prompt on more rows would make it one.'
 }

@@ -1,4 +1,5 @@
 import type { SheetItems, SheetPage } from '../../print/sheet.ts'
+import { squareOf } from '../shownFace.ts'
 import { cellsOf, type CrosswordPuzzle } from './puzzle.ts'
 
 /** Gives a crossword, or its key, as printed pages. */
@@ -13,7 +14,7 @@ export function sheet({ rows, cols, words, direction }: CrosswordPuzzle, isKey: 
   const clues = (dir: 'across' | 'down'): SheetItems => ({
     type: 'items', heading: dir, columns: 1,
     items: words.filter((word) => word.dir === dir).map(({ number, prompt, pattern, text }) => ({
-      label: String(number), text: prompt.text, note: `(${pattern})`, answer: isKey ? text : '', ...(prompt.picture ? { picture: prompt.picture.id } : {}),
+      ...squareOf(prompt), label: String(number), note: `(${pattern})`, answer: isKey ? text : '',
     })),
   })
   return [{ blocks: [{ type: 'grid', rows, cols, direction, framed: true, cells, lines: [] }, { type: 'row', blocks: [clues('across'), clues('down')] }] }]

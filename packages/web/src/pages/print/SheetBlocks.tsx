@@ -1,11 +1,14 @@
 import { mediaPath } from '@otter/api'
-import { directionOf, linesBesideGrid, type SheetBlock, type SheetCards, type SheetGrid, type SheetItems, type SheetSquare } from '@otter/core'
+import { directionOf, linesBesideGrid, type SheetBlock, type SheetCards, type SheetDeck, type SheetGrid, type SheetItems, type SheetSquare } from '@otter/core'
 
 const HEADINGS = { across: 'Across', down: 'Down' }
 const COLUMNS = { 1: '', 2: 'columns-2 gap-8', 4: 'columns-4' }
 /** Largest cell, and tallest grid, in millimetres. */
 const LARGEST = 11
 const TALLEST = 165
+/** A page of cards to cut, and the largest letters on them, in millimetres. */
+const DECK = { width: 172, height: 205 }
+const LARGEST_TYPE = 12
 /** Room on a page below its head, and a line of text with its space, in millimetres. */
 const ROOM = 205
 const LINE = 6.5
@@ -21,6 +24,7 @@ function Block({ block, height }: { block: SheetBlock; height: number }) {
   if (block.type === 'items') return <Items list={block} />
   if (block.type === 'text') return <p className="mt-3"><bdi>{block.text}</bdi></p>
   if (block.type === 'cards') return <Cards cards={block} />
+  if (block.type === 'deck') return <Deck deck={block} />
   if (block.type === 'tokens') return <div className="mt-2 flex flex-wrap">{block.tokens.map((token, index) => <Square key={index} square={token} side={30} />)}</div>
   return <div className="grid grid-cols-2 gap-8">{block.blocks.map((own, index) => <Block key={index} block={own} height={height} />)}</div>
 }
@@ -51,10 +55,10 @@ function Items({ list: { heading, columns, direction, items } }: { list: SheetIt
     <section className="mt-5">
       {heading && <h2 className="text-lg">{HEADINGS[heading]}</h2>}
       <ol className={COLUMNS[columns]} dir={direction}>
-        {items.map(({ label, text, note, answer, picture }, index) => (
+        {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
           <li key={index} className="flex break-inside-avoid gap-2 py-0.5">
             {label !== '' && <span className="w-6 shrink-0 font-bold">{label}</span>}
-            <span className="flex items-center gap-2">{picture && <img src={mediaPath(picture)} alt="" className="size-9 shrink-0 object-contain" />}<span><bdi dir={directionOf(text)}>{text}</bdi>{note !== '' && ` ${note}`}{answer !== '' && <strong> · <bdi>{answer}</bdi></strong>}</span></span>
+            <span className="flex items-center gap-2">{picture && <img src={mediaPath(picture)} alt="" className="size-9 shrink-0 object-contain" />}<span><bdi dir={directionOf(text)}>{text}</bdi>{note !== '' && ` ${note}`}{answer !== '' && <strong> · <bdi>{answer}</bdi></strong>}{below.map((line, place) => <span key={place} className="block pt-1" dir={directionOf(line)}>{line}</span>)}</span></span>
           </li>
         ))}
       </ol>
@@ -79,11 +83,16 @@ function Cards({ cards: { cards, perPage } }: { cards: SheetCards }) {
   )
 }
 
+/** Cards that fill the page, to cut or to fold. */
+function Deck({ deck: { columns, rows, cells } }: { deck: SheetDeck }) {
+  return <div className="grid" style={{ gridTemplateColumns: `repeat(${columns}, ${DECK.width / columns}mm)` }}>{cells.map((cell, index) => <Square key={index} square={cell ?? { text: '' }} side={DECK.width / columns} height={DECK.height / rows} />)}</div>
+}
+
 /** A square, its text as large as its longest word lets it be. */
-function Square({ square, side }: { square: SheetSquare | null; side: number }) {
+function Square({ square, side, height = side }: { square: SheetSquare | null; side: number; height?: number }) {
   const longest = Math.max(1, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length))
   return (
-    <div className="flex flex-col items-center justify-center overflow-hidden border border-[#46605B] p-0.5 text-center leading-tight" style={{ width: `${side}mm`, height: `${side}mm`, fontSize: `${Math.max(2.2, Math.min(side * 0.22, (side * 1.5) / longest))}mm` }}>
+    <div className="flex flex-col items-center justify-center overflow-hidden border border-[#46605B] p-0.5 text-center leading-tight" style={{ width: `${side}mm`, height: `${height}mm`, fontSize: `${Math.max(2.2, Math.min(LARGEST_TYPE, side * 0.22, height * 0.22, Math.sqrt((side * height) / (2.6 * Math.max(1, (square?.text ?? '').length))), (side * 1.5) / longest))}mm` }}>
       {square === null && <span className="block size-1/3 rounded-full bg-[#D9D2C0]" />}
       {square?.picture && <img src={mediaPath(square.picture)} alt="" className="max-h-1/2 object-contain" />}
       {square && <bdi dir={directionOf(square.text)}>{square.text}</bdi>}

@@ -1,0 +1,146 @@
+import { createEmptyCard, fsrs, Rating, type Card } from 'ts-fsrs'
+import { z } from 'zod'
+import type { Random } from '../../random/random.ts'
+import type { Score, Step } from '../contract.ts'
+import { shownFace, type ShownFace } from '../shownFace.ts'
+import type { Flashcard, FlashcardsPuzzle } from './puzzle.ts'
+
+/** What a student can do: turn the card, say whether it was known, study cards that are not due yet, or stop. */
+export const FlashcardsMove = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('turn') }),
+  z.object({ type: z.literal('rate'), knew: z.boolean() }),
+  z.object({ type: z.literal('all') }),
+  z.object({ type: z.literal('finish') }),
+])
+export type FlashcardsMove = z.infer<typeof FlashcardsMove>
+
+/** Cards that come before one that was not known comes back; longest time until a card is due, in days: about a term. */
+const AGAIN_AFTER = 3
+const LONGEST_DAYS = 120
+
+/** How well a card is remembered, as FSRS keeps it; times are milliseconds since 1970. */
+export interface Memory {
+  due: number
+  stability: number
+  difficulty: number
+  scheduledDays: number
+  learningSteps: number
+  reps: number
+  lapses: number
+  state: number
+  lastReview: number | null
+}
+
+/** How a play stands. */
+export interface FlashcardsPlay {
+  startedAt: number
+  lastAt: number
+  cardAt: number
+  finishedAt: number | null
+  /** Numbers of the cards to come, the current one first. */
+  queue: number[]
+  /** How many cards were due when it began. */
+  due: number
+  turned: boolean
+  /** Cards seen in this play, and those known at first sight. */
+  seen: number[]
+  knew: number[]
+  /** What is remembered, by entry: it goes on in the student's next play. */
+  memories: Record<string, Memory>
+}
+
+/** All that a player's screen may know. */
+export interface FlashcardsView {
+  front: ShownFace | null
+  back: ShownFace | null
+  hint: string
+  fact: string
+  turned: boolean
+  left: number
+  seen: number
+  knew: number
+  total: number
+  /** When the next card is due, where none is now; in milliseconds since 1970. */
+  nextDue: number | null
+  finished: boolean
+}
+
+/** Without chance, so that the same answers at the same times always give the same days. */
+const SCHEDULER = fsrs({ enable_fuzz: false, maximum_interval: LONGEST_DAYS })
+
+/** Begins with the cards that are due; where a student played before, those remembered well come later. */
+export function start({ cards, order }: FlashcardsPuzzle, random: Random, at: number, before?: FlashcardsPlay): FlashcardsPlay {
+  const memories = before?.memories ?? {}
+  const due = [...cards.keys()].filter((card) => (memories[cards[card].entryId]?.due ?? 0) <= at)
+  const queue = order === 'random' ? random.shuffled(due) : due
+  return { startedAt: at, lastAt: at, cardAt: at, finishedAt: null, queue, due: queue.length, turned: false, seen: [], knew: [], memories }
+}
+
+export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): FlashcardsView {
+  const finished = play.finishedAt !== null
+  const card: Flashcard | undefined = finished ? undefined : cards[play.queue[0]]
+  const dues = cards.flatMap(({ entryId }) => play.memories[entryId]?.due ?? [])
+  return {
+    front: card ? shownFace(card.front, card.back.text) : null,
+    back: card && play.turned ? shownFace(card.back, '') : null,
+    hint: card?.hint ?? '',
+    fact: card && play.turned ? card.fact : '',
+    turned: play.turned,
+    left: finished ? 0 : play.queue.length,
+    seen: play.seen.length, knew: play.knew.length, total: play.due,
+    nextDue: (finished || play.queue.length === 0) && dues.length > 0 ? Math.min(...dues) : null,
+    finished,
+  }
+}
+
+export function move(puzzle: FlashcardsPuzzle, play: FlashcardsPlay, asked: FlashcardsMove, at: number): Step<FlashcardsPlay> {
+  if (play.finishedAt !== null) return { play, responses: [] }
+  const now = Math.max(at, play.lastAt)
+  const { cards } = puzzle
+  if (asked.type === 'finish') {
+    const rest = play.queue.filter((card) => !play.seen.includes(card))
+    return {
+      play: { ...play, lastAt: now, finishedAt: now },
+      responses: [...new Set(rest)].map((card) => ({ entryId: cards[card].entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 })),
+    }
+  }
+  if (asked.type === 'all') return { play: play.queue.length > 0 ? play : { ...play, queue: [...cards.keys()], due: cards.length, cardAt: now, lastAt: now }, responses: [] }
+  if (play.queue.length === 0) return { play, responses: [] }
+  if (asked.type === 'turn') return { play: { ...play, turned: !play.turned, lastAt: now }, responses: [] }
+  // Nobody knows what a card says before it was turned.
+  if (!play.turned) return { play, responses: [] }
+  const [card, ...others] = play.queue
+  const { entryId, back } = cards[card]
+  const first = !play.seen.includes(card)
+  const queue = asked.knew ? others : [...others.slice(0, AGAIN_AFTER), card, ...others.slice(AGAIN_AFTER)]
+  return {
+    play: {
+      ...play, queue, turned: false, lastAt: now, cardAt: now, finishedAt: queue.length === 0 ? now : null,
+      seen: first ? [...play.seen, card] : play.seen, knew: first && asked.knew ? [...play.knew, card] : play.knew,
+      memories: { ...play.memories, [entryId]: reviewed(play.memories[entryId], asked.knew, now) },
+    },
+    responses: first ? [{ entryId, outcome: asked.knew ? 'right' : 'wrong', given: asked.knew ? back.text.trim() : '', points: 0, milliseconds: now - play.cardAt }] : [],
+  }
+}
+
+/** Gives what is remembered after a review (Free Spaced Repetition Scheduler, Ye and others). */
+function reviewed(memory: Memory | undefined, knew: boolean, now: number): Memory {
+  const card: Card = memory
+    ? {
+        due: new Date(memory.due), stability: memory.stability, difficulty: memory.difficulty, elapsed_days: 0, scheduled_days: memory.scheduledDays, learning_steps: memory.learningSteps,
+        reps: memory.reps, lapses: memory.lapses, state: memory.state, ...(memory.lastReview === null ? {} : { last_review: new Date(memory.lastReview) }),
+      }
+    : createEmptyCard(new Date(now))
+  const { card: next } = SCHEDULER.next(card, new Date(now), knew ? Rating.Good : Rating.Again)
+  return {
+    due: next.due.getTime(), stability: next.stability, difficulty: next.difficulty, scheduledDays: next.scheduled_days, learningSteps: next.learning_steps,
+    reps: next.reps, lapses: next.lapses, state: next.state, lastReview: next.last_review?.getTime() ?? null,
+  }
+}
+
+export function score({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Score {
+  return {
+    right: play.knew.length, total: play.due || cards.length, points: 0, hints: 0, finished: play.finishedAt !== null,
+    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+  }
+}

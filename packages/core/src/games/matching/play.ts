@@ -1,0 +1,175 @@
+import { z } from 'zod'
+import type { Response, Score, Step } from '../contract.ts'
+import { belongTogether } from '../partners.ts'
+import { shownFace, type ShownFace } from '../shownFace.ts'
+import type { MatchingPuzzle, MatchingRound } from './puzzle.ts'
+
+const Place = z.number().int().min(0).max(99)
+
+/** What a student can do: join two rows, take a line away, have the round checked, go on, or stop. */
+export const MatchingMove = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('join'), left: Place, right: Place }),
+  z.object({ type: z.literal('part'), left: Place }),
+  z.object({ type: z.literal('check') }),
+  z.object({ type: z.literal('next') }),
+  z.object({ type: z.literal('finish') }),
+])
+export type MatchingMove = z.infer<typeof MatchingMove>
+
+/** Points for a line that is right at once; later ones are for learning. */
+const POINTS = 10
+
+/** How a play stands. Times are milliseconds since 1970. */
+export interface MatchingPlay {
+  startedAt: number
+  lastAt: number
+  finishedAt: number | null
+  round: number
+  /** Place of the right column that each row of the round is joined with; null for none. */
+  joins: (number | null)[]
+  /** Whether the round was judged, or, judged at once, each row. */
+  judged: boolean[]
+  /** Rows of the round whose first line was wrong. */
+  missed: number[]
+  /** When the last line was judged. */
+  judgedAt: number
+  /** The last line that was wrong, until the next move. */
+  wrong: { left: number; right: number } | null
+  right: number
+  points: number
+}
+
+/** All that a player's screen may know. */
+export interface MatchingView {
+  left: ShownFace[]
+  right: ShownFace[]
+  joins: (number | null)[]
+  marks: ('right' | 'later' | 'wrong' | null)[]
+  /** Where each row belongs, once the round is judged. */
+  solution: number[] | null
+  wrong: { left: number; right: number } | null
+  check: 'at-once' | 'at-end'
+  round: number
+  rounds: number
+  /** Whether all rows are joined and judged. */
+  done: boolean
+  finished: boolean
+}
+
+export function start(puzzle: MatchingPuzzle, _random: unknown, at: number): MatchingPlay {
+  return { startedAt: at, lastAt: at, finishedAt: null, right: 0, points: 0, judgedAt: at, ...fresh(puzzle, 0) }
+}
+
+function fresh({ rounds }: MatchingPuzzle, round: number): Pick<MatchingPlay, 'round' | 'joins' | 'judged' | 'missed' | 'wrong'> {
+  return { round, joins: rounds[round].couples.map(() => null), judged: rounds[round].couples.map(() => false), missed: [], wrong: null }
+}
+
+export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
+  const round = puzzle.rounds[play.round]
+  const done = play.judged.every(Boolean)
+  return {
+    left: round.couples.map(({ prompt, answer }) => shownFace(prompt, answer.text)),
+    right: round.order.map((couple) => shownFace(round.couples[couple].answer, round.couples[couple].prompt.text)),
+    joins: play.joins,
+    marks: play.judged.map((judged, left) => {
+      if (!judged) return null
+      return isRight(round, left, play.joins[left]) ? play.missed.includes(left) ? 'later' : 'right' : 'wrong'
+    }),
+    solution: done ? round.couples.map((_, left) => round.order.indexOf(left)) : null,
+    wrong: play.wrong,
+    check: puzzle.check,
+    round: play.round + 1,
+    rounds: puzzle.rounds.length,
+    done,
+    finished: play.finishedAt !== null,
+  }
+}
+
+export function move(puzzle: MatchingPuzzle, play: MatchingPlay, asked: MatchingMove, at: number): Step<MatchingPlay> {
+  if (play.finishedAt !== null) return { play, responses: [] }
+  const now = Math.max(at, play.lastAt)
+  const round = puzzle.rounds[play.round]
+  const done = play.judged.every(Boolean)
+  if (asked.type === 'finish') return finish(puzzle, play, now)
+  if (asked.type === 'next') {
+    if (!done) return { play, responses: [] }
+    return { play: { ...play, lastAt: now, ...fresh(puzzle, play.round + 1) }, responses: [] }
+  }
+  if (asked.type === 'check') {
+    if (puzzle.check !== 'at-end' || done || play.joins.includes(null)) return { play, responses: [] }
+    return judge(puzzle, play, [...play.joins.keys()], now)
+  }
+  if (asked.left >= round.couples.length || play.judged[asked.left]) return { play, responses: [] }
+  const joins = [...play.joins]
+  if (asked.type === 'part') {
+    joins[asked.left] = null
+    return { play: { ...play, joins, wrong: null, lastAt: now }, responses: [] }
+  }
+  const taken = play.joins.indexOf(asked.right)
+  if (asked.right >= round.order.length || (taken >= 0 && play.judged[taken])) return { play, responses: [] }
+  if (taken >= 0) joins[taken] = null
+  joins[asked.left] = asked.right
+  const joined = { ...play, joins, wrong: null, lastAt: now }
+  return puzzle.check === 'at-end' ? { play: joined, responses: [] } : judgeOne(puzzle, joined, asked.left, asked.right, now)
+}
+
+function isRight(round: MatchingRound, left: number, right: number | null): boolean {
+  return right !== null && belongTogether(round.couples, round.couples[left].prompt, round.couples[round.order[right]].answer)
+}
+
+/** Judges a line as soon as it is drawn: a wrong one goes away, and only the first of a row counts. */
+function judgeOne(puzzle: MatchingPuzzle, play: MatchingPlay, left: number, right: number, now: number): Step<MatchingPlay> {
+  const round = puzzle.rounds[play.round]
+  const first = !play.missed.includes(left)
+  const good = isRight(round, left, right)
+  const points = good && first ? POINTS : 0
+  const response: Response = {
+    entryId: round.couples[left].entryId, outcome: good ? 'right' : 'wrong', given: round.couples[round.order[right]].answer.text.trim(), points, milliseconds: now - play.judgedAt,
+  }
+  if (!good) {
+    return {
+      play: { ...play, judgedAt: now, joins: play.joins.map((own, row) => (row === left ? null : own)), wrong: { left, right }, missed: first ? [...play.missed, left] : play.missed },
+      responses: first ? [response] : [],
+    }
+  }
+  const judged = play.judged.map((own, row) => own || row === left)
+  const last = judged.every(Boolean) && play.round === puzzle.rounds.length - 1
+  return { play: { ...play, judged, judgedAt: now, points: play.points + points, right: play.right + (first ? 1 : 0), finishedAt: last ? now : null }, responses: first ? [response] : [] }
+}
+
+/** Judges rows of the round as they are joined. */
+function judge(puzzle: MatchingPuzzle, play: MatchingPlay, rows: readonly number[], now: number): Step<MatchingPlay> {
+  const round = puzzle.rounds[play.round]
+  const responses = rows.map((left): Response => {
+    const right = play.joins[left]
+    const good = isRight(round, left, right)
+    return {
+      entryId: round.couples[left].entryId, outcome: good ? 'right' : right === null ? 'passed' : 'wrong', given: right === null ? '' : round.couples[round.order[right]].answer.text.trim(),
+      points: good ? POINTS : 0, milliseconds: Math.round((now - play.judgedAt) / round.couples.length),
+    }
+  })
+  const right = responses.filter(({ outcome }) => outcome === 'right').length
+  const last = play.round === puzzle.rounds.length - 1
+  return {
+    play: { ...play, judgedAt: now, judged: play.judged.map((own, row) => own || rows.includes(row)), right: play.right + right, points: play.points + right * POINTS, lastAt: now, finishedAt: last ? now : null },
+    responses,
+  }
+}
+
+function finish(puzzle: MatchingPuzzle, play: MatchingPlay, now: number): Step<MatchingPlay> {
+  const open = [...play.judged.keys()].filter((row) => !play.judged[row] && !play.missed.includes(row))
+  const { play: judged, responses } = puzzle.check === 'at-end' ? judge(puzzle, play, open, now) : { play, responses: open.map((row) => passed(puzzle.rounds[play.round].couples[row].entryId)) }
+  const rest = puzzle.rounds.slice(play.round + 1).flatMap(({ couples }) => couples.map(({ entryId }) => passed(entryId)))
+  return { play: { ...judged, judged: judged.judged.map(() => true), wrong: null, lastAt: now, finishedAt: now }, responses: [...responses, ...rest] }
+}
+
+function passed(entryId: string): Response {
+  return { entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 }
+}
+
+export function score({ rounds }: MatchingPuzzle, play: MatchingPlay): Score {
+  return {
+    right: play.right, total: rounds.reduce((sum, { couples }) => sum + couples.length, 0), points: play.points, hints: 0, finished: play.finishedAt !== null,
+    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+  }
+}

@@ -1,0 +1,36 @@
+import type { EntryList } from '../../list/entry.ts'
+import type { Random } from '../../random/random.ts'
+import { PuzzleError, type Fit, type FitNote } from '../contract.ts'
+import { couplesOf, joinable, type Couple } from '../partners.ts'
+import { FEWEST_PAIRS, type PairsOptions } from './options.ts'
+import type { PairsPuzzle } from './puzzle.ts'
+
+function prepared(list: EntryList, { faces }: PairsOptions): { couples: Couple[]; notes: FitNote[] } {
+  if (faces === 'both-sides') return couplesOf(list.entries)
+  if (faces === 'same') return couplesOf(list.entries.map((entry) => ({ ...entry, prompt: entry.answer })))
+  const pictured = list.entries.flatMap((entry) => {
+    const { answer, prompt } = entry
+    const picture = answer.picture ?? prompt.picture
+    const text = answer.text.trim() || prompt.text.trim()
+    return picture && text !== '' ? [{ ...entry, prompt: { text: '', picture }, answer: { text } }] : []
+  })
+  const bare = list.entries.length - pictured.length
+  const { couples, notes } = couplesOf(pictured)
+  return { couples, notes: bare > 0 ? [...notes, { code: 'no-picture', entryIds: [], values: { entries: bare } }] : notes }
+}
+
+/** Tells whether a list has pairs enough. */
+export function fit(list: EntryList, options: PairsOptions): Fit {
+  const { couples, notes } = prepared(list, options)
+  const pairs = joinable(couples, options.pairs).length
+  const ready = pairs >= FEWEST_PAIRS
+  return { ready, summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values: { pairs, more: FEWEST_PAIRS - pairs } }, notes }
+}
+
+/** Lays the cards. Throws a PuzzleError where there are fewer than four pairs. */
+export function make(list: EntryList, options: PairsOptions, random: Random): PairsPuzzle {
+  const couples = joinable(random.shuffled(prepared(list, options).couples), options.pairs)
+  if (couples.length < FEWEST_PAIRS) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { pairs: couples.length, more: FEWEST_PAIRS - couples.length } })
+  const cards = random.shuffled(couples.flatMap((_, couple) => [{ couple, side: 'prompt' as const }, { couple, side: 'answer' as const }]))
+  return { couples, cards, players: options.players }
+}

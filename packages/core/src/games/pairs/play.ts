@@ -1,0 +1,98 @@
+import { z } from 'zod'
+import type { Response, Score, Step } from '../contract.ts'
+import { belongTogether } from '../partners.ts'
+import { shownFace, type ShownFace } from '../shownFace.ts'
+import { faceOf, type PairsPuzzle } from './puzzle.ts'
+
+/** What a student can do: turn a card, or stop. */
+export const PairsMove = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('turn'), card: z.number().int().min(0).max(99) }),
+  z.object({ type: z.literal('finish') }),
+])
+export type PairsMove = z.infer<typeof PairsMove>
+
+const POINTS = 10
+
+/** How a play stands. Times are milliseconds since 1970. */
+export interface PairsPlay {
+  startedAt: number
+  lastAt: number
+  lastFoundAt: number
+  finishedAt: number | null
+  /** Cards face up that are not yet part of a pair: none, one, or two that don't belong together. */
+  up: number[]
+  /** Found pairs of cards, in the order found, and who found each. */
+  found: { cards: [number, number]; player: number }[]
+  turns: number
+  player: number
+}
+
+/** All that a player's screen may know. */
+export interface PairsView {
+  cards: { face: ShownFace | null; state: 'down' | 'up' | 'found' }[]
+  /** What became of the last turn. */
+  last: 'none' | 'pair' | 'other'
+  turns: number
+  players: { pairs: number; turn: boolean }[]
+  startedAt: number
+  finished: boolean
+}
+
+export function start(_puzzle: PairsPuzzle, _random: unknown, at: number): PairsPlay {
+  return { startedAt: at, lastAt: at, lastFoundAt: at, finishedAt: null, up: [], found: [], turns: 0, player: 0 }
+}
+
+export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
+  const finished = play.finishedAt !== null
+  const found = new Set(play.found.flatMap(({ cards }) => cards))
+  return {
+    cards: puzzle.cards.map((card, index) => {
+      const state = found.has(index) ? 'found' : play.up.includes(index) || finished ? 'up' : 'down'
+      return { state, face: state === 'down' ? null : shownFace(faceOf(puzzle, card), '') }
+    }),
+    last: play.up.length === 2 ? 'other' : play.up.length === 0 && play.found.length > 0 ? 'pair' : 'none',
+    turns: play.turns,
+    players: puzzle.players > 1 ? Array.from({ length: puzzle.players }, (_, player) => ({ pairs: play.found.filter((pair) => pair.player === player).length, turn: player === play.player })) : [],
+    startedAt: play.startedAt,
+    finished,
+  }
+}
+
+export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, at: number): Step<PairsPlay> {
+  if (play.finishedAt !== null) return { play, responses: [] }
+  const now = Math.max(at, play.lastAt)
+  if (asked.type === 'finish') return finish(puzzle, play, now)
+  const { card } = asked
+  const up = play.up.length === 2 ? [] : play.up
+  if (card >= puzzle.cards.length || up.includes(card) || play.found.some(({ cards }) => cards.includes(card))) return { play, responses: [] }
+  if (up.length === 0) return { play: { ...play, up: [card], lastAt: now }, responses: [] }
+  const turns = play.turns + 1
+  const couple = coupleOf(puzzle, up[0], card)
+  if (couple === undefined) return { play: { ...play, up: [up[0], card], turns, player: (play.player + 1) % puzzle.players, lastAt: now }, responses: [] }
+  const found = [...play.found, { cards: [up[0], card] as [number, number], player: play.player }]
+  const { entryId, answer } = puzzle.couples[couple]
+  return {
+    play: { ...play, up: [], found, turns, lastAt: now, lastFoundAt: now, finishedAt: found.length === puzzle.couples.length ? now : null },
+    responses: [{ entryId, outcome: 'right', given: answer.text.trim(), points: POINTS, milliseconds: now - play.lastFoundAt }],
+  }
+}
+
+/** Gives the couple that two cards make up: their own, or one whose faces look like theirs; undefined where they don't belong together. */
+function coupleOf({ couples, cards }: PairsPuzzle, one: number, two: number): number | undefined {
+  const [prompt, answer] = cards[one].side === 'prompt' ? [cards[one], cards[two]] : [cards[two], cards[one]]
+  if (prompt.side === answer.side) return undefined
+  return belongTogether(couples, couples[prompt.couple].prompt, couples[answer.couple].answer) ? answer.couple : undefined
+}
+
+function finish(puzzle: PairsPuzzle, play: PairsPlay, now: number): Step<PairsPlay> {
+  const known = new Set(play.found.flatMap(({ cards }) => cards.filter((card) => puzzle.cards[card].side === 'answer').map((card) => puzzle.cards[card].couple)))
+  const responses = puzzle.couples.flatMap(({ entryId }, couple): Response[] => (known.has(couple) ? [] : [{ entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 }]))
+  return { play: { ...play, up: [], lastAt: now, finishedAt: now }, responses }
+}
+
+export function score(puzzle: PairsPuzzle, play: PairsPlay): Score {
+  return {
+    right: play.found.length, total: puzzle.couples.length, points: play.found.length * POINTS, hints: 0, finished: play.finishedAt !== null,
+    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+  }
+}

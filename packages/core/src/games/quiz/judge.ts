@@ -1,0 +1,38 @@
+import { judgeTyped, type Leniency } from '../../text/typedAnswer.ts'
+import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
+
+/** What a student gave: numbers of choices, a text, or whether a claim is true. */
+export type QuizAnswer = { type: 'choose'; choices: number[] } | { type: 'type'; text: string } | { type: 'claim'; isTrue: boolean }
+
+/** What became of an answer. */
+export interface Judged {
+  right: boolean
+  /** The answer in words, as results show it. */
+  given: string
+  /** For typed answers: what it counts as, and why. */
+  accepted: string
+  why: Leniency
+}
+
+/** Judges an answer; undefined where it doesn't fit the question. */
+export function judge(puzzle: QuizPuzzle, question: QuizQuestion, answer: QuizAnswer): Judged | undefined {
+  if (question.form === 'typed' && answer.type === 'type') {
+    const others = puzzle.questions.filter(({ entryId }) => entryId !== question.entryId).map((other) => other.answer.text)
+    const verdict = judgeTyped(answer.text, question.accepted, others, { accents: puzzle.accents, language: puzzle.language })
+    return { right: verdict !== undefined, given: answer.text.trim(), accepted: verdict?.accepted ?? '', why: verdict?.why ?? 'none' }
+  }
+  if (question.form === 'true-false' && answer.type === 'claim') {
+    return { right: question.choices[0].right === answer.isTrue, given: answer.isTrue ? '✓' : '✗', accepted: '', why: 'none' }
+  }
+  if (question.form !== 'choice' || answer.type !== 'choose') return undefined
+  const chosen = [...new Set(answer.choices)].filter((choice) => choice < question.choices.length)
+  if (chosen.length === 0) return undefined
+  const right = question.choices.every((choice, index) => choice.right === chosen.includes(index))
+  return { right, given: chosen.map((choice) => wordsOf(question, choice)).join('; '), accepted: '', why: 'none' }
+}
+
+/** Gives a choice in words; a picture by what it shows. */
+export function wordsOf({ choices }: QuizQuestion, choice: number): string {
+  const { text, picture } = choices[choice].face
+  return text.trim() || picture?.alt || String.fromCharCode(65 + choice)
+}

@@ -1,0 +1,34 @@
+import type { Face } from '../../list/face.ts'
+import type { QuizOptions } from './options.ts'
+
+/** A choice of a question. */
+export interface QuizChoice {
+  face: Face
+  right: boolean
+}
+
+/** A question with its answer. */
+export interface QuizQuestion {
+  entryId: string
+  form: 'choice' | 'typed' | 'true-false'
+  prompt: Face
+  answer: Face
+  /** In the order shown. For true or false: what is claimed to be the answer. */
+  choices: QuizChoice[]
+  /** All texts that count as right when typed. */
+  accepted: string[]
+  hint: string
+  fact: string
+  /** Time for it in seconds; 0 for no limit. */
+  seconds: number
+  worth: number
+  /** Whether it counts; an opinion does not. */
+  scored: boolean
+}
+
+/** Questions in the order asked, and the rules of the quiz. */
+export interface QuizPuzzle extends Pick<QuizOptions, 'speed' | 'accents' | 'cards' | 'second' | 'pass'> {
+  questions: QuizQuestion[]
+  /** BCP 47 code of the answers. */
+  language: string
+}

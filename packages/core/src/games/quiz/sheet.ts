@@ -1,0 +1,44 @@
+import type { SheetItems, SheetPage } from '../../print/sheet.ts'
+import { squareOf } from '../shownFace.ts'
+import { wordsOf } from './judge.ts'
+import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
+
+const LINES_PER_PAGE = 34
+
+/** Gives the questions with their choices or lines to write on, or the key, over as many pages as they need. */
+export function sheet({ questions }: QuizPuzzle, isKey: boolean): SheetPage[] {
+  const items = questions.map((question, index): SheetItems['items'][number] => ({
+    ...squareOf(question.prompt), label: String(index + 1), note: '', answer: isKey ? keyOf(question) : '', below: isKey ? [] : belowOf(question),
+  }))
+  const pages: SheetPage[] = []
+  let page: SheetItems['items'] = []
+  let lines = 0
+  for (const item of items) {
+    const own = 2 + (item.below?.length ?? 0) + Math.floor(item.text.length / 80)
+    if (page.length > 0 && lines + own > LINES_PER_PAGE) {
+      pages.push(pageOf(page))
+      page = []
+      lines = 0
+    }
+    page.push(item)
+    lines += own
+  }
+  return [...pages, pageOf(page)]
+}
+
+function pageOf(items: SheetItems['items']): SheetPage {
+  return { blocks: [{ type: 'items', columns: 1, items }] }
+}
+
+function belowOf(question: QuizQuestion): string[] {
+  if (question.form === 'typed') return ['______________________________']
+  if (question.form === 'true-false') return [`${wordsOf(question, 0)}     ○ ✓     ○ ✗`]
+  return question.choices.map((_, index) => `○ ${String.fromCharCode(65 + index)}  ${wordsOf(question, index)}`)
+}
+
+function keyOf(question: QuizQuestion): string {
+  if (!question.scored) return ''
+  if (question.form === 'typed') return question.accepted.join(' / ')
+  if (question.form === 'true-false') return question.choices[0].right ? '✓' : `✗ ${question.answer.text.trim()}`
+  return question.choices.flatMap(({ right }, index) => (right ? [`${String.fromCharCode(65 + index)} ${wordsOf(question, index)}`] : [])).join(', ')
+}

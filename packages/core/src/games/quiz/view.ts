@@ -1,0 +1,110 @@
+import type { Leniency } from '../../text/typedAnswer.ts'
+import { shownFace, type ShownFace } from '../shownFace.ts'
+import { wordsOf } from './judge.ts'
+import { score, type Answered, type QuizPlay } from './play.ts'
+import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
+
+/** The question that stands, without its answer. */
+export interface AskedQuestion {
+  entryId: string
+  form: QuizQuestion['form']
+  prompt: ShownFace
+  choices: ShownFace[]
+  /** Whether several choices are right. */
+  several: boolean
+  scored: boolean
+  worth: number
+  seconds: number
+  hasHint: boolean
+  hint: string | null
+  number: number
+  of: number
+}
+
+/** What a player is told after an answer. */
+export interface ToldAnswer {
+  right: boolean
+  scored: boolean
+  late: boolean
+  given: string
+  /** The answers that were right, in words. */
+  answers: string[]
+  /** What a typed answer counted as, and why. */
+  accepted: string
+  why: Leniency
+  points: number
+  fact: string
+  /** Whether each choice is right. */
+  choices: boolean[]
+}
+
+/** A row of the review at the end. */
+export interface ReviewedAnswer extends ToldAnswer {
+  entryId: string
+  prompt: ShownFace
+  claim: string
+  /** Whether it was right when asked again; null where it was not. */
+  second: boolean | null
+}
+
+/** All that a player's screen may know. */
+export interface QuizView {
+  phase: QuizPlay['phase']
+  round: 1 | 2
+  /** Cards to look through before the first question. */
+  cards: { front: ShownFace; back: ShownFace }[]
+  question: AskedQuestion | null
+  told: ToldAnswer | null
+  review: ReviewedAnswer[]
+  second: { right: number; total: number } | null
+  /** The mark that passes, in per cent, and whether it was reached; null where there is none. */
+  pass: { mark: number; passed: boolean } | null
+  finished: boolean
+}
+
+export function view(puzzle: QuizPuzzle, play: QuizPlay): QuizView {
+  const { questions, pass } = puzzle
+  const finished = play.finishedAt !== null
+  const current = play.phase === 'asking' || play.phase === 'told' ? questions[play.queue[0]] : undefined
+  const { right, total } = score(puzzle, play)
+  return {
+    phase: play.phase,
+    round: play.round,
+    cards: play.phase === 'cards' ? questions.filter(({ scored }) => scored).map(({ prompt, answer }) => ({ front: shownFace(prompt, answer.text), back: shownFace(answer, '') })) : [],
+    question: current ? askedQuestion(puzzle, play, current) : null,
+    told: play.phase === 'told' && play.last ? toldAnswer(questions[play.last.question], play.last) : null,
+    review: finished ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],
+    second: play.secondAsked.length > 0 ? { right: play.secondRight.length, total: play.secondAsked.length } : null,
+    pass: finished && pass > 0 ? { mark: pass, passed: total > 0 && (right / total) * 100 >= pass } : null,
+    finished,
+  }
+}
+
+function askedQuestion({ questions }: QuizPuzzle, play: QuizPlay, question: QuizQuestion): AskedQuestion {
+  const all = play.round === 1 ? questions.length : play.secondAsked.length
+  return {
+    entryId: question.entryId, form: question.form, prompt: shownFace(question.prompt, question.form === 'typed' ? question.answer.text : ''),
+    choices: question.choices.map(({ face }) => shownFace(face, '')),
+    several: question.form === 'choice' && question.choices.filter(({ right }) => right).length > 1,
+    scored: question.scored, worth: question.worth, seconds: question.seconds,
+    hasHint: question.hint !== '' && !play.hinted && play.phase === 'asking', hint: play.hinted ? question.hint : null,
+    number: all - play.queue.length + 1, of: all,
+  }
+}
+
+function toldAnswer(question: QuizQuestion, { right, outcome, given, accepted, why, points }: Answered): ToldAnswer {
+  const rightOnes = question.form === 'choice' ? question.choices.flatMap((choice, index) => (choice.right ? [wordsOf(question, index)] : [])) : [question.answer.text.trim() || question.answer.picture?.alt || '']
+  return {
+    right, scored: question.scored, late: outcome === 'passed', given, answers: question.scored ? rightOnes : [], accepted, why, points, fact: question.fact,
+    choices: question.form === 'typed' ? [] : question.choices.map((choice) => choice.right),
+  }
+}
+
+function reviewed({ questions }: QuizPuzzle, play: QuizPlay, answer: Answered): ReviewedAnswer {
+  const question = questions[answer.question]
+  return {
+    ...toldAnswer(question, answer), entryId: question.entryId, prompt: shownFace(question.prompt, ''),
+    claim: question.form === 'true-false' ? wordsOf(question, 0) : '',
+    second: play.secondAsked.includes(answer.question) ? play.secondRight.includes(answer.question) : null,
+  }
+}

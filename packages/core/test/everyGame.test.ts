@@ -1,0 +1,126 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { GAME_KINDS, gameOf, newEntry, PuzzleError, randomFrom, type EntryList, type GameKind, type Random, type Response } from '../src/index.ts'
+import { idOf } from './sampleWords.ts'
+
+/** Moves of each game, drawn without knowing the answers; some fit the moment, some don't. */
+const MOVES: Record<GameKind, (below: (bound: number) => number) => object> = {
+  wordsearch: (below) => [{ type: 'mark', from: { row: below(15), col: below(15) }, to: { row: below(15), col: below(15) } }, { type: 'hint', item: below(12) }][below(2)],
+  crossword: (below) => [
+    { type: 'write', cells: [{ cell: below(200), letter: 'abcdefghij'[below(10)] }] }, { type: 'check', scope: 'all', cell: 0, word: 0 }, { type: 'hint', word: below(12) },
+    { type: 'reveal', scope: ['letter', 'word'][below(2)], cell: below(200), word: below(12) },
+  ][below(4)],
+  bingo: (below) => [{ type: 'mark', place: below(25) }, { type: 'next' }, { type: 'claim' }][below(3)],
+  hangman: (below) => [{ type: 'guess', letter: 'abcdefghijklmnopqrstuvwxyz'[below(26)] }, { type: 'next' }, { type: 'hint' }][below(3)],
+  pairs: (below) => ({ type: 'turn', card: below(16) }),
+  matching: (below) => [{ type: 'join', left: below(7), right: below(7) }, { type: 'part', left: below(7) }, { type: 'check' }, { type: 'next' }][below(4)],
+  unscramble: (below) => [{ type: 'lay', order: randomFrom(String(below(99))).shuffled([...Array(3 + below(5)).keys()]) }, { type: 'hint' }, { type: 'skip' }, { type: 'next' }][below(4)],
+  flashcards: (below) => [{ type: 'turn' }, { type: 'rate', knew: below(3) > 0 }, { type: 'all' }][below(3)],
+  quiz: (below) => [
+    { type: 'choose', choices: [below(4)] }, { type: 'type', text: ['', 'bee', 'seven'][below(3)] }, { type: 'claim', isTrue: below(2) === 0 }, { type: 'hint' }, { type: 'late' }, { type: 'next' }, { type: 'begin' },
+  ][below(7)],
+}
+
+/** Options that make each game harder on its rules than the defaults. */
+const OPTIONS: Record<GameKind, object[]> = {
+  wordsearch: [{}, { show: 'clues' }], crossword: [{}], bingo: [{ size: 3 }, { size: 3, calling: 'device' }], hangman: [{}, { teams: 3, freeLetters: 1 }], pairs: [{}, { players: 3 }],
+  matching: [{ rows: 4 }, { rows: 4, check: 'at-end' }], unscramble: [{}, { fixed: 'both' }], flashcards: [{}, { order: 'random' }],
+  quiz: [{}, { form: 'typed' }, { form: 'mixed', seconds: 5, speed: 'strong', order: 'groups' }, { form: 'true-false', second: false, cards: true, pass: 60 }],
+}
+
+const WORDS = 'qamber qbasil qcedar qdune qember qfjord qgrotto qharbor qiris qjungle qkelp qlagoon qmeadow qnectar qoasis qpebble'.split(' ')
+
+/** A list in which words and clues come in any mixture, some of them twice, with groups, hints and opinions. */
+const anyList = fc.record({ count: fc.integer({ min: 1, max: 14 }), seed: fc.string(), repeats: fc.boolean(), ask: fc.constantFrom('answer', 'prompt') }).map(({ count, seed, repeats, ask }) => {
+  const random = randomFrom(seed)
+  const words = random.shuffled(WORDS).slice(0, count)
+  const entries = words.map((word, index) => newEntry({
+    id: idOf(index), answer: { text: repeats && random.below(4) === 0 ? words[0] : word }, prompt: { text: `what is ${repeats ? random.below(5) : index}?` },
+    hint: random.below(2) === 0 ? 'think' : '', group: ['', 'one', 'two'][random.below(3)], scored: random.below(8) > 0, choices: random.below(5) === 0 ? [{ text: 'wrong here', right: false }] : [],
+  }))
+  return { list: { title: 'Any', answerLanguage: 'en', promptLanguage: 'en', entries } satisfies EntryList, ask }
+})
+
+interface Played {
+  responses: Response[]
+  /** Everything that was sent to the player before the end. */
+  sent: string
+}
+
+function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number): Played {
+  const game = gameOf(kind)
+  let play = game.start(puzzle, random, 1000)
+  const responses: Response[] = []
+  let sent = JSON.stringify(game.view(puzzle, play))
+  for (let made = 0; made <= moves; made++) {
+    const move = game.moves.parse(made === moves ? { type: 'finish' } : MOVES[kind](random.below.bind(random)))
+    const before = JSON.stringify(play)
+    const step = game.move(puzzle, play, move, 1000 + made * 1700)
+    expect(JSON.stringify(play), 'a move changes no state but gives a new one').to.equal(before)
+    // What a database keeps must play on as well.
+    play = JSON.parse(JSON.stringify(step.play)) as unknown
+    responses.push(...step.responses)
+    if (!game.score(puzzle, play).finished) sent += JSON.stringify(game.view(puzzle, play))
+  }
+  const { finished, right, total, points } = game.score(puzzle, play)
+  expect(finished).to.equal(true)
+  const scored = responses.filter(({ outcome }) => outcome !== 'unscored')
+  const again = scored.map(({ entryId }) => entryId).filter((id, index, all) => all.indexOf(id) !== index)
+  if (kind !== 'bingo') expect(again, 'each entry is scored once').to.deep.equal([])
+  const asked = game.asked(puzzle)
+  expect(scored.every(({ entryId }) => asked.some((one) => one.entryId === entryId))).to.equal(true)
+  if (kind !== 'bingo') {
+    expect([right, points]).to.deep.equal([scored.filter(({ outcome }) => outcome === 'right').length, scored.reduce((sum, response) => sum + response.points, 0)])
+    expect(scored.length).to.equal(total)
+  }
+  expect(responses.every((response) => response.milliseconds >= 0 && response.points >= 0)).to.equal(true)
+  const after = game.move(puzzle, play, game.moves.parse({ type: 'finish' }), 9e9)
+  expect([JSON.stringify(after.play), after.responses]).to.deep.equal([JSON.stringify(play), []])
+  expect(JSON.stringify(game.view(puzzle, play))).to.be.a('string')
+  return { responses, sent }
+}
+
+describe('Every game', () => {
+  for (const kind of GAME_KINDS) {
+    it(`keeps the contract whatever is played: ${kind}`, function () {
+      this.timeout(60_000)
+      const game = gameOf(kind)
+      fc.assert(fc.property(anyList, fc.nat(1000), fc.integer({ min: 0, max: 90 }), fc.constantFrom(...OPTIONS[kind]), ({ list, ask }, seed, moves, own) => {
+        const options = game.options.parse({ ask, ...own })
+        const make = (): unknown => game.make(list, options, randomFrom(String(seed)))
+        let puzzle: unknown
+        try {
+          puzzle = make()
+        } catch (error) {
+          expect(error).to.be.instanceOf(PuzzleError)
+          // Where it was ready, only the words themselves can stand in the way: crosswords without a letter in common.
+          expect(!game.fit(list, options).ready || kind === 'crossword' || kind === 'unscramble').to.equal(true)
+          return
+        }
+        expect(game.fit(list, options).ready).to.equal(true)
+        expect(JSON.stringify(make()), 'same seed, same puzzle').to.equal(JSON.stringify(puzzle))
+        const stored = JSON.parse(JSON.stringify(puzzle)) as unknown
+        playOn(kind, stored, randomFrom(`play ${seed}`), moves)
+        if (game.onPaper) {
+          const pages = [false, true].map((isKey) => game.sheet(stored, isKey))
+          expect(pages[0].length).to.be.at.least(1)
+          expect(JSON.stringify(pages)).not.to.include('undefined')
+        }
+      }), { numRuns: kind === 'crossword' ? 6 : kind === 'bingo' ? 20 : 60 })
+    })
+  }
+
+  it('sends no answer before it was given or asked for', () => {
+    const list: EntryList = { title: 'T', answerLanguage: 'en', promptLanguage: 'en', entries: WORDS.slice(0, 8).map((word, index) => newEntry({ id: idOf(index), answer: { text: word }, prompt: { text: `what is ${index}?` } })) }
+    const hidden: [GameKind, object][] = [['crossword', {}], ['hangman', {}], ['quiz', { form: 'typed' }], ['unscramble', {}], ['flashcards', {}], ['pairs', {}], ['wordsearch', { show: 'clues' }]]
+    for (const [kind, options] of hidden) {
+      const game = gameOf(kind)
+      const puzzle = game.make(list, game.options.parse(options), randomFrom('secret'))
+      const sent = JSON.stringify(game.view(puzzle, game.start(puzzle, randomFrom('p'), 0))).toLowerCase()
+      for (const word of WORDS.slice(0, 8)) expect(sent, kind).not.to.include(word)
+    }
+    const quiz = gameOf('quiz')
+    const puzzle = quiz.make(list, quiz.options.parse({}), randomFrom('secret'))
+    expect(JSON.stringify(quiz.view(puzzle, quiz.start(puzzle, randomFrom('p'), 0)))).not.to.match(/"right":true|"answers":\["q/u)
+  })
+})
