@@ -128,7 +128,7 @@ describe('Flashcards', () => {
     expect(first.order).to.deep.equal([0, 1, 2, 3, 1])
     expect(flashcards.score(puzzle, first.play)).to.include({ finished: true, right: 3, total: 4 })
     const soon = flashcards.start(puzzle, randomFrom('p'), 60_000, first.play)
-    expect([soon.queue.length, flashcards.view(puzzle, soon).nextDue]).to.satisfy(([left, next]: [number, number]) => left < 4 && (left > 0 || next > 60_000))
+    expect([soon.queue.length, flashcards.view(puzzle, soon).dueInDays]).to.satisfy(([left, next]: [number, number | null]) => left < 4 && (left > 0 || next === 0))
     expect(flashcards.move(puzzle, { ...soon, queue: [] }, { type: 'all' }, 60_000).play.queue.length).to.equal(4)
     const rests: number[] = []
     let { play } = first

@@ -1,3 +1,4 @@
+import type { PlayReply } from '@otter/api'
 import type { EntryList, FitNote } from '@otter/core'
 import type { ReactNode } from 'react'
 
@@ -7,6 +8,8 @@ export interface PlayProps<View, Move> {
   send: (move: Move) => void
   /** Whether a move is on its way. */
   waiting: boolean
+  /** What others gave where there is no right answer, the most frequent first. */
+  opinions: PlayReply['opinions']
 }
 
 /** What a game's own tools beside its options get: the puzzle as it is, and all it was made of. */
@@ -18,12 +21,18 @@ export interface WorkbenchProps<Options, Puzzle> {
   onChange(options: Options): void
 }
 
+/** What the choice of a game's options gets. */
+export interface OptionsProps<Options> {
+  options: Options
+  onChange(options: Options): void
+}
+
 /** What a teacher sees of a game, beside the playing itself. */
 export interface TeacherScreens<Options, Puzzle> {
   /** What the game is called. */
   name: string
   /** What is chosen for it. */
-  Options(props: { options: Options; onChange(options: Options): void }): ReactNode
+  Options(props: OptionsProps<Options>): ReactNode
   /** Tools of its own for a puzzle that is there. */
   Workbench?(props: WorkbenchProps<Options, Puzzle>): ReactNode
   /** A small real puzzle, as a picture. */

@@ -11,6 +11,11 @@ function screen(load: () => Promise<{ Play: Screen }>): Screen {
 
 /** The screens that students play on, by kind of game. Whoever shows one says what stands there meanwhile. */
 export const PLAY: Record<GameKind, Screen> = {
+  quiz: screen(() => import('./quiz/Play.tsx')),
+  flashcards: screen(() => import('./flashcards/Play.tsx')),
+  matching: screen(() => import('./matching/Play.tsx')),
+  pairs: screen(() => import('./pairs/Play.tsx')),
+  unscramble: screen(() => import('./unscramble/Play.tsx')),
   wordsearch: screen(() => import('./wordsearch/Play.tsx')),
   crossword: screen(() => import('./crossword/Play.tsx')),
   bingo: screen(() => import('./bingo/Play.tsx')),

@@ -17,9 +17,10 @@ export type FlashcardsMove = z.infer<typeof FlashcardsMove>
 /** Cards that come before one that was not known comes back; longest time until a card is due, in days: about a term. */
 const AGAIN_AFTER = 3
 const LONGEST_DAYS = 120
+const DAY = 86_400_000
 
 /** How well a card is remembered, as FSRS keeps it; times are milliseconds since 1970. */
-export interface Memory {
+interface Memory {
   due: number
   stability: number
   difficulty: number
@@ -60,8 +61,8 @@ export interface FlashcardsView {
   seen: number
   knew: number
   total: number
-  /** When the next card is due, where none is now; in milliseconds since 1970. */
-  nextDue: number | null
+  /** Days until the next card is due, where none is now. */
+  dueInDays: number | null
   finished: boolean
 }
 
@@ -88,7 +89,7 @@ export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Flashca
     turned: play.turned,
     left: finished ? 0 : play.queue.length,
     seen: play.seen.length, knew: play.knew.length, total: play.due,
-    nextDue: (finished || play.queue.length === 0) && dues.length > 0 ? Math.min(...dues) : null,
+    dueInDays: (finished || play.queue.length === 0) && dues.length > 0 ? Math.max(0, Math.round((Math.min(...dues) - play.lastAt) / DAY)) : null,
     finished,
   }
 }

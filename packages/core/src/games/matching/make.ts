@@ -18,17 +18,23 @@ export function fit(list: EntryList, { rows }: MatchingOptions): Fit {
 /** Sets the columns. Throws a PuzzleError where fewer than three rows can be joined. */
 export function make(list: EntryList, { rows, check }: MatchingOptions, random: Random): MatchingPuzzle {
   const { couples } = couplesOf(list.entries)
-  let left = random.shuffled(couples)
+  const drawn = roundsOf(random.shuffled(couples), rows, random)
+  // Where faces come twice, chance may begin with a couple that keeps many others away.
+  const joined = drawn.length > 0 ? drawn : roundsOf(couples, rows, random)
+  if (joined.length === 0) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { rows: couples.length, more: 1 } })
+  return { rounds: joined, check }
+}
+
+/** Fills rounds with couples in the given order. Too few that fit together are nothing to join: they are left out. */
+function roundsOf(couples: readonly Couple[], rows: number, random: Random): MatchingRound[] {
   const rounds: MatchingRound[] = []
+  let left = [...couples]
   while (left.length > 0) {
     const taken = joinable(left, sizeOf(left.length, rows), couples)
     left = left.filter((couple) => !taken.includes(couple))
-    rounds.push({ couples: taken, order: mixed(taken, random) })
+    if (taken.length >= FEWEST) rounds.push({ couples: taken, order: mixed(taken, random) })
   }
-  // A couple that fits into no round with others stands alone in one; there is nothing to join there.
-  const joined = rounds.filter((round) => round.couples.length >= FEWEST)
-  if (joined.length === 0) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { rows: couples.length, more: 1 } })
-  return { rounds: joined, check }
+  return rounds
 }
 
 /** Shares what is left out evenly, so that the last round is not a scrap. */

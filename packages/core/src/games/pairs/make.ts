@@ -29,7 +29,11 @@ export function fit(list: EntryList, options: PairsOptions): Fit {
 
 /** Lays the cards. Throws a PuzzleError where there are fewer than four pairs. */
 export function make(list: EntryList, options: PairsOptions, random: Random): PairsPuzzle {
-  const couples = joinable(random.shuffled(prepared(list, options).couples), options.pairs)
+  const all = prepared(list, options).couples
+  const drawn = joinable(random.shuffled(all), options.pairs)
+  // Where faces come twice, chance may begin with a couple that keeps many others away.
+  const inOrder = joinable(all, options.pairs)
+  const couples = inOrder.length > drawn.length ? inOrder : drawn
   if (couples.length < FEWEST_PAIRS) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { pairs: couples.length, more: FEWEST_PAIRS - couples.length } })
   const cards = random.shuffled(couples.flatMap((_, couple) => [{ couple, side: 'prompt' as const }, { couple, side: 'answer' as const }]))
   return { couples, cards, players: options.players }

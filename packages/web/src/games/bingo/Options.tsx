@@ -1,13 +1,9 @@
 import { BingoOptions, MOST_CARDS } from '@otter/core'
 import { Choice, Select } from '../Choice.tsx'
-
-interface OptionsProps {
-  options: BingoOptions
-  onChange: (options: BingoOptions) => void
-}
+import type { OptionsProps } from '../contract.ts'
 
 /** What a teacher chooses for bingo, and how the game is to go. */
-export function Options({ options, onChange }: OptionsProps) {
+export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
   const set = (change: Partial<BingoOptions>): void => {
     const next = BingoOptions.safeParse({ ...options, ...change })
     if (next.success) onChange(next.data)

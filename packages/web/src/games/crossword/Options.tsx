@@ -1,13 +1,9 @@
 import type { CrosswordOptions } from '@otter/core'
 import { Select } from '../Choice.tsx'
-
-interface OptionsProps {
-  options: CrosswordOptions
-  onChange: (options: CrosswordOptions) => void
-}
+import type { OptionsProps } from '../contract.ts'
 
 /** What a teacher chooses for a crossword. */
-export function Options({ options, onChange }: OptionsProps) {
+export function Options({ options, onChange }: OptionsProps<CrosswordOptions>) {
   const set = (change: Partial<CrosswordOptions>): void => onChange({ ...options, ...change })
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">

@@ -1,14 +1,10 @@
-import type { HangmanOptions} from '@otter/core';
+import type { HangmanOptions } from '@otter/core'
 import { MOST_TEAMS, SCENE_MISSES } from '@otter/core'
 import { Select } from '../Choice.tsx'
-
-interface OptionsProps {
-  options: HangmanOptions
-  onChange: (options: HangmanOptions) => void
-}
+import type { OptionsProps } from '../contract.ts'
 
 /** What a teacher chooses for hangman. */
-export function Options({ options, onChange }: OptionsProps) {
+export function Options({ options, onChange }: OptionsProps<HangmanOptions>) {
   const set = (change: Partial<HangmanOptions>): void => onChange({ ...options, ...change })
   const counts = Array.from({ length: 10 }, (_, index) => index + 3)
   return (

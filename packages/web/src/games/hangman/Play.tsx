@@ -3,6 +3,7 @@ import { Lightbulb } from 'lucide-react'
 import { useEffect } from 'react'
 import { useTranslation } from 'react-i18next'
 import { ShownFace } from '../ShownFace.tsx'
+import { Turns } from '../Turns.tsx'
 import type { PlayProps } from '../contract.ts'
 import { Scene } from './Scene.tsx'
 
@@ -24,11 +25,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
   const spelled = characters.map((character) => character ?? t('hangman.gap')).join(' ')
   return (
     <div className="flex flex-col gap-3">
-      {teams.length > 0 && (
-        <ol className="flex flex-wrap justify-center gap-2">
-          {teams.map(({ points, turn }, index) => <li key={index} aria-current={turn && open} className={`panel px-4 py-1 text-center ${turn && open ? 'border-secondary bg-accent font-bold' : ''}`}>{t('hangman.team', { number: index + 1 })} · {points}</li>)}
-        </ol>
-      )}
+      {teams.length > 0 && <Turns players={teams.map(({ points, turn }) => ({ points, turn: turn && open }))} name="hangman.team" />}
       <Scene scene={view.scene} misses={misses} missesMade={missesMade} outcome={outcome} />
       <p className="flex items-center justify-between text-sm"><span className="quiet">{view.again ? t('hangman.again') : t('hangman.number', { number: view.number, total: view.total })}</span><strong className={left <= 2 && open ? 'text-error' : ''}>{t('hangman.left', { count: left })}</strong></p>
       {prompt && (prompt.text !== '' || prompt.picture || prompt.sound !== null) && <p className="text-center text-lg"><ShownFace face={prompt} /></p>}

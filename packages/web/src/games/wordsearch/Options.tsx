@@ -1,13 +1,9 @@
 import { WordSearchOptions } from '@otter/core'
 import { Choice, Select } from '../Choice.tsx'
-
-interface OptionsProps {
-  options: WordSearchOptions
-  onChange: (options: WordSearchOptions) => void
-}
+import type { OptionsProps } from '../contract.ts'
 
 /** What a teacher chooses for a word search. */
-export function Options({ options, onChange }: OptionsProps) {
+export function Options({ options, onChange }: OptionsProps<WordSearchOptions>) {
   const set = (change: Partial<WordSearchOptions>): void => onChange({ ...options, ...change })
   const side = (name: 'rows' | 'cols', label: string) => (
     <input

@@ -76,7 +76,7 @@ function Preview({ kind, puzzle, early, language }: { kind: GameKind; puzzle: un
   const Play = PLAY[kind]
   return (
     <EarlyReaders value={readers}>
-      <div className={early ? 'early' : undefined}><Suspense><Play view={game.view(puzzle, play) as never} waiting={false} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, Date.now()).play)} /></Suspense></div>
+      <div className={early ? 'early' : undefined}><Suspense><Play view={game.view(puzzle, play) as never} waiting={false} opinions={[]} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, Date.now()).play)} /></Suspense></div>
     </EarlyReaders>
   )
 }

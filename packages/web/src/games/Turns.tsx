@@ -1,0 +1,11 @@
+import { useTranslation } from 'react-i18next'
+
+/** Players or teams at one screen: whose turn it is, and what each has. `name` is the key of the text that names one. */
+export function Turns({ players, name }: { players: readonly { points: number; turn: boolean }[]; name: string }) {
+  const { t } = useTranslation()
+  return (
+    <ol className="flex flex-wrap justify-center gap-2">
+      {players.map(({ points, turn }, index) => <li key={index} aria-current={turn} className={`panel px-4 py-1 text-center ${turn ? 'border-secondary bg-accent font-bold' : ''}`}>{t(name, { number: index + 1 })} · {points}</li>)}
+    </ol>
+  )
+}

@@ -1,0 +1,51 @@
+import type { MatchingView } from '@otter/core'
+import { useLayoutEffect, useState, type RefObject } from 'react'
+
+interface LinesProps {
+  board: RefObject<HTMLDivElement | null>
+  joins: (number | null)[]
+  marks: (MatchingView['marks'][number] | 'solution')[]
+  /** The end of a line that is being drawn. */
+  drag: { left: number; x: number; y: number } | null
+}
+
+interface Ends {
+  lefts: { x: number; y: number }[]
+  rights: { x: number; y: number }[]
+}
+
+const COLOURS = { right: 'var(--color-success)', later: 'var(--color-success)', wrong: 'var(--color-error)', solution: 'var(--color-neutral)', open: 'var(--color-secondary)' }
+
+/** The lines between two columns, wherever their rows stand. */
+export function Lines({ board, joins, marks, drag }: LinesProps) {
+  const [ends, setEnds] = useState<Ends>({ lefts: [], rights: [] })
+  useLayoutEffect(() => {
+    const box = board.current
+    if (!box) return
+    const measure = (): void => {
+      const origin = box.getBoundingClientRect()
+      const facing = (name: 'left' | 'right') => [...box.querySelectorAll<HTMLElement>(`[data-${name}]`)].map((element) => {
+        const own = element.getBoundingClientRect()
+        // The edge that faces the middle, whichever way the page is read.
+        const isBefore = own.left + own.width / 2 < origin.left + origin.width / 2
+        return { x: (isBefore ? own.right : own.left) - origin.left, y: own.top + own.height / 2 - origin.top }
+      })
+      const next = { lefts: facing('left'), rights: facing('right') }
+      setEnds((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next))
+    }
+    measure()
+    const observer = new ResizeObserver(measure)
+    observer.observe(box)
+    return () => observer.disconnect()
+  })
+  return (
+    <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
+      {joins.map((other, own) => {
+        if (other === null || !(own in ends.lefts) || !(other in ends.rights)) return null
+        const mark = marks[own]
+        return <line key={own} x1={ends.lefts[own].x} y1={ends.lefts[own].y} x2={ends.rights[other].x} y2={ends.rights[other].y} stroke={COLOURS[mark ?? 'open']} strokeWidth={3} strokeLinecap="round" strokeDasharray={mark === 'wrong' || mark === 'solution' ? '5 6' : undefined} />
+      })}
+      {drag && drag.left in ends.lefts && <line x1={ends.lefts[drag.left].x} y1={ends.lefts[drag.left].y} x2={drag.x} y2={drag.y} stroke="var(--color-secondary)" strokeWidth={3} strokeLinecap="round" />}
+    </svg>
+  )
+}

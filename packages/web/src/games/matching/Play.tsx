@@ -1,0 +1,89 @@
+import type { MatchingMove, MatchingView } from '@otter/core'
+import { Check, X } from 'lucide-react'
+import { useRef, useState, type PointerEvent } from 'react'
+import { useTranslation } from 'react-i18next'
+import type { PlayProps } from '../contract.ts'
+import { FaceBody, FaceSounds } from '../ShownFace.tsx'
+import { Lines } from './Lines.tsx'
+
+const LETTERS = 'ABCDEFGHIJKL'
+/** A finger that moves less has tapped; in pixels. */
+const TAP = 8
+
+/** Matching as it is played: rows are joined by drag, by two taps, or by keyboard. */
+export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMove>) {
+  const { t } = useTranslation()
+  const board = useRef<HTMLDivElement>(null)
+  const [picked, setPicked] = useState<number | null>(null)
+  const [drag, setDrag] = useState<{ left: number; x: number; y: number } | null>(null)
+  const began = useRef<{ x: number; y: number }>(undefined)
+  const { left, right, joins, marks, check, round, rounds, done, finished, wrong, solution } = view
+  const join = (own: number, other: number): void => {
+    setPicked(null)
+    send({ type: 'join', left: own, right: other })
+  }
+  const onDown = (own: number) => (event: PointerEvent): void => {
+    if (marks[own] !== null) return
+    began.current = { x: event.clientX, y: event.clientY }
+    event.currentTarget.setPointerCapture(event.pointerId)
+  }
+  const onMove = (own: number) => (event: PointerEvent): void => {
+    const from = began.current
+    const box = board.current?.getBoundingClientRect()
+    if (!from || !box || Math.hypot(event.clientX - from.x, event.clientY - from.y) < TAP) return
+    setDrag({ left: own, x: event.clientX - box.left, y: event.clientY - box.top })
+  }
+  const onUp = (own: number) => (event: PointerEvent): void => {
+    began.current = undefined
+    if (!drag) return
+    setDrag(null)
+    const other = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-right]')?.dataset.right
+    if (other !== undefined) join(own, Number(other))
+  }
+  const onLeft = (own: number): void => {
+    if (joins[own] !== null && picked !== own) send({ type: 'part', left: own })
+    setPicked(picked === own ? null : own)
+  }
+  const shownJoins = done && solution ? joins.map((place, row) => place ?? solution[row]) : joins
+  return (
+    <div className="flex flex-col gap-3">
+      <p className="flex justify-between gap-2 text-sm"><span role="status">{wrong ? t('matching.wrong') : t('matching.howTo')}</span>{rounds > 1 && <span className="quiet whitespace-nowrap">{t('matching.round', { round, rounds })}</span>}</p>
+      <div ref={board} className="relative grid grid-cols-[1fr_2.25rem_1fr] select-none">
+        <ol className="flex flex-col gap-2" aria-label={t('matching.left')}>
+          {left.map((face, own) => (
+            <li key={own} className="flex flex-1">
+              <button type="button" data-left={own} aria-pressed={picked === own} aria-disabled={marks[own] !== null} aria-describedby={`join-${own}`} onClick={() => marks[own] === null && onLeft(own)}
+                onPointerDown={onDown(own)} onPointerMove={onMove(own)} onPointerUp={onUp(own)} onPointerCancel={() => { began.current = undefined; setDrag(null) }}
+                className={`btn h-auto min-h-12 w-full touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === own ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === own ? 'border-error!' : ''}`}>
+                <span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>
+                {marks[own] === 'wrong' ? <X size={18} className="shrink-0 text-error" aria-hidden="true" /> : marks[own] !== null && <Check size={18} className="shrink-0 text-success" aria-hidden="true" />}
+              </button>
+              <FaceSounds face={face} />
+              <span id={`join-${own}`} className="sr-only">{joins[own] === null ? '' : t('matching.joined', { letter: LETTERS[joins[own]] })}{marks[own] ? ` ${t(`matching.${marks[own]}`)}` : ''}</span>
+            </li>
+          ))}
+        </ol>
+        <span />
+        <ol className="flex flex-col gap-2" aria-label={t('matching.right')}>
+          {right.map((face, other) => {
+            const row = joins.indexOf(other)
+            const settled = row >= 0 && marks[row] !== null
+            return (
+              <li key={other} className="flex flex-1">
+                <button type="button" data-right={other} aria-disabled={picked === null || settled} onClick={() => picked !== null && !settled && join(picked, other)}
+                  className={`btn h-auto min-h-12 w-full justify-start gap-2 px-2 py-1 text-start font-normal leading-tight ${wrong?.right === other ? 'border-error!' : ''}`}>
+                  <strong className="shrink-0">{LETTERS[other]}</strong><span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>
+                </button>
+                <FaceSounds face={face} />
+              </li>
+            )
+          })}
+        </ol>
+        <Lines board={board} joins={shownJoins} marks={done ? marks.map((mark, row) => (joins[row] === null ? 'solution' : mark)) : marks} drag={drag} />
+      </div>
+      {done && solution && marks.includes('wrong') && <ul className="text-sm">{marks.map((mark, row) => mark === 'wrong' && <li key={row}>{row + 1}: {t('matching.belongs', { letter: LETTERS[solution[row]] })}</li>)}</ul>}
+      {check === 'at-end' && !done && <button type="button" className="btn btn-primary mx-auto h-12" disabled={waiting || joins.includes(null)} onClick={() => send({ type: 'check' })}>{t('matching.check')}</button>}
+      {done && !finished && <button type="button" autoFocus className="btn btn-primary mx-auto h-12" disabled={waiting} onClick={() => send({ type: 'next' })}>{t('matching.next')}</button>}
+    </div>
+  )
+}

@@ -1,0 +1,85 @@
+import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core'
+import { Check, Lightbulb, X } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { useTranslation } from 'react-i18next'
+import { FaceBody, FaceSounds, ShownFace } from '../ShownFace.tsx'
+import { Countdown } from './Countdown.tsx'
+
+interface QuestionProps {
+  question: AskedQuestion
+  /** What came of it, once answered. */
+  told: ToldAnswer | null
+  waiting: boolean
+  send: (move: QuizMove) => void
+}
+
+/** A question with its choices, a field to type in, or a claim to judge. */
+export function Question({ question, told, waiting, send }: QuestionProps) {
+  const { t } = useTranslation()
+  const { form, prompt, choices, several, number, of, seconds, hasHint, hint } = question
+  const [chosen, setChosen] = useState<readonly number[]>([])
+  const choose = (choice: number): void => {
+    if (told) return
+    setChosen(several ? (chosen.includes(choice) ? chosen.filter((own) => own !== choice) : [...chosen, choice]) : [choice])
+    if (!several) send({ type: 'choose', choices: [choice] })
+  }
+  useEffect(() => {
+    if (form !== 'choice' || told) return
+    const onKey = (event: KeyboardEvent): void => {
+      if (event.ctrlKey || event.metaKey || event.altKey || event.target instanceof HTMLSelectElement) return
+      const choice = event.key.length === 1 ? event.key.toUpperCase().charCodeAt(0) - 65 : -1
+      if (choice >= 0 && choice < choices.length) choose(choice)
+    }
+    addEventListener('keydown', onKey)
+    return () => removeEventListener('keydown', onKey)
+  })
+  return (
+    <>
+      <p className="quiet flex justify-between gap-2 text-sm"><span>{t('quiz.number', { number, of })}</span>{!question.scored && <span>{t('quiz.opinion')}</span>}</p>
+      {seconds > 0 && <Countdown seconds={seconds} stopped={told !== null} onEnd={() => send({ type: 'late' })} />}
+      <h2 className="py-2 text-center text-2xl leading-snug"><ShownFace face={prompt} className="justify-center" /></h2>
+      {hint && <p className="panel p-2 text-center"><span className="quiet">{t('quiz.hint')}:</span> {hint}</p>}
+      {form === 'choice' && (
+        <>
+          {several && <p className="text-center">{t('quiz.several')}</p>}
+          <ol className="flex flex-col gap-2">
+            {choices.map((face, index) => (
+              <li key={index} className="flex items-center">
+                <button type="button" aria-pressed={chosen.includes(index)} disabled={told !== null || waiting} onClick={() => choose(index)}
+                  className={`btn h-auto min-h-14 flex-1 justify-start gap-3 p-3 text-start text-lg font-normal leading-tight text-base-content! opacity-100! ${chosen.includes(index) ? 'border-secondary! bg-accent!' : 'bg-base-100!'} ${told && told.scored && told.choices[index] ? 'border-2! border-success!' : ''}`}>
+                  <strong className="flex size-8 shrink-0 items-center justify-center rounded-full border border-base-300">{String.fromCharCode(65 + index)}</strong>
+                  <span className="min-w-0 flex-1"><FaceBody face={face} /></span>
+                  {told && told.scored && (told.choices[index] ? <Check className="shrink-0 text-success" aria-label={t('quiz.isRight')} /> : chosen.includes(index) && <X className="shrink-0 text-error" aria-label={t('quiz.isWrong')} />)}
+                </button>
+                <FaceSounds face={face} />
+              </li>
+            ))}
+          </ol>
+          {several && !told && <button type="button" className="btn btn-primary h-12" disabled={chosen.length === 0 || waiting} onClick={() => send({ type: 'choose', choices: [...chosen] })}>{t('quiz.answer')}</button>}
+        </>
+      )}
+      {form === 'typed' && !told && (
+        <form className="flex gap-2" onSubmit={(event) => {
+          event.preventDefault()
+          const text = String(new FormData(event.currentTarget).get('answer')).trim()
+          if (text !== '') send({ type: 'type', text })
+        }}>
+          <input name="answer" aria-label={t('quiz.yourAnswer')} autoFocus autoComplete="off" autoCapitalize="off" autoCorrect="off" spellCheck={false} maxLength={500} dir="auto" className="input h-14 min-w-0 flex-1 text-xl" />
+          <button type="submit" className="btn btn-primary h-14" disabled={waiting}>{t('quiz.answer')}</button>
+        </form>
+      )}
+      {form === 'true-false' && (
+        <>
+          <p className="panel p-4 text-center text-xl"><ShownFace face={choices[0]} /></p>
+          {!told && (
+            <div className="grid grid-cols-2 gap-2">
+              <button type="button" className="btn h-14 text-lg" disabled={waiting} onClick={() => send({ type: 'claim', isTrue: true })}><Check aria-hidden="true" />{t('quiz.true')}</button>
+              <button type="button" className="btn h-14 text-lg" disabled={waiting} onClick={() => send({ type: 'claim', isTrue: false })}><X aria-hidden="true" />{t('quiz.false')}</button>
+            </div>
+          )}
+        </>
+      )}
+      {hasHint && !told && <button type="button" className="btn mx-auto h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}><Lightbulb size={18} aria-hidden="true" />{t('quiz.askHint')}</button>}
+    </>
+  )
+}
