@@ -1,32 +1,6 @@
 import type { CrosswordPuzzle, HangmanPuzzle, BingoPuzzle } from '@otter/core'
-import type { Page } from '@playwright/test'
 import { expect, expectAccessible, query, test } from './otter.ts'
-
-/** Opens a game of a list of the sample, as the teacher sees it. */
-async function openGame(teacher: Page, list: string, game: string): Promise<void> {
-  await teacher.getByRole('link', { name: list }).click()
-  await teacher.getByRole('link', { name: game }).click()
-  await expect(teacher.getByRole('heading', { name: game, exact: true })).toBeVisible()
-}
-
-/** Shares the game that is open; gives its code. */
-async function share(teacher: Page): Promise<string> {
-  await teacher.getByRole('button', { name: 'Share with students' }).click()
-  const code = (await teacher.getByRole('article').first().getAttribute('aria-label'))?.slice('Link '.length) ?? ''
-  expect(code).toMatch(/^\w{6}$/)
-  return code
-}
-
-async function join(phone: Page, code: string): Promise<void> {
-  await phone.goto(`/p/${code}`)
-  await phone.getByLabel('Your name').fill('Ada')
-  await phone.getByRole('button', { name: 'Begin' }).click()
-}
-
-async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promise<Puzzle> {
-  const [{ puzzle }] = await query<{ puzzle: Puzzle }>(databaseUrl, 'SELECT v.puzzle FROM game_versions v JOIN links k ON k.game_id = v.game_id WHERE k.code = $1 ORDER BY v.number DESC LIMIT 1', [code])
-  return puzzle
-}
+import { join, openGame, puzzleOf, share } from './playing.ts'
 
 test('a crossword is found, kept and shared, and solved on a phone with check, reveal and reload', async ({ teacher, phone, server }) => {
   await openGame(teacher, 'Bridges and forces', 'Crossword')

@@ -1,8 +1,11 @@
-import { GAME_KINDS, gameOf } from '@otter/core'
+import { GAME_KINDS, gameOf, type GameKind } from '@otter/core'
 import { expect } from 'chai'
 import { Client, startTestServer, teacherWithList, type TestServer } from './testServer.ts'
 
 const WORDS = 'anchor basket candle desert engine falcon garden hammer island jacket kettle ladder magnet needle orange pebble quarry ribbon'.split(' ')
+
+/** Pages of a version with its key, where they are not two: cards two to a page, decks with their backs, cards without a key. */
+const PAGES: Partial<Record<GameKind, number>> = { bingo: 15 + 2, flashcards: 6, pairs: 1, quiz: 3 }
 
 describe('Every game', () => {
   let server: TestServer
@@ -34,7 +37,7 @@ describe('Every game', () => {
       expect(ended.body.play.score).to.include({ finished: true, total: before.score.total })
       const again = await student.call('POST', `/play/${code}/again`)
       expect(again.body.play.attempt).to.equal(2)
-      if (kind !== 'bingo') expect(again.body.play.score.total).to.equal(before.score.total - 1)
+      if (kind !== 'bingo' && kind !== 'pairs') expect(again.body.play.score.total).to.equal(before.score.total - 1)
       const { body: results } = await client.call('GET', `/links/${id}/results`)
       expect(results.players.map(({ name, attempts }: { name: string; attempts: number }) => [name, attempts])).to.deep.equal([['Ada', 2]])
       const wrong = await student.call('POST', `/play/${code}/moves`, { attempt: 2, after: 0, move: { type: 'nonsense' } })
@@ -47,8 +50,34 @@ describe('Every game', () => {
       const pdf = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '3', options: { show: 'clues' }, versions: 2, code, saveInk: kind === 'bingo' })
       expect([pdf.status, pdf.type]).to.deep.equal([200, 'application/pdf'])
       const pages = pdf.bytes.toString('latin1').match(/\/Type \/Page\b/gu)?.length ?? 0
-      expect(pages).to.equal(kind === 'bingo' ? 2 * (15 + 2) : 4)
+      expect(pages).to.equal(2 * (PAGES[kind] ?? 2))
       expect(pdf.bytes.toString('latin1')).to.include('/Subtype /Image')
     })
   }
+
+  it('counts opinions for those who gave one, and lets spaced review go on where a student left off', async () => {
+    const { client, listId } = await teacherWithList(server.url, ['sea', 'rain', 'wind', 'salt'])
+    const { body: list } = await client.call('GET', `/lists/${listId}`)
+    const { id, position, answer, prompt } = list.entries[0]
+    await client.call('PATCH', `/lists/${listId}`, { version: list.version, put: [{ id, position, answer, prompt, scored: false, choices: [{ text: 'hills', right: false }] }] })
+    const { body: { code } } = await client.call('POST', `/lists/${listId}/links`, { kind: 'quiz', seed: '1', options: { order: 'list' } })
+    const answers = await Promise.all([0, 0, 1].map(async (choice) => {
+      const student = new Client(server.url)
+      const { body: { opinions, play } } = await student.call('POST', `/play/${code}/join`, { name: 'Ada' })
+      expect(opinions).to.deep.equal([])
+      const given = play.view.question.choices[choice].text
+      await student.call('POST', `/play/${code}/moves`, { attempt: 1, after: 0, move: { type: 'choose', choices: [choice] } })
+      return { student, given }
+    }))
+    const told = await answers[2].student.call('GET', `/play/${code}`)
+    expect(told.body.opinions).to.deep.equal([{ entryId: id, given: answers[0].given, count: 2 }, { entryId: id, given: answers[2].given, count: 1 }])
+    expect(told.body.play.view.told.scored).to.equal(false)
+
+    const { body: { code: deck } } = await client.call('POST', `/lists/${listId}/links`, { kind: 'flashcards', seed: '1' })
+    const student = new Client(server.url)
+    await student.call('POST', `/play/${deck}/join`, { name: 'Ben' })
+    for (let move = 0; move < 8; move++) await student.call('POST', `/play/${deck}/moves`, { attempt: 1, after: move, move: move % 2 === 0 ? { type: 'turn' } : { type: 'rate', knew: true } })
+    const { body: again } = await student.call('POST', `/play/${deck}/again`)
+    expect([again.play.attempt, again.play.view.left, again.play.view.dueInDays]).to.deep.equal([2, 0, 0])
+  })
 })

@@ -30,6 +30,8 @@ export interface PairsPlay {
 /** All that a player's screen may know. */
 export interface PairsView {
   cards: { face: ShownFace | null; state: 'down' | 'up' | 'found' }[]
+  /** Numbers of the cards to look at: those face up, or the pair just found. */
+  shown: number[]
   /** What became of the last turn. */
   last: 'none' | 'pair' | 'other'
   turns: number
@@ -50,6 +52,7 @@ export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
       const state = found.has(index) ? 'found' : play.up.includes(index) || finished ? 'up' : 'down'
       return { state, face: state === 'down' ? null : shownFace(faceOf(puzzle, card), '') }
     }),
+    shown: play.up.length > 0 || finished ? play.up : play.found.at(-1)?.cards ?? [],
     last: play.up.length === 2 ? 'other' : play.up.length === 0 && play.found.length > 0 ? 'pair' : 'none',
     turns: play.turns,
     players: puzzle.players > 1 ? Array.from({ length: puzzle.players }, (_, player) => ({ pairs: play.found.filter((pair) => pair.player === player).length, turn: player === play.player })) : [],

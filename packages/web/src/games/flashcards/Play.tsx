@@ -34,7 +34,7 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
   }
   return (
     <div className="flex flex-col gap-3">
-      <p className="quiet flex justify-between text-sm"><span>{t('flashcards.left', { count: left })}</span><span>{t('flashcards.keys')}</span></p>
+      <p className="quiet flex justify-between text-sm"><span>{t('flashcards.left', { count: left })}</span><span className="hidden sm:inline">{t('flashcards.keys')}</span></p>
       <button type="button" aria-live="polite" onClick={() => send({ type: 'turn' })} className={`panel flex min-h-64 w-full flex-col items-center justify-center gap-3 p-5 text-2xl leading-snug ${turned ? 'border-secondary' : ''}`}>
         <span className="quiet text-sm">{t(turned ? 'flashcards.back' : 'flashcards.front')}</span>
         <span className="flex max-w-full flex-col items-center gap-2 [&_img]:max-h-40"><FaceBody face={turned && back ? back : front} /></span>

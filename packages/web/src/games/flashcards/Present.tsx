@@ -20,6 +20,7 @@ type Side = 'front' | 'back'
 /** One card at a time, as large as the wall; what the class repeats comes again at the end. */
 function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null)
+  const shown = useRef<HTMLButtonElement>(null)
   const [queue, setQueue] = useState(() => [...cards.keys()])
   const [place, setPlace] = useState(0)
   const [hidden, setHidden] = useState<Side>('back')
@@ -27,7 +28,13 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
   const [shuffles, setShuffles] = useState(0)
   useEffect(() => {
     dialog.current?.showModal()
-    void dialog.current?.requestFullscreen().catch(() => undefined)
+    // A dialog gives the focus to its first button, which here is Close.
+    shown.current?.focus()
+    // A wall without full screen is still a wall: browsers may refuse it.
+    document.documentElement.requestFullscreen().catch(() => undefined)
+    return () => {
+      if (document.fullscreenElement) void document.exitFullscreen()
+    }
   }, [])
   const card = cards[queue[place]]
   const go = (next: number): void => {
@@ -60,7 +67,7 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
     <dialog ref={dialog} className="modal" aria-label="Flashcards on the wall" onClose={onClose} onKeyDown={onKey}>
       <div className="modal-box grid h-[96vh] max-h-none w-[97vw] max-w-none grid-rows-[auto_1fr_auto] gap-4">
         <header className="flex items-center justify-between"><p className="text-2xl"><strong>{place + 1}</strong> of {queue.length}</p><button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label="Close" onClick={() => dialog.current?.close()}><X size={24} aria-hidden="true" /></button></header>
-        <button type="button" data-card="yes" autoFocus aria-live="polite" className={`panel flex flex-col items-center justify-center gap-8 overflow-hidden p-6 ${turned ? 'border-secondary' : ''}`} onClick={() => setTurned(!turned)}>
+        <button ref={shown} type="button" data-card="yes" aria-live="polite" className={`panel flex flex-col items-center justify-center gap-8 overflow-hidden p-6 ${turned ? 'border-secondary' : ''}`} onClick={() => setTurned(!turned)}>
           <Large face={card[up]} quiet={turned} />
           {turned ? <Large face={card[hidden]} quiet={false} /> : <span className="card-back block h-[22vh] w-[34vh] rounded-xl border border-base-300" role="img" aria-label="Face down" />}
           {turned && card.fact !== '' && <span className="text-3xl">{card.fact}</span>}

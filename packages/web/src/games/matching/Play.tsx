@@ -52,7 +52,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
         <ol className="flex flex-col gap-2" aria-label={t('matching.left')}>
           {left.map((face, own) => (
             <li key={own} className="flex flex-1">
-              <button type="button" data-left={own} aria-pressed={picked === own} aria-disabled={marks[own] !== null} aria-describedby={`join-${own}`} onClick={() => marks[own] === null && onLeft(own)}
+              <button type="button" data-left={own} aria-pressed={picked === own} aria-describedby={`join-${own}`} onClick={() => marks[own] === null && onLeft(own)}
                 onPointerDown={onDown(own)} onPointerMove={onMove(own)} onPointerUp={onUp(own)} onPointerCancel={() => { began.current = undefined; setDrag(null) }}
                 className={`btn h-auto min-h-12 w-full touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === own ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === own ? 'border-error!' : ''}`}>
                 <span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>
@@ -70,7 +70,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
             const settled = row >= 0 && marks[row] !== null
             return (
               <li key={other} className="flex flex-1">
-                <button type="button" data-right={other} aria-disabled={picked === null || settled} onClick={() => picked !== null && !settled && join(picked, other)}
+                <button type="button" data-right={other} onClick={() => picked !== null && !settled && join(picked, other)}
                   className={`btn h-auto min-h-12 w-full justify-start gap-2 px-2 py-1 text-start font-normal leading-tight ${wrong?.right === other ? 'border-error!' : ''}`}>
                   <strong className="shrink-0">{LETTERS[other]}</strong><span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>
                 </button>

@@ -10,7 +10,7 @@ export function Options({ options, onChange }: OptionsProps<PairsOptions>) {
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select label="A pair is" value={options.faces} options={[['both-sides', 'Prompt and answer'], ['same', 'Two that are the same'], ['picture-word', 'Picture and word']]} onChange={(faces) => set({ faces })} />
-      <Select label="Pairs" value={options.pairs} options={numbers(FEWEST_PAIRS, MOST_PAIRS)} onChange={(pairs) => set({ pairs })} />
+      <Select label="How many pairs" value={options.pairs} options={numbers(FEWEST_PAIRS, MOST_PAIRS)} onChange={(pairs) => set({ pairs })} />
       <Select label="Players at one screen" value={options.players} options={numbers(1, MOST_PLAYERS)} onChange={(players) => set({ players })} />
     </div>
   )

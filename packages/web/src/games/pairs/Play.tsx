@@ -1,4 +1,5 @@
-import type { PairsMove, PairsView } from '@otter/core'
+import { mediaPath } from '@otter/api'
+import type { PairsMove, PairsView, ShownFace as Face } from '@otter/core'
 import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { ShownFace } from '../ShownFace.tsx'
@@ -12,23 +13,38 @@ function columnsFor(cards: number): number {
 /** Pairs as it is played: by link, on the wall, anywhere. */
 export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
   const { t } = useTranslation()
-  const { cards, last, turns, players, finished } = view
+  const { cards, shown, last, turns, players, finished } = view
   const columns = columnsFor(cards.length)
   return (
     <div className="flex flex-col gap-3">
       {players.length > 0 && <Turns players={players.map(({ pairs, turn }) => ({ points: pairs, turn: turn && !finished }))} name="pairs.player" />}
       <p className="flex justify-between gap-2 text-sm"><span role="status">{last === 'none' ? t('pairs.howTo') : t(`pairs.${last}`)}</span><span className="quiet whitespace-nowrap">{t('pairs.turns', { count: turns })}</span></p>
+      {!finished && (
+        <div className="grid h-24 grid-cols-2 gap-2" aria-live="polite">
+          {[0, 1].map((slot) => {
+            const face = slot in shown ? cards[shown[slot]].face : null
+            return <div key={slot} className={`panel flex items-center justify-center overflow-y-auto p-2 text-center text-sm leading-tight [&_img]:max-h-10 ${last === 'pair' ? 'border-success' : face ? 'border-secondary' : 'border-dashed'}`}>{face && <ShownFace face={face} className="justify-center" />}</div>
+          })}
+        </div>
+      )}
       <ol className="grid gap-2" style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}>
         {cards.map(({ face, state }, index) => (
           <li key={index} className="relative aspect-square">
-            {state === 'down' || !face
-              ? <button type="button" className="card-back absolute inset-0 rounded-lg border border-base-300" aria-label={t('pairs.down', { number: index + 1 })} onClick={() => send({ type: 'turn', card: index })}><span className="quiet">{index + 1}</span></button>
-              : <div className={`absolute inset-0 flex items-center justify-center overflow-hidden rounded-lg border-2 bg-base-100 p-1 text-center leading-tight wrap-break-word ${state === 'found' ? 'border-success' : 'border-secondary'} ${sizeFor(face.text)}`}><ShownFace face={face} className="flex-col [&_img]:max-h-14" /></div>}
+            <Card number={index + 1} face={face} state={state} onTurn={finished || state === 'found' ? undefined : () => send({ type: 'turn', card: index })} />
           </li>
         ))}
       </ol>
     </div>
   )
+}
+
+/** A card on the table. One that is up, but no pair, can be chosen again. */
+function Card({ number, face, state, onTurn }: { number: number; face: Face | null; state: PairsView['cards'][number]['state']; onTurn: (() => void) | undefined }) {
+  const { t } = useTranslation()
+  if (!face) return <button type="button" className="card-back absolute inset-0 rounded-lg border border-base-300" aria-label={t('pairs.down', { number })} onClick={onTurn}><span className="quiet">{number}</span></button>
+  const shape = `absolute inset-0 flex items-center justify-center overflow-hidden rounded-lg border-2 bg-base-100 p-1 text-center leading-tight wrap-break-word ${state === 'found' ? 'border-success' : 'border-secondary'} ${sizeFor(face.text)}`
+  const inside = face.picture ? <img src={mediaPath(face.picture.id)} alt={face.picture.alt || t('play.picture')} className="max-h-full max-w-full object-contain" /> : <bdi>{face.text}</bdi>
+  return onTurn ? <button type="button" className={shape} onClick={onTurn}>{inside}</button> : <div className={shape}>{inside}</div>
 }
 
 function sizeFor(text: string): string {

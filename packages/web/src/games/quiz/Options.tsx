@@ -11,7 +11,7 @@ export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
   return (
     <div className="flex flex-col gap-2 text-sm">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2 xl:grid-cols-3">
-        <Select label="Students" value={options.form} options={[['choice', 'Choose'], ['typed', 'Type the answer'], ['true-false', 'Say true or false'], ['mixed', 'A mixture of these']]} onChange={(form) => set({ form })} />
+        <Select label="Answered by" value={options.form} options={[['choice', 'Choosing'], ['typed', 'Typing'], ['true-false', 'True or false'], ['mixed', 'A mixture']]} onChange={(form) => set({ form })} />
         <Select label="Choices, where drawn" value={options.choices} options={[2, 3, 4, 5, 6].map((count) => [count, String(count)])} onChange={(choices) => set({ choices })} />
         <Select label="Order" value={options.order} options={[['random', 'Mixed'], ['groups', 'Mixed within groups'], ['list', 'As in the list']]} onChange={(order) => set({ order })} />
         <Select label="Time for a question" value={options.seconds} options={times.map((seconds) => [seconds, seconds === 0 ? 'No limit' : `${seconds} seconds`])} onChange={(seconds) => set({ seconds })} />

@@ -1,0 +1,32 @@
+import type { Page } from '@playwright/test'
+import { expect, query } from './otter.ts'
+
+/** Opens a game of a list of the sample, as the teacher sees it. */
+export async function openGame(teacher: Page, list: string, game: string): Promise<void> {
+  await teacher.getByRole('link', { name: list }).click()
+  await teacher.getByRole('link', { name: game }).click()
+  await expect(teacher.getByRole('heading', { name: game, exact: true })).toBeVisible()
+}
+
+/** Shares the game that is open; gives its code. */
+export async function share(teacher: Page): Promise<string> {
+  const reply = teacher.waitForResponse((response) => response.url().endsWith('/links') && response.request().method() === 'POST')
+  await teacher.getByRole('button', { name: 'Share with students' }).click()
+  const { code } = await (await reply).json() as { code: string }
+  await expect(teacher.getByRole('article', { name: `Link ${code}` })).toBeVisible()
+  expect(code).toMatch(/^\w{6}$/)
+  return code
+}
+
+/** Joins a game on a phone. */
+export async function join(phone: Page, code: string): Promise<void> {
+  await phone.goto(`/p/${code}`)
+  await phone.getByLabel('Your name').fill('Ada')
+  await phone.getByRole('button', { name: 'Begin' }).click()
+}
+
+/** Gives the puzzle behind a code, with its answers. */
+export async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promise<Puzzle> {
+  const [{ puzzle }] = await query<{ puzzle: Puzzle }>(databaseUrl, 'SELECT v.puzzle FROM game_versions v JOIN links k ON k.game_id = v.game_id WHERE k.code = $1 ORDER BY v.number DESC LIMIT 1', [code])
+  return puzzle
+}
