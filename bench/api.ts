@@ -45,9 +45,11 @@ export async function benchApi(): Promise<void> {
     console.log(`  ${name}: ${time.toFixed(2)} ms, ${(time / percentile95(base)).toFixed(1)} ×`)
   }
 
-  const began = performance.now()
-  const { text } = await client.call('POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1', versions: 30, code: link.code })
-  console.log(`PDF of 30 versions and their keys: ${((performance.now() - began) / 1000).toFixed(1)} s, ${(text.length / 1e6).toFixed(2)} MB`)
+  for (const kind of ['wordsearch', 'crossword', 'quiz'] as const) {
+    const began = performance.now()
+    const { bytes } = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '1', versions: 30, code: link.code })
+    console.log(`PDF of 30 versions of a ${kind} and their keys: ${((performance.now() - began) / 1000).toFixed(1)} s, ${(bytes.length / 1e6).toFixed(2)} MB`)
+  }
   bare.close()
   bare.closeAllConnections()
   await Promise.all([pool.end(), server.close()])

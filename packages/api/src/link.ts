@@ -44,6 +44,8 @@ export interface EntryResult {
   entryId: string
   text: string
   foundBy: number
+  /** What was most often given instead, and by how many students. */
+  wrong: { given: string; count: number }[]
 }
 
 export interface ResultsReply {

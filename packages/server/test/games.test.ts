@@ -4,6 +4,14 @@ import { Client, startTestServer, teacherWithList, type TestServer } from './tes
 
 const WORDS = 'anchor basket candle desert engine falcon garden hammer island jacket kettle ladder magnet needle orange pebble quarry ribbon'.split(' ')
 
+/** Joins a game and makes moves. */
+async function played(url: string, code: string, moves: readonly object[]): Promise<Client> {
+  const student = new Client(url)
+  await student.call('POST', `/play/${code}/join`, { name: 'Ben' })
+  for (const [after, move] of moves.entries()) await student.call('POST', `/play/${code}/moves`, { attempt: 1, after, move })
+  return student
+}
+
 /** Pages of a version with its key, where they are not two: cards two to a page, decks with their backs, cards without a key. */
 const PAGES: Partial<Record<GameKind, number>> = { bingo: 15 + 2, flashcards: 6, pairs: 1, quiz: 3 }
 
@@ -73,10 +81,13 @@ describe('Every game', () => {
     expect(told.body.opinions).to.deep.equal([{ entryId: id, given: answers[0].given, count: 2 }, { entryId: id, given: answers[2].given, count: 1 }])
     expect(told.body.play.view.told.scored).to.equal(false)
 
+    const { body: typed } = await client.call('POST', `/lists/${listId}/links`, { kind: 'quiz', seed: '1', options: { order: 'list', form: 'typed' } })
+    await played(server.url, typed.code, [{ type: 'choose', choices: [0] }, { type: 'next' }, { type: 'type', text: 'hail' }])
+    const { body: results } = await client.call('GET', `/links/${typed.id}/results`)
+    expect(results.entries.filter(({ wrong }: { wrong: unknown[] }) => wrong.length > 0).map(({ text, wrong }: { text: string; wrong: unknown }) => [text, wrong])).to.deep.equal([['rain', [{ given: 'hail', count: 1 }]]])
+
     const { body: { code: deck } } = await client.call('POST', `/lists/${listId}/links`, { kind: 'flashcards', seed: '1' })
-    const student = new Client(server.url)
-    await student.call('POST', `/play/${deck}/join`, { name: 'Ben' })
-    for (let move = 0; move < 8; move++) await student.call('POST', `/play/${deck}/moves`, { attempt: 1, after: move, move: move % 2 === 0 ? { type: 'turn' } : { type: 'rate', knew: true } })
+    const student = await played(server.url, deck, Array.from({ length: 8 }, (_, move) => (move % 2 === 0 ? { type: 'turn' } : { type: 'rate', knew: true })))
     const { body: again } = await student.call('POST', `/play/${deck}/again`)
     expect([again.play.attempt, again.play.view.left, again.play.view.dueInDays]).to.deep.equal([2, 0, 0])
   })

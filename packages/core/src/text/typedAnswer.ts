@@ -32,16 +32,16 @@ export function judgeTyped(given: string, accepted: readonly string[], others: r
   if (typed === '') return undefined
   const exact = accepted.find((one) => one.trim() === typed)
   if (exact !== undefined) return { accepted: exact, why: 'none' }
-  for (const [why, form] of formsOf(options)) {
+  const forms = formsOf(options)
+  for (const [why, form] of forms) {
     const own = form(typed)
     const match = accepted.find((one) => form(one) === own)
     if (match !== undefined) return { accepted: match, why }
   }
-  const form = formsOf(options).at(-1)?.[1] ?? ((text: string) => text)
+  const form = forms[forms.length - 1][1]
   const own = form(typed)
-  if (others.some((other) => form(other) === own)) return undefined
   const near = accepted.find((one) => isSlip(own, form(one), options))
-  return near === undefined ? undefined : { accepted: near, why: 'slip' }
+  return near === undefined || others.some((other) => form(other) === own) ? undefined : { accepted: near, why: 'slip' }
 }
 
 /** Gives what texts are compared by, from the strictest form to the loosest. */

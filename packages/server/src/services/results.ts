@@ -33,10 +33,18 @@ export async function readResults(database: Database, teacherId: string, linkId:
      WHERE p.link_id = :linkId AND r.outcome = 'right' GROUP BY r.entry_id`,
     { type: QueryTypes.SELECT, replacements: { linkId } },
   )
+  const wrong = await database.sequelize.query<{ entryId: string; given: string; count: number }>(
+    `SELECT entry_id AS "entryId", given, count FROM (
+       SELECT r.entry_id, r.given, count(DISTINCT p.id)::int AS count, row_number() OVER (PARTITION BY r.entry_id ORDER BY count(DISTINCT p.id) DESC, r.given) AS place
+       FROM players p JOIN plays y ON y.player_id = p.id JOIN responses r ON r.play_id = y.id
+       WHERE p.link_id = :linkId AND r.outcome = 'wrong' AND r.given <> '' GROUP BY r.entry_id, r.given) ranked
+     WHERE place <= 3 ORDER BY entry_id, place`,
+    { type: QueryTypes.SELECT, replacements: { linkId } },
+  )
   const puzzles = new Map(versions.map(({ id, puzzle }) => [id, puzzle]))
   const foundBy = new Map(found.map((row) => [row.entryId, row.foundBy]))
   const asked = new Map(versions.flatMap(({ puzzle }) => game.asked(puzzle)).map(({ entryId, text }) => [entryId, text]))
-  const entries: EntryResult[] = [...asked].map(([entryId, text]) => ({ entryId, text, foundBy: foundBy.get(entryId) ?? 0 }))
+  const entries: EntryResult[] = [...asked].map(([entryId, text]) => ({ entryId, text, foundBy: foundBy.get(entryId) ?? 0, wrong: wrong.filter((own) => own.entryId === entryId).map(({ given, count }) => ({ given, count })) }))
   const byPlayer = new Map<string, PlayFacts[]>()
   for (const play of plays) byPlayer.set(play.playerId, [...byPlayer.get(play.playerId) ?? [], play])
   const players = [...byPlayer.values()].map((own): PlayerResult => {

@@ -3,6 +3,7 @@ import { Check, X } from 'lucide-react'
 import { useRef, useState, type PointerEvent } from 'react'
 import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
+import { useSpeech } from '../early.ts'
 import { FaceBody, FaceSounds } from '../ShownFace.tsx'
 import { Lines } from './Lines.tsx'
 
@@ -17,6 +18,8 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
   const [picked, setPicked] = useState<number | null>(null)
   const [drag, setDrag] = useState<{ left: number; x: number; y: number } | null>(null)
   const began = useRef<{ x: number; y: number }>(undefined)
+  // Two columns leave a phone no room for buttons that speak: a tap on a card reads it aloud.
+  const speak = useSpeech()
   const { left, right, joins, marks, check, round, rounds, done, finished, wrong, solution } = view
   const join = (own: number, other: number): void => {
     setPicked(null)
@@ -52,13 +55,13 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
         <ol className="flex flex-col gap-2" aria-label={t('matching.left')}>
           {left.map((face, own) => (
             <li key={own} className="flex flex-1">
-              <button type="button" data-left={own} aria-pressed={picked === own} aria-describedby={`join-${own}`} onClick={() => marks[own] === null && onLeft(own)}
+              <button type="button" data-left={own} aria-pressed={picked === own} aria-describedby={`join-${own}`} onClick={() => { speak?.(face.text); if (marks[own] === null) onLeft(own) }}
                 onPointerDown={onDown(own)} onPointerMove={onMove(own)} onPointerUp={onUp(own)} onPointerCancel={() => { began.current = undefined; setDrag(null) }}
-                className={`btn h-auto min-h-12 w-full touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === own ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === own ? 'border-error!' : ''}`}>
+                className={`btn h-auto min-h-12 min-w-0 flex-1 touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === own ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === own ? 'border-error!' : ''}`}>
                 <span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>
                 {marks[own] === 'wrong' ? <X size={18} className="shrink-0 text-error" aria-hidden="true" /> : marks[own] !== null && <Check size={18} className="shrink-0 text-success" aria-hidden="true" />}
               </button>
-              <FaceSounds face={face} />
+              <FaceSounds face={{ ...face, text: '' }} />
               <span id={`join-${own}`} className="sr-only">{joins[own] === null ? '' : t('matching.joined', { letter: LETTERS[joins[own]] })}{marks[own] ? ` ${t(`matching.${marks[own]}`)}` : ''}</span>
             </li>
           ))}
@@ -70,11 +73,11 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
             const settled = row >= 0 && marks[row] !== null
             return (
               <li key={other} className="flex flex-1">
-                <button type="button" data-right={other} onClick={() => picked !== null && !settled && join(picked, other)}
-                  className={`btn h-auto min-h-12 w-full justify-start gap-2 px-2 py-1 text-start font-normal leading-tight ${wrong?.right === other ? 'border-error!' : ''}`}>
+                <button type="button" data-right={other} onClick={() => { speak?.(face.text); if (picked !== null && !settled) join(picked, other) }}
+                  className={`btn h-auto min-h-12 min-w-0 flex-1 justify-start gap-2 px-2 py-1 text-start font-normal leading-tight ${wrong?.right === other ? 'border-error!' : ''}`}>
                   <strong className="shrink-0">{LETTERS[other]}</strong><span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>
                 </button>
-                <FaceSounds face={face} />
+                <FaceSounds face={{ ...face, text: '' }} />
               </li>
             )
           })}

@@ -61,7 +61,7 @@ function Students({ results: { players, link } }: { results: ResultsReply }) {
       {players.length > 0 && (
         <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Students’ results">
           <table className="w-full text-start">
-            <thead><tr className="text-sm">{['Student', 'Found', 'First try', 'Time', 'Hints', 'Attempts', 'Last seen'].map((name) => <th key={name} scope="col" className="px-3 py-2 text-start">{name}</th>)}</tr></thead>
+            <thead><tr className="text-sm">{['Student', 'Right', 'First try', 'Time', 'Hints', 'Attempts', 'Last seen'].map((name) => <th key={name} scope="col" className="px-3 py-2 text-start">{name}</th>)}</tr></thead>
             <tbody>
               {players.map((player) => (
                 <tr key={player.playerId} className="border-t border-base-300">
@@ -86,13 +86,14 @@ function Words({ results: { entries, players } }: { results: ResultsReply }) {
   const scale = scaleLinear([0, Math.max(1, players.length)], [0, 100])
   return (
     <section aria-labelledby="words" className="flex flex-col gap-2">
-      <h2 id="words" className="text-2xl">Words <span className="quiet font-sans text-base">found by fewest first</span></h2>
+      <h2 id="words" className="text-2xl">Words <span className="quiet font-sans text-base">right by fewest first</span></h2>
       <ul className="panel flex flex-col gap-1 p-4">
-        {[...entries].sort((one, other) => one.foundBy - other.foundBy).map(({ entryId, text, foundBy }) => (
+        {[...entries].sort((one, other) => one.foundBy - other.foundBy).map(({ entryId, text, foundBy, wrong }) => (
           <li key={entryId} className="grid grid-cols-[8rem_1fr_auto] items-center gap-3">
             <bdi className="truncate">{text}</bdi>
             <span className="block h-3 border-b border-base-300"><span className="block h-full bg-secondary" style={{ width: `${scale(foundBy)}%` }} /></span>
             <span className="tabular-nums">{foundBy} of {players.length}</span>
+            {wrong.length > 0 && <p className="quiet col-span-3 text-sm">Wrong: {wrong.map(({ given, count }) => <span key={given} className="me-3"><bdi>{given}</bdi>{count > 1 && ` × ${count}`}</span>)}</p>}
           </li>
         ))}
       </ul>
