@@ -5,8 +5,14 @@ const TYPED = 10_000
 
 /** A list of so many entries, no two answers alike. */
 function listOf(count: number): EntryList {
-  const list = sampleList(390, 'quiz', 'en', 12)
-  return { ...list, entries: Array.from({ length: count }, (_, index) => ({ ...list.entries[index % 390], id: idOf(index), answer: { text: `${list.entries[index % 390].answer.text}${index < 390 ? '' : ' again'}` }, prompt: { text: `clue to ${index}` } })) }
+  const { entries, ...list } = sampleList(300, 'quiz', 'en', 12)
+  return {
+    ...list,
+    entries: Array.from({ length: count }, (_, index) => {
+      const entry = entries[index % entries.length]
+      return { ...entry, id: idOf(index), answer: { text: index < entries.length ? entry.answer.text : `${entry.answer.text} again` }, prompt: { text: `clue to ${index}` } }
+    }),
+  }
 }
 
 function timed<Value>(work: () => Value): { value: Value; ms: number } {

@@ -87,9 +87,9 @@ function Words({ results: { entries, players } }: { results: ResultsReply }) {
   return (
     <section aria-labelledby="words" className="flex flex-col gap-2">
       <h2 id="words" className="text-2xl">Words <span className="quiet font-sans text-base">right by fewest first</span></h2>
-      <ul className="panel flex flex-col gap-1 p-4">
+      <ul className="panel flex flex-col gap-2 p-4">
         {[...entries].sort((one, other) => one.foundBy - other.foundBy).map(({ entryId, text, foundBy, wrong }) => (
-          <li key={entryId} className="grid grid-cols-[8rem_1fr_auto] items-center gap-3">
+          <li key={entryId} className="grid grid-cols-[8rem_1fr_auto] items-center gap-x-3">
             <bdi className="truncate">{text}</bdi>
             <span className="block h-3 border-b border-base-300"><span className="block h-full bg-secondary" style={{ width: `${scale(foundBy)}%` }} /></span>
             <span className="tabular-nums">{foundBy} of {players.length}</span>
