@@ -106,7 +106,7 @@ describe('Every game', () => {
           expect(pages[0].length).to.be.at.least(1)
           expect(JSON.stringify(pages)).not.to.include('undefined')
         }
-      }), { numRuns: kind === 'crossword' ? 6 : kind === 'bingo' ? 20 : 60 })
+      }), { numRuns: kind === 'crossword' ? 6 : kind === 'bingo' ? 20 : 100 })
     })
   }
 

@@ -57,6 +57,13 @@ export function joinable(couples: readonly Couple[], most: number, all: readonly
   return taken
 }
 
+/** Gives couples in an order in which many of them are joinable: those first whose faces are shared by most. */
+export function mostShared(couples: readonly Couple[]): Couple[] {
+  const { prompts, answers } = partnersBySide(couples)
+  const shared = ({ prompt, answer }: Couple): number => Math.max(prompts.get(faceKey(prompt))?.size ?? 0, answers.get(faceKey(answer))?.size ?? 0)
+  return [...couples].sort((one, two) => shared(two) - shared(one))
+}
+
 function partnersBySide(couples: readonly Couple[]): { prompts: Map<string, Set<string>>; answers: Map<string, Set<string>> } {
   const prompts = new Map<string, Set<string>>()
   const answers = new Map<string, Set<string>>()

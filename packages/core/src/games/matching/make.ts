@@ -1,7 +1,7 @@
 import type { EntryList } from '../../list/entry.ts'
 import type { Random } from '../../random/random.ts'
 import { PuzzleError, type Fit } from '../contract.ts'
-import { couplesOf, joinable, type Couple } from '../partners.ts'
+import { couplesOf, joinable, mostShared, type Couple } from '../partners.ts'
 import type { MatchingOptions } from './options.ts'
 import type { MatchingPuzzle, MatchingRound } from './puzzle.ts'
 
@@ -10,7 +10,7 @@ const FEWEST = 3
 /** Tells whether a list has rows enough. */
 export function fit(list: EntryList, { rows }: MatchingOptions): Fit {
   const { couples, notes } = couplesOf(list.entries)
-  const ready = joinable(couples, FEWEST).length === FEWEST
+  const ready = isEnough(couples)
   const values: Record<string, number> = ready ? { rows: couples.length, rounds: Math.ceil(couples.length / rows) } : { rows: couples.length, more: FEWEST - Math.min(couples.length, FEWEST - 1) }
   return { ready, summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values }, notes }
 }
@@ -18,11 +18,14 @@ export function fit(list: EntryList, { rows }: MatchingOptions): Fit {
 /** Sets the columns. Throws a PuzzleError where fewer than three rows can be joined. */
 export function make(list: EntryList, { rows, check }: MatchingOptions, random: Random): MatchingPuzzle {
   const { couples } = couplesOf(list.entries)
+  if (!isEnough(couples)) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { rows: couples.length, more: 1 } })
   const drawn = roundsOf(random.shuffled(couples), rows, random)
   // Where faces come twice, chance may begin with a couple that keeps many others away.
-  const joined = drawn.length > 0 ? drawn : roundsOf(couples, rows, random)
-  if (joined.length === 0) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { rows: couples.length, more: 1 } })
-  return { rounds: joined, check }
+  return { rounds: drawn.length > 0 ? drawn : roundsOf(mostShared(couples), rows, random), check }
+}
+
+function isEnough(couples: readonly Couple[]): boolean {
+  return joinable(mostShared(couples), FEWEST).length === FEWEST
 }
 
 /** Fills rounds with couples in the given order. Too few that fit together are nothing to join: they are left out. */

@@ -1,7 +1,7 @@
 import type { EntryList } from '../../list/entry.ts'
 import type { Random } from '../../random/random.ts'
 import { PuzzleError, type Fit, type FitNote } from '../contract.ts'
-import { couplesOf, joinable, type Couple } from '../partners.ts'
+import { couplesOf, joinable, mostShared, type Couple } from '../partners.ts'
 import { FEWEST_PAIRS, type PairsOptions } from './options.ts'
 import type { PairsPuzzle } from './puzzle.ts'
 
@@ -22,7 +22,7 @@ function prepared(list: EntryList, { faces }: PairsOptions): { couples: Couple[]
 /** Tells whether a list has pairs enough. */
 export function fit(list: EntryList, options: PairsOptions): Fit {
   const { couples, notes } = prepared(list, options)
-  const pairs = joinable(couples, options.pairs).length
+  const pairs = joinable(mostShared(couples), options.pairs).length
   const ready = pairs >= FEWEST_PAIRS
   return { ready, summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values: { pairs, more: FEWEST_PAIRS - pairs } }, notes }
 }
@@ -32,9 +32,9 @@ export function make(list: EntryList, options: PairsOptions, random: Random): Pa
   const all = prepared(list, options).couples
   const drawn = joinable(random.shuffled(all), options.pairs)
   // Where faces come twice, chance may begin with a couple that keeps many others away.
-  const inOrder = joinable(all, options.pairs)
-  const couples = inOrder.length > drawn.length ? inOrder : drawn
-  if (couples.length < FEWEST_PAIRS) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { pairs: couples.length, more: FEWEST_PAIRS - couples.length } })
+  const sure = joinable(mostShared(all), options.pairs)
+  if (sure.length < FEWEST_PAIRS) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { pairs: sure.length, more: FEWEST_PAIRS - sure.length } })
+  const couples = sure.length > drawn.length ? sure : drawn
   const cards = random.shuffled(couples.flatMap((_, couple) => [{ couple, side: 'prompt' as const }, { couple, side: 'answer' as const }]))
   return { couples, cards, players: options.players }
 }

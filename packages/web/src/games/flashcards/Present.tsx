@@ -1,6 +1,6 @@
 import { randomFrom, type Face, type Flashcard, type FlashcardsOptions, type FlashcardsPuzzle } from '@otter/core'
 import { mediaPath } from '@otter/api'
-import { ChevronLeft, ChevronRight, Eye, EyeOff, Presentation, Repeat, RotateCw, Shuffle, X, type LucideIcon } from 'lucide-react'
+import { ChevronLeft, ChevronRight, Eye, EyeOff, Presentation, Repeat, RotateCw, Shuffle, Volume2, X, type LucideIcon } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { WorkbenchProps } from '../contract.ts'
 
@@ -37,6 +37,7 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
     }
   }, [])
   const card = cards[queue[place]]
+  const up: Side = hidden === 'back' ? 'front' : 'back'
   const go = (next: number): void => {
     setPlace(Math.max(0, Math.min(queue.length - 1, next)))
     setTurned(false)
@@ -56,13 +57,14 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
     ['s', 'Shuffle', Shuffle, shuffle],
     ['h', hidden === 'back' ? 'Hide the fronts' : 'Hide the backs', hidden === 'back' ? EyeOff : Eye, () => { setHidden(hidden === 'back' ? 'front' : 'back'); setTurned(false) }],
   ]
+  const sound = (turned ? card[hidden] : card[up]).sound
+  if (sound) actions.push(['p', 'Play the sound', Volume2, () => void new Audio(mediaPath(sound.id)).play()])
   const onKey = (event: React.KeyboardEvent): void => {
     const action = actions.find(([key]) => key === event.key || key === event.key.toLowerCase())
     if (!action || (event.key === ' ' && event.target instanceof HTMLButtonElement && !event.target.dataset.card)) return
     event.preventDefault()
     if (!action[4]) action[3]()
   }
-  const up: Side = hidden === 'back' ? 'front' : 'back'
   return (
     <dialog ref={dialog} className="modal" aria-label="Flashcards on the wall" onClose={onClose} onKeyDown={onKey}>
       <div className="modal-box grid h-[96vh] max-h-none w-[97vw] max-w-none grid-rows-[auto_1fr_auto] gap-4">
