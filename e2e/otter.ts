@@ -53,7 +53,7 @@ export const test = base.extend<Tests, Workers>({
     expect(errors).toEqual([])
   },
   phone: async ({ browser, server }, use) => {
-    const context = await browser.newContext({ viewport: { width: 360, height: 640 }, hasTouch: true, isMobile: true, baseURL: server.url, locale: 'en-GB' })
+    const context = await browser.newContext({ viewport: { width: 360, height: 640 }, hasTouch: true, isMobile: true, reducedMotion: 'reduce', baseURL: server.url, locale: 'en-GB' })
     const page = await context.newPage()
     const errors = errorsOf(page)
     await use(page)

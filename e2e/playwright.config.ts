@@ -4,7 +4,8 @@ export default defineConfig({
   testDir: '.', testMatch: '*.e2e.ts', outputDir: process.env.OTTER_TEST_OUTPUT ?? 'test-results', workers: Number(process.env.WORKERS ?? 1), timeout: 240_000, expect: { timeout: Number(process.env.PATIENCE ?? 20_000) },
   reporter: [['list'], ['json']],
   use: {
-    viewport: { width: 1280, height: 800 },
+    // Colours that are still changing can't be judged.
+    viewport: { width: 1280, height: 800 }, contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],

@@ -3,7 +3,9 @@ import { expect, expectAccessible, test } from './otter.ts'
 import { join, openGame, puzzleOf, share } from './playing.ts'
 
 test('a quiz is chosen and typed on a phone; what was missed comes again, then all answers', async ({ teacher, phone, server }) => {
-  await openGame(teacher, 'Bridges and forces', 'Quiz')
+  await teacher.getByRole('link', { name: 'Bridges and forces' }).click()
+  await teacher.getByRole('button', { name: 'Make a game' }).click()
+  await expect(teacher.getByRole('heading', { name: 'Quiz', exact: true })).toBeVisible()
   await teacher.getByLabel('Of the list', { exact: true }).selectOption('One group')
   await teacher.getByLabel('Group', { exact: true }).selectOption('Shapes')
   await teacher.getByLabel('Passes from (%)').fill('60')

@@ -70,7 +70,7 @@ test('pasted words become a word search that a student plays by link, and the te
   await teacher.reload()
   await expect(teacher.getByLabel('Answer, row 6', { exact: true })).toHaveValue('weir')
 
-  await teacher.getByRole('button', { name: 'Make a game' }).click()
+  await teacher.getByRole('link', { name: 'Word search' }).click()
   // The preview follows the options; a seed typed back gives the same grid.
   const letters = (): Promise<string> => teacher.getByRole('application').innerText()
   const first = await letters()
@@ -178,7 +178,7 @@ test('pasted words become a word search that a student plays by link, and the te
 
 test('sheets are printed in versions, with keys and a code, through the browser and as a PDF', async ({ teacher }) => {
   await teacher.getByRole('link', { name: /Market day/ }).click()
-  await teacher.getByRole('button', { name: 'Make a game' }).click()
+  await teacher.getByRole('link', { name: 'Word search' }).click()
   await expect(teacher.getByText('12 words,')).toBeVisible()
   await teacher.getByRole('button', { name: 'Print' }).click()
   await teacher.getByLabel('Versions').fill('3')
@@ -257,7 +257,7 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
   await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('otter')
   await teacher.getByLabel('Answer, row 4', { exact: true }).press('Control+z')
   await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('x')
-  await teacher.getByRole('button', { name: 'Make a game' }).click()
+  await teacher.getByRole('link', { name: 'Word search' }).click()
   await expect(teacher.getByText('Spelled inside beekeeper, beehive')).toBeVisible()
   await expect(teacher.getByText('One letter is too short to hide.')).toBeVisible()
   await teacher.getByRole('link', { name: 'Row 4' }).click()
@@ -296,7 +296,7 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
 
 test('clues alone, a hidden message and Hebrew from the right are played on a phone', async ({ teacher, phone, server }) => {
   await teacher.getByRole('link', { name: /Market day/ }).click()
-  await teacher.getByRole('button', { name: 'Make a game' }).click()
+  await teacher.getByRole('link', { name: 'Word search' }).click()
   await teacher.getByLabel('Students see').selectOption('clues')
   await teacher.getByLabel('Hidden message').fill('שלום לכולם נתראה מחר בשוק')
   await expect(teacher.getByText('12 words,')).toBeVisible()

@@ -1,6 +1,6 @@
 import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core'
 import { Check, Lightbulb, X } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useLayoutEffect, useState } from 'react'
 import { useTranslation } from 'react-i18next'
 import { FaceBody, FaceSounds, ShownFace } from '../ShownFace.tsx'
 import { Countdown } from './Countdown.tsx'
@@ -23,7 +23,8 @@ export function Question({ question, told, waiting, send }: QuestionProps) {
     setChosen(several ? (chosen.includes(choice) ? chosen.filter((own) => own !== choice) : [...chosen, choice]) : [choice])
     if (!several) send({ type: 'choose', choices: [choice] })
   }
-  useEffect(() => {
+  // Before the screen is painted: the quick type as soon as they see.
+  useLayoutEffect(() => {
     if (form !== 'choice' || told) return
     const onKey = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.target instanceof HTMLSelectElement) return

@@ -52,7 +52,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
     return () => removeEventListener('keydown', key)
   }, [redo, undo])
 
-  const shown = kind ?? choices.kind
+  const shown = kind ?? (fits[choices.kind].ready ? choices.kind : GAME_KINDS.find((one) => fits[one].ready) ?? choices.kind)
   const go = (path: string): void => void own.flush().then((saved) => saved && navigate(`/lists/${list.id}${path}`))
   const shareNow = async (as: GameKind): Promise<void> => {
     if (!(await own.flush())) return
