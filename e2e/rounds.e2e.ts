@@ -18,12 +18,15 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
   const choice = (question: number, right: boolean): string => questions[question].choices.find((own) => own.right === right)?.face.text ?? ''
   await expect(phone.getByText('Question 1 of 3')).toBeVisible()
   await expectAccessible(phone)
+  // An answer given without a connection, before the page is closed, is not lost.
+  await phone.route('**/moves', (route) => route.abort())
   await phone.getByRole('button', { name: choice(0, false) }).tap()
+  await expect(phone.getByText(/No connection/)).toBeVisible()
+  await phone.unroute('**/moves')
+  await phone.reload()
   await expect(phone.getByText('Not this time')).toBeVisible()
   await expect(phone.getByText(`The answer is ${choice(0, true)}`)).toBeVisible()
   await expectAccessible(phone)
-  await phone.reload()
-  await expect(phone.getByText('Not this time')).toBeVisible()
   await phone.getByRole('button', { name: 'Next' }).tap()
   for (const question of [1, 2]) {
     await expect(phone.getByText(`Question ${question + 1} of 3`)).toBeVisible()

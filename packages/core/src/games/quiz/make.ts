@@ -52,10 +52,13 @@ function ordered(entries: readonly Entry[], order: QuizOptions['order'], random:
 
 function questionOf(entry: Entry, options: QuizOptions, wrong: WrongChoices, random: Random): QuizQuestion {
   const { id: entryId, prompt, answer, hint, fact, scored } = entry
-  const form = formOf(entry, options.form, random)
+  const wished = formOf(entry, options.form, random)
+  const choices = wished === 'typed' ? [] : wished === 'true-false' ? claimOf(entry, wrong, random) : choicesOf(entry, options.choices, wrong, random)
+  // Where nothing in the list is wrong here, there is nothing to choose: then it is typed.
+  const form = wished === 'choice' && scored && choices.every(({ right }) => right) && answer.text.trim() !== '' ? 'typed' : wished
   return {
     entryId, form, prompt, answer, hint, fact, scored,
-    choices: form === 'typed' ? [] : form === 'true-false' ? claimOf(entry, wrong, random) : choicesOf(entry, options.choices, wrong, random),
+    choices: form === 'typed' ? [] : choices,
     accepted: [answer.text, ...entry.accepted, ...entry.choices.filter(({ right }) => right).map(({ text }) => text)].filter((text) => text.trim() !== ''),
     seconds: entry.seconds ?? options.seconds, worth: scored ? entry.worth ?? WORTH : 0,
   }

@@ -55,7 +55,7 @@ export interface QuizPlay {
 
 export function start({ questions, cards }: QuizPuzzle, _random: unknown, at: number): QuizPlay {
   return {
-    startedAt: at, lastAt: at, askedAt: at, finishedAt: null, phase: cards ? 'cards' : 'asking', round: 1, queue: [...questions.keys()], hinted: false, hints: 0,
+    startedAt: at, lastAt: at, askedAt: at, finishedAt: null, phase: cards && questions.some(({ scored }) => scored) ? 'cards' : 'asking', round: 1, queue: [...questions.keys()], hinted: false, hints: 0,
     last: null, answers: [], secondAsked: [], secondRight: [],
   }
 }

@@ -90,6 +90,8 @@ export function usePlay(code: string): PlayState {
     join: (name) => call<PlayReply>('POST', `/play/${code}/join`, { name }).then(keep, fail),
     again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
     leave: () => {
+      // What is not yet sent belongs to the one who leaves, not to the next one at this device.
+      queue.current = []
       keepMoves(code, [])
       return call<void>('POST', `/play/${code}/leave`, {}).then(reload, fail)
     },
