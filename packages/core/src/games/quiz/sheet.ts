@@ -3,10 +3,10 @@ import { squareOf } from '../shownFace.ts'
 import { wordsOf } from './judge.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
-const LINES_PER_PAGE = 38
-/** Letters that fit on a line beside each other, and what stands between two choices. */
-const LINE_LETTERS = 64
-const BETWEEN = '\u2003\u2003'
+const LINES_PER_PAGE = 42
+/** Letters that fit on a line beside each other, and what stands between two choices: wide spaces are in no font of ours. */
+const LINE_LETTERS = 84
+const BETWEEN = '\u00a0'.repeat(7)
 
 /** Gives the questions with their choices or lines to write on, or the key, over as many pages as they need. */
 export function sheet({ questions }: QuizPuzzle, isKey: boolean): SheetPage[] {
@@ -35,8 +35,8 @@ function pageOf(items: SheetItems['items']): SheetPage {
 
 function belowOf(question: QuizQuestion): string[] {
   if (question.form === 'typed') return ['______________________________']
-  if (question.form === 'true-false') return [[wordsOf(question, 0), '○ ✓', '○ ✗'].join(BETWEEN)]
-  const choices = question.choices.map((_, index) => `○ ${String.fromCharCode(65 + index)}\u2002${wordsOf(question, index)}`)
+  if (question.form === 'true-false') return [[wordsOf(question, 0), '○ ✓', '○ ×'].join(BETWEEN)]
+  const choices = question.choices.map((_, index) => `○ ${String.fromCharCode(65 + index)}\u00a0\u00a0${wordsOf(question, index)}`)
   const longest = Math.max(...choices.map((choice) => choice.length)) + BETWEEN.length
   const perLine = [choices.length, 2].find((count) => count * longest <= LINE_LETTERS) ?? 1
   return Array.from({ length: Math.ceil(choices.length / perLine) }, (_, line) => choices.slice(line * perLine, (line + 1) * perLine).join(BETWEEN))
@@ -45,6 +45,6 @@ function belowOf(question: QuizQuestion): string[] {
 function keyOf(question: QuizQuestion): string {
   if (!question.scored) return ''
   if (question.form === 'typed') return question.accepted.join(' / ')
-  if (question.form === 'true-false') return question.choices[0].right ? '✓' : `✗ ${question.answer.text.trim()}`
+  if (question.form === 'true-false') return question.choices[0].right ? '✓' : `× ${question.answer.text.trim()}`
   return question.choices.flatMap(({ right }, index) => (right ? [`${String.fromCharCode(65 + index)} ${wordsOf(question, index)}`] : [])).join(', ')
 }

@@ -30,7 +30,7 @@ export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
       <ol className="grid gap-2" style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}>
         {cards.map(({ face, state }, index) => (
           <li key={index} className="relative aspect-square">
-            <Card number={index + 1} face={face} state={state} onTurn={finished || state === 'found' ? undefined : () => send({ type: 'turn', card: index })} />
+            <Card number={index + 1} columns={columns} face={face} state={state} onTurn={finished || state === 'found' ? undefined : () => send({ type: 'turn', card: index })} />
           </li>
         ))}
       </ol>
@@ -39,15 +39,17 @@ export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
 }
 
 /** A card on the table. One that is up, but no pair, can be chosen again. */
-function Card({ number, face, state, onTurn }: { number: number; face: Face | null; state: PairsView['cards'][number]['state']; onTurn: (() => void) | undefined }) {
+function Card({ number, columns, face, state, onTurn }: { number: number; columns: number; face: Face | null; state: PairsView['cards'][number]['state']; onTurn: (() => void) | undefined }) {
   const { t } = useTranslation()
   if (!face) return <button type="button" className="card-back absolute inset-0 rounded-lg border border-base-300" aria-label={t('pairs.down', { number })} onClick={onTurn}><span className="quiet">{number}</span></button>
-  const shape = `absolute inset-0 flex items-center justify-center overflow-hidden rounded-lg border-2 bg-base-100 p-1 text-center leading-tight wrap-break-word ${state === 'found' ? 'border-success' : 'border-secondary'} ${sizeFor(face.text)}`
+  const shape = `absolute inset-0 flex items-center justify-center overflow-hidden rounded-lg border-2 bg-base-100 p-1 text-center leading-tight wrap-break-word ${state === 'found' ? 'border-success' : 'border-secondary'} ${sizeFor(face.text, columns)}`
   const inside = face.picture ? <img src={mediaPath(face.picture.id)} alt={face.picture.alt || t('play.picture')} className="max-h-full max-w-full object-contain" /> : <bdi>{face.text}</bdi>
   return onTurn ? <button type="button" className={shape} onClick={onTurn}>{inside}</button> : <div className={shape}>{inside}</div>
 }
 
-function sizeFor(text: string): string {
+/** Letters as large as a card of a phone lets them be; smaller where many cards lie beside each other. */
+function sizeFor(text: string, columns: number): string {
   const longest = Math.max(0, ...text.split(/\s+/u).map((word) => word.length))
-  return longest > 11 || text.length > 28 ? 'text-xs hyphens-auto' : longest > 8 || text.length > 16 ? 'text-sm' : 'text-base'
+  const room = 40 / columns
+  return longest > room + 1 || text.length > room * 3 ? 'text-xs hyphens-auto' : longest > room - 2 || text.length > room * 1.6 ? 'text-sm' : 'text-base'
 }
