@@ -50,7 +50,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
   const shownJoins = done && solution ? joins.map((place, row) => place ?? solution[row]) : joins
   return (
     <div className="flex flex-col gap-3">
-      <p className="flex justify-between gap-2 text-sm"><span role="status">{wrong ? t('matching.wrong') : t('matching.howTo')}</span>{rounds > 1 && <span className="quiet whitespace-nowrap">{t('matching.round', { round, rounds })}</span>}</p>
+      <p className="flex justify-between gap-2 text-sm"><span role="status">{wrong ? t('matching.wrong') : done ? '' : t('matching.howTo')}</span>{rounds > 1 && <span className="quiet whitespace-nowrap">{t('matching.round', { round, rounds })}</span>}</p>
       <div ref={board} className="relative grid grid-cols-[1fr_2.25rem_1fr] select-none">
         <ol className="flex flex-col gap-2" aria-label={t('matching.left')}>
           {left.map((face, own) => (
@@ -84,7 +84,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
         </ol>
         <Lines board={board} joins={shownJoins} marks={done ? marks.map((mark, row) => (joins[row] === null ? 'solution' : mark)) : marks} drag={drag} />
       </div>
-      {done && solution && marks.includes('wrong') && <ul className="text-sm">{marks.map((mark, row) => mark === 'wrong' && <li key={row}>{row + 1}: {t('matching.belongs', { letter: LETTERS[solution[row]] })}</li>)}</ul>}
+      {done && solution && marks.includes('wrong') && <ul className="text-sm">{marks.map((mark, row) => mark === 'wrong' && <li key={row}><bdi>{left[row].text || row + 1}</bdi>: {t('matching.belongs', { letter: LETTERS[solution[row]] })} <strong><bdi>{right[solution[row]].text}</bdi></strong></li>)}</ul>}
       {check === 'at-end' && !done && <button type="button" className="btn btn-primary mx-auto h-12" disabled={waiting || joins.includes(null)} onClick={() => send({ type: 'check' })}>{t('matching.check')}</button>}
       {done && !finished && <button type="button" autoFocus className="btn btn-primary mx-auto h-12" disabled={waiting} onClick={() => send({ type: 'next' })}>{t('matching.next')}</button>}
     </div>
