@@ -119,6 +119,13 @@ describe('Every game', () => {
       const sent = JSON.stringify(game.view(puzzle, game.start(puzzle, randomFrom('p'), 0))).toLowerCase()
       for (const word of WORDS.slice(0, 8)) expect(sent, kind).not.to.include(word)
     }
+    // A picture's words would tell the answer, even where it stands among the choices.
+    const pictured = { ...list, entries: list.entries.map((entry) => ({ ...entry, prompt: { text: '', picture: { id: entry.id, alt: `a ${entry.answer.text}`, credit: '' } } })) }
+    for (const kind of ['quiz', 'matching', 'flashcards'] as const) {
+      const game = gameOf(kind)
+      const made = game.make(pictured, game.options.parse({}), randomFrom('secret'))
+      expect(JSON.stringify(game.view(made, game.start(made, randomFrom('p'), 0))), kind).not.to.match(/"alt":"a q/u)
+    }
     const quiz = gameOf('quiz')
     const puzzle = quiz.make(list, quiz.options.parse({}), randomFrom('secret'))
     expect(JSON.stringify(quiz.view(puzzle, quiz.start(puzzle, randomFrom('p'), 0)))).not.to.match(/"right":true|"answers":\["q/u)

@@ -27,7 +27,7 @@ describe('Typed answers', () => {
       ['pao', 'pão', 'accents', 'pt'], ['pao', 'pão', undefined, 'pt', 'kept'], ['eleve', 'élève', 'accents', 'fr'], ['geladeirra', 'geladeira', 'slip', 'pt', 'kept'], ['gêladeira', 'geladeira', undefined, 'pt', 'kept'],
       ['a drone', 'drone', 'article'], ['The Drone', 'drone', 'article'], ['drone', 'the drone', 'article'], ['a geladeira', 'geladeira', 'article', 'pt'], ['l\'arche', 'arche', 'article', 'fr'], ['der Hund', 'Hund', 'article', 'de'],
       ['12', 'twelve', 'number'], ['twenty one', '21', 'number'], ['one hundred and five', '105', 'number'], ['1,000', '1000', 'number'], ['three wheels', '3 wheels', 'number'], ['veintiuno', '21', 'number', 'es'], ['1.000', '1000', 'number', 'de'],
-      ['zwölf', '12', 'number', 'de'], ['3,5', '3.5', 'letters', 'fr'], ['-5', '5', undefined], ['35', '3.5', undefined], ['minus five', '-5', 'number'], ['13', '12', undefined], ['1944', '1945', undefined],
+      ['zwölf', '12', 'number', 'de'], ['3,5', '3.5', 'letters', 'fr'], ['-5', '5', undefined], ['35', '3.5', undefined], ['minus five', '-5', 'number'], ['13', '12', undefined], ['1944', '1945', undefined], ['8', '80', undefined], ['60', '70', undefined, 'es'], ['sesenta', 'setenta', undefined, 'es'], ['sesenta', '70', undefined, 'es'], ['setetna', 'setenta', 'slip', 'es'],
       ['compresion', 'compression', 'slip'], ['compressoin', 'compression', 'slip'], ['conpression', 'compression', 'slip'], ['compreson', 'compression', undefined], ['bem', 'beam', undefined], ['tensoin rope', 'tension rope', 'slip'],
       ['tention', 'torsion', undefined], ['', 'beam', undefined], ['דבש', 'דבש', 'none', 'he'], ['nectr', 'nectar', 'slip'], ['vector', 'nectar', undefined],
     ]

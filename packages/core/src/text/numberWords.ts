@@ -6,6 +6,7 @@ import { toCardinal as hebrew } from 'n2words/he-IL'
 import { toCardinal as italian } from 'n2words/it-IT'
 import { toCardinal as dutch } from 'n2words/nl-NL'
 import { toCardinal as portuguese } from 'n2words/pt-PT'
+import { foldText } from './foldText.ts'
 
 const SPELLED: Record<string, (value: number) => string> = { de: german, en: english, es: spanish, fr: french, he: hebrew, it: italian, nl: dutch, pt: portuguese }
 /** A number in digits: a sign where it begins a word, thousands apart or not, a point or comma before decimals. */
@@ -26,6 +27,16 @@ export function numbersInWords(text: string, language: string): string {
     // "a hundred and one" and "a hundred one" are one number.
     return ` ${code === 'en' ? words.replaceAll(' and ', ' ') : words} `
   })
+}
+
+const NUMBER_WORDS = new Map<string, Set<string>>()
+
+/** Tells whether a word is part of a number up to a hundred, as its language writes it: such a word is never a slip for another. */
+export function isNumberWord(word: string, language: string): boolean {
+  const code = language.slice(0, 2).toLowerCase() || 'en'
+  let words = NUMBER_WORDS.get(code)
+  if (!words) NUMBER_WORDS.set(code, words = new Set(Array.from({ length: 101 }, (_, value) => numbersInWords(String(value), code)).flatMap((text) => foldText(text, { accents: 'folded' }).split(' '))))
+  return words.has(word)
 }
 
 function valueOf(digits: string, mark: string | undefined, decimals: string | undefined, code: string): number {

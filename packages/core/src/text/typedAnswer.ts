@@ -1,6 +1,6 @@
 import { foldAccents, graphemesOf } from './graphemes.ts'
 import { foldText } from './foldText.ts'
-import { numbersInWords } from './numberWords.ts'
+import { isNumberWord, numbersInWords } from './numberWords.ts'
 
 /** In what a typed answer that counts as right may differ from the one accepted. */
 export type Leniency = 'none' | 'letters' | 'accents' | 'article' | 'number' | 'slip'
@@ -38,10 +38,11 @@ export function judgeTyped(given: string, accepted: readonly string[], others: r
     const match = accepted.find((one) => form(one) === own)
     if (match !== undefined) return { accepted: match, why }
   }
-  const form = forms[forms.length - 1][1]
-  const own = form(typed)
-  const near = accepted.find((one) => isSlip(own, form(one), options))
-  return near === undefined || others.some((other) => form(other) === own) ? undefined : { accepted: near, why: 'slip' }
+  // Not with numbers in words: 8 is no slip for 80, though “eight” would be one for “eighty”.
+  const bare = forms[forms.length - 2][1]
+  const near = accepted.find((one) => isSlip(bare(typed), bare(one), options))
+  const spoken = forms[forms.length - 1][1]
+  return near === undefined || others.some((other) => spoken(other) === spoken(typed)) ? undefined : { accepted: near, why: 'slip' }
 }
 
 /** Gives what texts are compared by, from the strictest form to the loosest. */
@@ -66,7 +67,7 @@ function foldSigned(text: string): string {
 }
 
 /** Tells whether two texts differ by one slip in one word, long enough, without digits. */
-function isSlip(one: string, two: string, { accents }: JudgeOptions): boolean {
+function isSlip(one: string, two: string, { accents, language }: JudgeOptions): boolean {
   const ownWords = one.split(' ')
   const words = two.split(' ')
   if (ownWords.length !== words.length) return false
@@ -75,7 +76,7 @@ function isSlip(one: string, two: string, { accents }: JudgeOptions): boolean {
   const [[own, word]] = differing
   // Where accents count, leaving one out is no slip of the hand.
   if (accents === 'kept' && foldAccents(own) === foldAccents(word)) return false
-  return !/\d/u.test(own + word) && graphemesOf(word).length >= LONG_WORD && isOneEdit(graphemesOf(own), graphemesOf(word))
+  return !/\d/u.test(own + word) && !isNumberWord(foldAccents(own), language) && graphemesOf(word).length >= LONG_WORD && isOneEdit(graphemesOf(own), graphemesOf(word))
 }
 
 /** Tells whether one insertion, deletion, substitution or exchange of neighbours turns one into the other. */

@@ -83,7 +83,7 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay): QuizView {
 function askedQuestion({ questions }: QuizPuzzle, play: QuizPlay, question: QuizQuestion): AskedQuestion {
   const all = play.round === 1 ? questions.length : play.secondAsked.length
   return {
-    entryId: question.entryId, form: question.form, prompt: shownFace(question.prompt, question.form === 'typed' ? question.answer.text : ''),
+    entryId: question.entryId, form: question.form, prompt: shownFace(question.prompt, question.answer.text),
     choices: question.choices.map(({ face }) => shownFace(face, '')),
     several: question.form === 'choice' && question.choices.filter(({ right }) => right).length > 1,
     scored: question.scored, worth: question.worth, seconds: question.seconds,
