@@ -92,6 +92,18 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await expectAccessible(phone)
 
   await teacher.getByRole('link', { name: 'Games' }).click()
+  // Checked when all are drawn: what was dragged stays.
+  await teacher.getByLabel('Lines are checked').selectOption('When all are drawn')
+  await expect(teacher.getByRole('button', { name: 'Check my lines' })).toBeVisible()
+  const rows = teacher.getByRole('list', { name: 'To be joined' }).getByRole('button')
+  const ends = await Promise.all([rows.first(), teacher.locator('[data-right]').first()].map((own) => own.boundingBox()))
+  const [start, end] = ends.map((box) => ({ x: (box?.x ?? 0) + 40, y: (box?.y ?? 0) + 20 }))
+  await teacher.mouse.move(start.x, start.y)
+  await teacher.mouse.down()
+  await teacher.mouse.move(end.x, end.y, { steps: 6 })
+  await teacher.mouse.up()
+  await expect(rows.first()).toHaveAccessibleDescription('joined with A')
+  await expect(rows.first()).toHaveAttribute('aria-pressed', 'false')
   await teacher.getByRole('button', { name: 'Unscramble' }).click()
   await teacher.getByLabel('Of the list', { exact: true }).selectOption('The first …')
   await teacher.getByLabel('How many').fill('2')

@@ -18,6 +18,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
   const [picked, setPicked] = useState<number | null>(null)
   const [drag, setDrag] = useState<{ left: number; x: number; y: number } | null>(null)
   const began = useRef<{ x: number; y: number }>(undefined)
+  const dragged = useRef(false)
   // Two columns leave a phone no room for buttons that speak: a tap on a card reads it aloud.
   const speak = useSpeech()
   const { left, right, joins, marks, check, round, rounds, done, finished, wrong, solution } = view
@@ -28,6 +29,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
   const onDown = (own: number) => (event: PointerEvent): void => {
     if (marks[own] !== null) return
     began.current = { x: event.clientX, y: event.clientY }
+    dragged.current = false
     event.currentTarget.setPointerCapture(event.pointerId)
   }
   const onMove = (own: number) => (event: PointerEvent): void => {
@@ -40,10 +42,13 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
     began.current = undefined
     if (!drag) return
     setDrag(null)
+    dragged.current = true
     const other = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-right]')?.dataset.right
     if (other !== undefined) join(own, Number(other))
   }
-  const onLeft = (own: number): void => {
+  const onLeft = (own: number, byPointer: boolean): void => {
+    // A drag ends with a click on where it began; that one is not meant.
+    if (byPointer && dragged.current) return
     if (joins[own] !== null && picked !== own) send({ type: 'part', left: own })
     setPicked(picked === own ? null : own)
   }
@@ -55,7 +60,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
         <ol className="flex flex-col gap-2" aria-label={t('matching.left')}>
           {left.map((face, own) => (
             <li key={own} className="flex flex-1">
-              <button type="button" data-left={own} aria-pressed={picked === own} aria-describedby={`join-${own}`} onClick={() => { speak?.(face.text); if (marks[own] === null) onLeft(own) }}
+              <button type="button" data-left={own} aria-pressed={picked === own} aria-describedby={`join-${own}`} onClick={(event) => { speak?.(face.text); if (marks[own] === null) onLeft(own, event.detail > 0) }}
                 onPointerDown={onDown(own)} onPointerMove={onMove(own)} onPointerUp={onUp(own)} onPointerCancel={() => { began.current = undefined; setDrag(null) }}
                 className={`btn h-auto min-h-12 min-w-0 flex-1 touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === own ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === own ? 'border-error!' : ''}`}>
                 <span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>

@@ -19,7 +19,8 @@ export function Question({ question, told, waiting, send }: QuestionProps) {
   const { form, prompt, choices, several, number, of, seconds, hasHint, hint } = question
   const [chosen, setChosen] = useState<readonly number[]>([])
   const choose = (choice: number): void => {
-    if (told) return
+    // One answer is on its way already: a second would only be shown, not counted.
+    if (told || waiting) return
     setChosen(several ? (chosen.includes(choice) ? chosen.filter((own) => own !== choice) : [...chosen, choice]) : [choice])
     if (!several) send({ type: 'choose', choices: [choice] })
   }
@@ -37,7 +38,7 @@ export function Question({ question, told, waiting, send }: QuestionProps) {
   return (
     <>
       <p className="quiet flex justify-between gap-2 text-sm"><span>{t('quiz.number', { number, of })}</span>{!question.scored && <span>{t('quiz.opinion')}</span>}</p>
-      {seconds > 0 && <Countdown seconds={seconds} stopped={told !== null} onEnd={() => send({ type: 'late' })} />}
+      {seconds > 0 && <Countdown seconds={seconds} stopped={told !== null} onEnd={() => !waiting && send({ type: 'late' })} />}
       <h2 className="py-2 text-center text-2xl leading-snug"><ShownFace face={prompt} className="justify-center" /></h2>
       {hint && <p className="panel p-2 text-center"><span className="quiet">{t('quiz.hint')}:</span> {hint}</p>}
       {form === 'choice' && (
