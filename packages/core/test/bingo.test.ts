@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { dealCards, sharedBound } from '../src/games/bingo/cards.ts'
 import { completingSets, forecast } from '../src/games/bingo/forecast.ts'
 import { bingo, BingoOptions, checkClaim, PuzzleError, randomFrom, type BingoPattern, type BingoPuzzle } from '../src/index.ts'
+import { begin, when } from './playing.ts'
 import { listOf, sampleList } from './sampleWords.ts'
 
 /** Lines as a person sees them, written apart from the code that plays. */
@@ -144,7 +145,7 @@ describe('Bingo', () => {
 
   it('is played on a device: marks are judged by the call, and a bingo ends it', () => {
     const puzzle = made(12, { size: 3, cards: 6 })
-    let play = bingo.start(puzzle, randomFrom('p'), 0)
+    let play = bingo.start(puzzle, begin('p'))
     expect(JSON.stringify(bingo.view(puzzle, play))).not.to.include('"calls"')
     const outcomes: string[] = []
     for (let call = 0; call < 12 && !bingo.score(puzzle, play).finished; call++) {
@@ -152,7 +153,7 @@ describe('Bingo', () => {
       const wrong = puzzle.cards[play.card].cells.findIndex((term) => term !== null && puzzle.calls.indexOf(term) > call)
       const moves = [...(call === 0 && wrong >= 0 ? [wrong] : []), ...(place < 0 ? [] : [place])].map((own) => ({ type: 'mark' as const, place: own }))
       for (const move of [...moves, { type: 'claim' as const }, { type: 'next' as const }]) {
-        const step = bingo.move(puzzle, play, move, call * 1000)
+        const step = bingo.move(puzzle, play, move, when(call * 1000))
         play = step.play
         outcomes.push(...step.responses.map(({ outcome }) => outcome))
       }

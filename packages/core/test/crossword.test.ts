@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { askedList, crossword, CrosswordOptions, newEntry, randomFrom, searchCrossword, type CrosswordPuzzle, type EntryList } from '../src/index.ts'
+import { begin, when } from './playing.ts'
 import { faultsOf, smallestArea } from './crosswordChecker.ts'
 import { idOf, listOf, sampleList } from './sampleWords.ts'
 
@@ -102,23 +103,26 @@ describe('Crosswords', () => {
   it('are solved letter by letter, without an answer in what the player sees', () => {
     const list = listOf(['ice cream', 'rice', 'mice'])
     const puzzle = made(list)
-    let play = crossword.start(puzzle, randomFrom('p'), 0)
+    let play = crossword.start(puzzle, begin('p'))
     const cellsOfWord = (index: number): number[] => puzzle.words[index].letters.map((_, at) => (puzzle.words[index].dir === 'across' ? puzzle.words[index].row * puzzle.cols + puzzle.words[index].col + at : (puzzle.words[index].row + at) * puzzle.cols + puzzle.words[index].col))
-    const write = (index: number, text: string[], at: number): ReturnType<typeof crossword.move> => crossword.move(puzzle, play, { type: 'write', cells: cellsOfWord(index).map((cell, place) => ({ cell, letter: text[place] })) }, at)
+    const write = (index: number, text: string[], at: number): ReturnType<typeof crossword.move> => crossword.move(puzzle, play, { type: 'write', cells: cellsOfWord(index).map((cell, place) => ({ cell, letter: text[place] })) }, when(at))
     const seen = JSON.stringify(crossword.view(puzzle, play))
     for (const { text, letters } of puzzle.words) expect(seen.includes(text) || seen.includes(letters.join(''))).to.equal(false)
 
     let step = write(0, puzzle.words[0].letters.map(() => 'q'), 1000)
     expect(step.responses).to.deep.equal([])
-    play = crossword.move(puzzle, step.play, { type: 'check', scope: 'word', cell: 0, word: 0 }, 1500).play
+    play = crossword.move(puzzle, step.play, { type: 'check', scope: 'word', cell: 0, word: 0 }, when(1500)).play
     expect(crossword.view(puzzle, play).marks.filter((mark) => mark === 'wrong').length).to.equal(puzzle.words[0].letters.length)
     step = write(0, puzzle.words[0].letters.map((letter) => letter.toLowerCase()), 2000)
     play = step.play
-    expect(step.responses).to.deep.equal([{ entryId: puzzle.words[0].entryId, outcome: 'right', given: puzzle.words[0].text, points: 10, milliseconds: 2000 }])
-    play = crossword.move(puzzle, play, { type: 'reveal', scope: 'word', cell: 0, word: 1 }, 3000).play
+    expect(step.responses).to.have.length(1)
+    expect(step.responses[0]).to.include({ entryId: puzzle.words[0].entryId, outcome: 'right', given: puzzle.words[0].text, points: 10, hints: 0, place: 0, milliseconds: 2000 })
+    step = crossword.move(puzzle, play, { type: 'reveal', scope: 'word', cell: 0, word: 1 }, when(3000))
+    play = step.play
+    expect(step.responses.map(({ outcome, given }) => [outcome, given])).to.deep.equal([['passed', '']])
     expect(crossword.score(puzzle, play)).to.include({ hints: 2, total: 3, finished: false })
-    step = crossword.move(puzzle, play, { type: 'finish' }, 4000)
-    expect(step.responses.map(({ outcome }) => outcome)).to.deep.equal(['passed'])
+    step = crossword.move(puzzle, play, { type: 'finish' }, when(4000))
+    expect(step.responses, 'a word not filled in is not reached').to.deep.equal([])
     expect(crossword.score(puzzle, step.play).finished).to.equal(true)
     expect(crossword.view(puzzle, step.play).clues.map(({ answer }) => answer?.text)).to.have.members(['ice cream', 'rice', 'mice'])
   })

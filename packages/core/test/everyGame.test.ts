@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { GAME_KINDS, gameOf, newEntry, PuzzleError, randomFrom, type EntryList, type GameKind, type Random, type Response } from '../src/index.ts'
+import { clockAt, GAME_KINDS, gameOf, newEntry, PuzzleError, randomFrom, type Beginning, type EntryList, type GameKind, type PlayClock, type Random, type Response, type When } from '../src/index.ts'
+import { begin } from './playing.ts'
 import { idOf } from './sampleWords.ts'
 
 /** Moves of each game, drawn without knowing the answers; some fit the moment, some don't. */
@@ -41,43 +42,51 @@ const anyList = fc.record({ count: fc.integer({ min: 1, max: 14 }), seed: fc.str
   return { list: { title: 'Any', answerLanguage: 'en', promptLanguage: 'en', entries } satisfies EntryList, ask }
 })
 
-interface Played {
-  responses: Response[]
-  /** Everything that was sent to the player before the end. */
-  sent: string
-}
-
-function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number): Played {
+/** Plays at random to the end, kept as JSON at each move as a database keeps it, and checks that results can be told from the responses alone. */
+function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number, seat: number): Response[] {
   const game = gameOf(kind)
-  let play = game.start(puzzle, random, 1000)
+  const beginning = (): Beginning => ({ random: randomFrom(`start ${moves}`), seat, now: 1e12 })
+  const kept = <Value>(value: Value): Value => JSON.parse(JSON.stringify(value)) as Value
+  let play = kept(game.start(puzzle, beginning()))
+  const made: { move: unknown; at: When }[] = []
   const responses: Response[] = []
-  let sent = JSON.stringify(game.view(puzzle, play))
-  for (let made = 0; made <= moves; made++) {
-    const move = game.moves.parse(made === moves ? { type: 'finish' } : MOVES[kind](random.below.bind(random)))
+  let clock: PlayClock = { clock: 0, movedAt: 1e12 }
+  for (let index = 0; index <= moves; index++) {
+    const move = game.moves.parse(index === moves ? { type: 'finish' } : MOVES[kind](random.below.bind(random)))
+    const now = clock.movedAt + [900, 1700, 5200, 3 * 24 * 3600_000][random.below(20) === 0 ? 3 : random.below(3)]
+    clock = { clock: clockAt(clock, now, game.deadline?.(puzzle, play) ?? null), movedAt: now }
+    const at = { clock: clock.clock, now }
     const before = JSON.stringify(play)
-    const step = game.move(puzzle, play, move, 1000 + made * 1700)
+    const step = game.move(puzzle, play, move, at)
     expect(JSON.stringify(play), 'a move changes no state but gives a new one').to.equal(before)
-    // What a database keeps must play on as well.
-    play = JSON.parse(JSON.stringify(step.play)) as unknown
+    if (JSON.stringify(step.play) !== before) made.push({ move: kept(move), at })
+    else expect(step.responses, 'what changes nothing answers nothing').to.deep.equal([])
+    play = kept(step.play)
     responses.push(...step.responses)
-    if (!game.score(puzzle, play).finished) sent += JSON.stringify(game.view(puzzle, play))
   }
-  const { finished, right, total, points } = game.score(puzzle, play)
+  let again = game.start(puzzle, beginning())
+  for (const { move, at } of made) again = game.move(puzzle, again, game.moves.parse(move), at).play
+  expect(JSON.stringify(again), 'the moves lead to the same state again').to.equal(JSON.stringify(play))
+
+  const { finished, right, total, points, bonus, milliseconds } = game.score(puzzle, play)
+  const asked = game.asked(puzzle, play)
+  const counting = responses.filter(({ counts }) => counts)
   expect(finished).to.equal(true)
-  const scored = responses.filter(({ outcome }) => outcome !== 'unscored')
-  const again = scored.map(({ entryId }) => entryId).filter((id, index, all) => all.indexOf(id) !== index)
-  if (kind !== 'bingo') expect(again, 'each entry is scored once').to.deep.equal([])
-  const asked = game.asked(puzzle)
-  expect(scored.every(({ entryId }) => asked.some((one) => one.entryId === entryId))).to.equal(true)
-  if (kind !== 'bingo') {
-    expect([right, points]).to.deep.equal([scored.filter(({ outcome }) => outcome === 'right').length, scored.reduce((sum, response) => sum + response.points, 0)])
-    expect(scored.length).to.equal(total)
+  expect([right, points, total]).to.deep.equal([
+    counting.filter(({ outcome }) => outcome === 'right').length, counting.reduce((sum, response) => sum + response.points, bonus), asked.filter(({ counts }) => counts).length,
+  ])
+  expect(new Set(responses.map(({ entryId, round, occasion }) => `${entryId} ${round} ${occasion}`)).size, 'each response has a key of its own').to.equal(responses.length)
+  for (const { entryId, counts, outcome, points: earned, milliseconds: took, place, hints } of responses) {
+    const question = asked.find((one) => one.entryId === entryId)
+    expect(question, 'only what is asked is answered').not.to.equal(undefined)
+    if (counts) expect([question?.counts, outcome]).to.satisfy(([own]: [boolean]) => own && outcome !== 'opinion')
+    expect([earned, took, place, hints].every((number) => Number.isInteger(number) && number >= 0)).to.equal(true)
   }
-  expect(responses.every((response) => response.milliseconds >= 0 && response.points >= 0)).to.equal(true)
-  const after = game.move(puzzle, play, game.moves.parse({ type: 'finish' }), 9e9)
+  expect(milliseconds, 'days away from the page are no playing time').to.be.at.most((moves + 1) * 60_000)
+  const after = game.move(puzzle, play, game.moves.parse({ type: 'finish' }), { clock: 9e9, now: 9e12 })
   expect([JSON.stringify(after.play), after.responses]).to.deep.equal([JSON.stringify(play), []])
   expect(JSON.stringify(game.view(puzzle, play))).to.be.a('string')
-  return { responses, sent }
+  return responses
 }
 
 describe('Every game', () => {
@@ -85,7 +94,7 @@ describe('Every game', () => {
     it(`keeps the contract whatever is played: ${kind}`, function () {
       this.timeout(60_000)
       const game = gameOf(kind)
-      fc.assert(fc.property(anyList, fc.nat(1000), fc.integer({ min: 0, max: 90 }), fc.constantFrom(...OPTIONS[kind]), ({ list, ask }, seed, moves, own) => {
+      fc.assert(fc.property(anyList, fc.nat(1000), fc.integer({ min: 0, max: 90 }), fc.constantFrom(...OPTIONS[kind]), fc.integer({ min: 1, max: 40 }), ({ list, ask }, seed, moves, own, seat) => {
         const options = game.options.parse({ ask, ...own })
         const make = (): unknown => game.make(list, options, randomFrom(String(seed)))
         let puzzle: unknown
@@ -100,7 +109,7 @@ describe('Every game', () => {
         expect(game.fit(list, options).ready).to.equal(true)
         expect(JSON.stringify(make()), 'same seed, same puzzle').to.equal(JSON.stringify(puzzle))
         const stored = JSON.parse(JSON.stringify(puzzle)) as unknown
-        playOn(kind, stored, randomFrom(`play ${seed}`), moves)
+        playOn(kind, stored, randomFrom(`play ${seed}`), moves, seat)
         if (game.onPaper) {
           const pages = [false, true].map((isKey) => game.sheet(stored, isKey))
           expect(pages[0].length).to.be.at.least(1)
@@ -116,7 +125,7 @@ describe('Every game', () => {
     for (const [kind, options] of hidden) {
       const game = gameOf(kind)
       const puzzle = game.make(list, game.options.parse(options), randomFrom('secret'))
-      const sent = JSON.stringify(game.view(puzzle, game.start(puzzle, randomFrom('p'), 0))).toLowerCase()
+      const sent = JSON.stringify(game.view(puzzle, game.start(puzzle, begin('p')))).toLowerCase()
       for (const word of WORDS.slice(0, 8)) expect(sent, kind).not.to.include(word)
     }
     // A picture's words would tell the answer, even where it stands among the choices.
@@ -124,10 +133,10 @@ describe('Every game', () => {
     for (const kind of ['quiz', 'matching', 'flashcards'] as const) {
       const game = gameOf(kind)
       const made = game.make(pictured, game.options.parse({}), randomFrom('secret'))
-      expect(JSON.stringify(game.view(made, game.start(made, randomFrom('p'), 0))), kind).not.to.match(/"alt":"a q/u)
+      expect(JSON.stringify(game.view(made, game.start(made, begin('p')))), kind).not.to.match(/"alt":"a q/u)
     }
     const quiz = gameOf('quiz')
     const puzzle = quiz.make(list, quiz.options.parse({}), randomFrom('secret'))
-    expect(JSON.stringify(quiz.view(puzzle, quiz.start(puzzle, randomFrom('p'), 0)))).not.to.match(/"right":true|"answers":\["q/u)
+    expect(JSON.stringify(quiz.view(puzzle, quiz.start(puzzle, begin('p'))))).not.to.match(/"right":true|"answers":\["q/u)
   })
 })

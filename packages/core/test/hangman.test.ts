@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { lettersOf, readDictionary } from '../src/games/hangman/dictionary.ts'
 import { difficulties, hangman, HangmanOptions, newEntry, randomFrom, type EntryList, type HangmanPuzzle } from '../src/index.ts'
+import { begin, when } from './playing.ts'
 import { idOf, listOf, sampleList } from './sampleWords.ts'
 
 const ALPHABET = 'abcdefghijklmnopqrstuvwxyz'
@@ -80,8 +81,8 @@ describe('Hangman', () => {
     expect(folded.words.map(({ text }) => text)).to.deep.equal(['crème brûlée', 'tic-tac'])
     expect(folded.alphabet.join('')).to.equal('ABCDEFGHIJKLMNOPQRSTUVWXYZ')
     expect(make(list, { accents: 'kept' }).alphabet).to.include.members(['È', 'É', 'Û'])
-    let play = hangman.start(folded, randomFrom('p'), 0)
-    play = hangman.move(folded, play, { type: 'guess', letter: 'e' }, 1).play
+    let play = hangman.start(folded, begin('p'))
+    play = hangman.move(folded, play, { type: 'guess', letter: 'e' }, when(1)).play
     expect(hangman.view(folded, play).characters.map((shown) => shown ?? '_').join('')).to.equal('__È_E ____ÉE')
     expect(make(listOf(['ножницы', 'нитка'])).alphabet).to.include('Я')
   })
@@ -89,14 +90,14 @@ describe('Hangman', () => {
   it('tells nothing of the word beforehand, counts a lost one once, and brings it back', () => {
     const entries = listOf(['otter', 'kelp']).entries.map((entry, index) => newEntry({ ...entry, id: idOf(index), prompt: { text: 'a clue', picture: { id: idOf(7), alt: 'an otter', credit: '' } }, hint: 'swims' }))
     const puzzle = make({ ...listOf([]), entries }, { misses: 3, scene: 'boat' })
-    let play = hangman.start(puzzle, randomFrom('p'), 0)
+    let play = hangman.start(puzzle, begin('p'))
     expect(JSON.stringify(hangman.view(puzzle, play)).toLowerCase()).not.to.match(/otter|kelp|swims/)
     const told: string[] = []
     const say = (...moves: Parameters<typeof hangman.move>[2][]): void => {
       for (const move of moves) {
-        const step = hangman.move(puzzle, play, move, 1000)
+        const step = hangman.move(puzzle, play, move, when(1000))
         play = step.play
-        told.push(...step.responses.map(({ outcome, given }) => `${outcome} ${given}`))
+        told.push(...step.responses.map(({ outcome, given, round }) => `${round} ${outcome} ${given}`))
       }
     }
     const guess = (letters: string): void => say(...[...letters].map((letter) => ({ type: 'guess' as const, letter })))
@@ -109,14 +110,14 @@ describe('Hangman', () => {
     say({ type: 'next' })
     expect(hangman.view(puzzle, play).again).to.equal(true)
     guess('oter')
-    expect(told).to.deep.equal(['wrong X Y Z', 'right kelp', 'unscored otter'])
+    expect(told).to.deep.equal(['first wrong X Y Z', 'first right kelp', 'back right otter'])
     expect(hangman.score(puzzle, play)).to.include({ right: 1, total: 2, points: 10, hints: 1, finished: true })
   })
 
   it('lets teams take turns', () => {
     const puzzle = make(listOf(['otter']), { teams: 2 })
-    let play = hangman.start(puzzle, randomFrom('p'), 0)
-    for (const letter of 'txoer') play = hangman.move(puzzle, play, { type: 'guess', letter }, 0).play
+    let play = hangman.start(puzzle, begin('p'))
+    for (const letter of 'txoer') play = hangman.move(puzzle, play, { type: 'guess', letter }, when(0)).play
     expect(hangman.view(puzzle, play).teams.map(({ points }) => points)).to.deep.equal([2 + 1 + 1 + 3, 1])
   })
 })

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { FlashcardsOptions, MatchingOptions, newEntry, PairsOptions, randomFrom, UnscrambleOptions, type EntryList } from '../src/index.ts'
+import { begin, when } from './playing.ts'
 import { flashcards } from '../src/games/flashcards/index.ts'
 import type { FlashcardsPlay } from '../src/games/flashcards/play.ts'
 import { matching } from '../src/games/matching/index.ts'
@@ -22,13 +23,13 @@ describe('Pairs and matching', () => {
       const puzzle = pairs.make(list, options, randomFrom(seed))
       const known = new Set(list.entries.map(({ prompt, answer }) => `${prompt.text} ${answer.text}`))
       const random = randomFrom(seed)
-      let play = pairs.start(puzzle, random, 0)
+      let play = pairs.start(puzzle, { ...begin('p'), random })
       // Joins at random whatever a listed pair allows, by what the cards show.
       for (;;) {
         const open = puzzle.cards.flatMap((card, index) => (play.found.some(({ cards }) => cards.includes(index)) ? [] : [{ index, side: card.side, text: faceOf(puzzle, card).text }]))
         const joins = open.flatMap((one) => open.filter((two) => one.side === 'prompt' && two.side === 'answer' && known.has(`${one.text} ${two.text}`)).map((two) => [one.index, two.index]))
         if (joins.length === 0) break
-        for (const card of random.shuffled(joins[random.below(joins.length)])) play = pairs.move(puzzle, play, { type: 'turn', card }, 0).play
+        for (const card of random.shuffled(joins[random.below(joins.length)])) play = pairs.move(puzzle, play, { type: 'turn', card }, when(0)).play
       }
       expect(pairs.score(puzzle, play)).to.include({ finished: true, right: puzzle.couples.length })
       expect(new Set(play.found.flatMap(({ cards }) => cards)).size).to.equal(puzzle.cards.length)
@@ -40,10 +41,10 @@ describe('Pairs and matching', () => {
     for (const check of ['at-once', 'at-end'] as const) {
       const puzzle = matching.make(list, MatchingOptions.parse({ rows: 4, check }), randomFrom('1'))
       expect(puzzle.rounds.map(({ couples }) => couples.length)).to.deep.equal([4, 3])
-      let play = matching.start(puzzle, randomFrom('p'), 0)
+      let play = matching.start(puzzle, begin('p'))
       const outcomes: string[] = []
       const send = (move: Parameters<typeof matching.move>[2]): void => {
-        const step = matching.move(puzzle, play, move, 0)
+        const step = matching.move(puzzle, play, move, when(0))
         play = step.play
         outcomes.push(...step.responses.map(({ outcome, given }) => `${outcome} ${given}`))
       }
@@ -92,9 +93,9 @@ describe('Unscramble', () => {
   it('takes the right order, counts wrong ones and pieces shown, and keeps what was tried', () => {
     const puzzle = unscramble.make(sampleList(3, 'u', 'en', 8), UnscrambleOptions.parse({ order: 'list' }), randomFrom('1'))
     const orderOf = (item: number): number[] => puzzle.items[item].pieces.map((_, place) => puzzle.items[item].mixed.indexOf(place))
-    let play = unscramble.start(puzzle, randomFrom('p'), 0)
+    let play = unscramble.start(puzzle, begin('p'))
     const responses = [[{ type: 'lay', order: [...puzzle.items[0].pieces.keys()] }, { type: 'hint' }, { type: 'lay', order: orderOf(0) }, { type: 'next' }, { type: 'lay', order: orderOf(1) }, { type: 'next' }, { type: 'skip' }]].flat().flatMap((move) => {
-      const step = unscramble.move(puzzle, play, move as Parameters<typeof unscramble.move>[2], 0)
+      const step = unscramble.move(puzzle, play, move as Parameters<typeof unscramble.move>[2], when(0))
       play = step.play
       return step.responses.map(({ outcome, points }) => `${outcome} ${points}`)
     })
@@ -109,15 +110,15 @@ describe('Flashcards', () => {
 
   /** Studies until nothing is left; the cards of `unknown` are not known the first time. */
   function studied(at: number, unknown: readonly number[], before?: FlashcardsPlay): { play: FlashcardsPlay; order: number[] } {
-    let play = flashcards.start(puzzle, randomFrom('p'), at, before)
+    let play = flashcards.start(puzzle, begin('p', { now: at, memory: before?.memories }))
     const order: number[] = []
     for (let step = 0; !flashcards.score(puzzle, play).finished && play.queue.length > 0 && step < 40; step++) {
       const [card] = play.queue
       expect(flashcards.view(puzzle, play).back).to.equal(null)
-      expect(flashcards.move(puzzle, play, { type: 'rate', knew: true }, at).play, 'nobody knows a card unseen').to.equal(play)
-      play = flashcards.move(puzzle, play, { type: 'turn' }, at).play
+      expect(flashcards.move(puzzle, play, { type: 'rate', knew: true }, when(at)).play, 'nobody knows a card unseen').to.equal(play)
+      play = flashcards.move(puzzle, play, { type: 'turn' }, when(at)).play
       expect(flashcards.view(puzzle, play).back?.text).to.equal(puzzle.cards[card].back.text)
-      play = flashcards.move(puzzle, play, { type: 'rate', knew: !unknown.includes(card) || order.includes(card) }, at).play
+      play = flashcards.move(puzzle, play, { type: 'rate', knew: !unknown.includes(card) || order.includes(card) }, when(at)).play
       order.push(card)
     }
     return { play, order }
@@ -127,9 +128,9 @@ describe('Flashcards', () => {
     const first = studied(0, [1])
     expect(first.order).to.deep.equal([0, 1, 2, 3, 1])
     expect(flashcards.score(puzzle, first.play)).to.include({ finished: true, right: 3, total: 4 })
-    const soon = flashcards.start(puzzle, randomFrom('p'), 60_000, first.play)
+    const soon = flashcards.start(puzzle, begin('p', { now: 60_000, memory: first.play.memories }))
     expect([soon.queue.length, flashcards.view(puzzle, soon).dueInDays]).to.satisfy(([left, next]: [number, number | null]) => left < 4 && (left > 0 || next === 0))
-    expect(flashcards.move(puzzle, { ...soon, queue: [] }, { type: 'all' }, 60_000).play.queue.length).to.equal(4)
+    expect(flashcards.move(puzzle, { ...soon, queue: [] }, { type: 'all' }, when(60_000)).play.queue.length).to.equal(4)
     const rests: number[] = []
     let { play } = first
     for (let visit = 0; visit < 5; visit++) {

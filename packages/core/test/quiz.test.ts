@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { foldText, judgeTyped, newEntry, QuizOptions, randomFrom, type Entry, type EntryList, type QuizPuzzle, type QuizView } from '../src/index.ts'
+import { begin, when } from './playing.ts'
 import { quiz } from '../src/games/quiz/index.ts'
 import type { QuizMove, QuizPlay } from '../src/games/quiz/play.ts'
 import { idOf, sampleList } from './sampleWords.ts'
@@ -10,10 +11,10 @@ function listOf(rows: readonly (Partial<Entry> & { a: string; q: string })[], an
 }
 
 function played(puzzle: QuizPuzzle, moves: readonly [QuizMove, number][]): { play: QuizPlay; view: QuizView; outcomes: string[] } {
-  let play = quiz.start(puzzle, randomFrom('p'), 0)
+  let play = quiz.start(puzzle, begin('p'))
   const outcomes: string[] = []
   for (const [move, at] of moves) {
-    const step = quiz.move(puzzle, play, move, at)
+    const step = quiz.move(puzzle, play, move, when(at))
     play = step.play
     outcomes.push(...step.responses.map(({ outcome, points }) => `${outcome} ${points}`))
   }
@@ -94,7 +95,7 @@ describe('Quiz', () => {
     expect(trees?.choices.filter(({ right }) => right).map(({ face }) => face.text).sort()).to.deep.equal(['elm', 'oak'])
     const alone = { ...puzzle, questions: trees ? [trees] : [] }
     const right = alone.questions[0].choices.flatMap((choice, index) => (choice.right ? [index] : []))
-    expect(quiz.view(alone, quiz.start(alone, randomFrom('p'), 0)).question?.several).to.equal(true)
+    expect(quiz.view(alone, quiz.start(alone, begin('p'))).question?.several).to.equal(true)
     expect(played(alone, [[{ type: 'choose', choices: right }, 1000]]).outcomes).to.deep.equal(['right 10'])
     expect(played(alone, [[{ type: 'choose', choices: right.slice(1) }, 1000]]).outcomes).to.deep.equal(['wrong 0'])
     expect(played(alone, [[{ type: 'choose', choices: [0, 1, 2, 3] }, 1000]]).outcomes).to.deep.equal(['wrong 0'])
@@ -126,7 +127,7 @@ describe('Quiz', () => {
     const again = played(puzzle, [...moves, [{ type: 'next' }, 6000]])
     expect([again.view.round, again.view.question?.number, again.view.question?.of, again.view.review]).to.deep.equal([2, 1, 1, []])
     const end = played(puzzle, [...moves, [{ type: 'next' }, 6000], [pick(0, true), 7000], [{ type: 'next' }, 8000]])
-    expect(end.outcomes).to.deep.equal(['wrong 0', 'right 10', 'unscored 0', 'unscored 0'])
+    expect(end.outcomes).to.deep.equal(['wrong 0', 'right 10', 'opinion 0', 'right 0'])
     expect(quiz.score(puzzle, end.play)).to.include({ right: 1, total: 2, finished: true })
     expect([end.view.second, end.view.pass]).to.deep.equal([{ right: 1, total: 1 }, { mark: 60, passed: false }])
     expect(end.view.review.map(({ right, second, answers, fact }) => [right, second, answers[0], fact])).to.deep.equal([[false, true, 'one', 'first'], [true, null, 'two', ''], [false, null, undefined, '']])

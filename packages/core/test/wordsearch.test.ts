@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { PuzzleError, randomFrom, wordsearch, WordSearchOptions, type EntryList, type WordSearchPuzzle } from '../src/index.ts'
+import { begin, when } from './playing.ts'
 import { faultsOf, spareLetters } from './gridChecker.ts'
 import { idOf, listOf, sampleList, type SampleLanguage } from './sampleWords.ts'
 
@@ -136,30 +137,30 @@ describe('playing a word search', () => {
   }
 
   it('counts words, hints, misses and time, and tells a word and its reverse apart by how it is drawn', () => {
-    let play = wordsearch.start(puzzle, randomFrom('1'), 1000)
+    let play = wordsearch.start(puzzle, begin('1'))
     const apply = (move: Parameters<typeof wordsearch.move>[2], at: number): string[] => {
-      const step = wordsearch.move(puzzle, play, move, at)
+      const step = wordsearch.move(puzzle, play, move, when(at))
       play = step.play
       return step.responses.map(({ given, outcome, points, milliseconds }) => `${given} ${outcome} ${points} ${milliseconds}`)
     }
-    expect(apply({ type: 'mark', ...ends('rats') }, 3000)).to.deep.equal(['rats right 10 2000'])
+    expect(apply({ type: 'mark', ...ends('rats') }, 3000)).to.deep.equal(['rats right 10 3000'])
     expect(apply({ type: 'mark', ...ends('rats') }, 3500)).to.deep.equal(['star right 10 500'])
     expect(apply({ type: 'mark', from: { row: 0, col: 0 }, to: { row: 0, col: 0 } }, 4000)).to.deep.equal([])
     expect(apply({ type: 'hint', item: puzzle.words.findIndex(({ text }) => text === 'comet') }, 5000)).to.deep.equal([])
     const { from, to } = ends('comet')
     expect(apply({ type: 'mark', from: to, to: from }, 6500)).to.deep.equal(['comet right 5 3000'])
-    expect(wordsearch.score(puzzle, play)).to.deep.equal({ right: 3, total: 3, points: 25, hints: 1, finished: true, milliseconds: 5500 })
+    expect(wordsearch.score(puzzle, play)).to.deep.equal({ right: 3, total: 3, points: 25, bonus: 0, hints: 1, misses: 1, finished: true, milliseconds: 6500 })
     expect(apply({ type: 'finish' }, 9000)).to.deep.equal([])
   })
 
   it('shows no place and no clue\'s word before it is found, and all of them after giving up', () => {
     const hidden = { ...puzzle, show: 'clues' as const }
-    const play = wordsearch.start(hidden, randomFrom('1'), 0)
+    const play = wordsearch.start(hidden, begin('1'))
     const before = wordsearch.view(hidden, play)
     expect(before.items.every(({ found, hint }) => found === null && hint === null)).to.equal(true)
     expect(JSON.stringify(before.items)).not.to.match(/star|rats|comet|row|col/)
-    const step = wordsearch.move(hidden, play, { type: 'finish' }, 10)
-    expect(step.responses.map(({ outcome }) => outcome)).to.deep.equal(['passed', 'passed', 'passed'])
+    const step = wordsearch.move(hidden, play, { type: 'finish' }, when(10))
+    expect(step.responses, 'stopping early answers nothing').to.deep.equal([])
     expect(wordsearch.view(hidden, step.play).items.map(({ found }) => found?.text)).to.have.members(['star', 'rats', 'comet'])
   })
 })

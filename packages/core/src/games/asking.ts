@@ -3,6 +3,7 @@ import type { EntryList } from '../list/entry.ts'
 import { MAX_ENTRIES } from '../list/entry.ts'
 import { swapSides } from '../list/swapSides.ts'
 import type { Game } from './contract.ts'
+import { boundedStep } from './response.ts'
 
 /** What a teacher can choose for every game: which side is asked, of which entries, and for whom. */
 export const ASKING = {
@@ -24,11 +25,12 @@ export function askedList(list: EntryList, { ask, take, group, first }: Asking):
   return { ...list, answerLanguage: list.promptLanguage, promptLanguage: list.answerLanguage, entries: swapSides(chosen) }
 }
 
-/** Makes a game take only what is asked of a list. */
+/** Makes a game take only what is asked of a list, and keeps its responses within bounds. */
 export function asking<Options extends Asking, Puzzle, Play, Move, View>(game: Game<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move, View> {
   return {
     ...game,
     fit: (list, options) => game.fit(askedList(list, options), options),
     make: (list, options, random) => game.make(askedList(list, options), options, random),
+    move: (puzzle, play, move, when) => boundedStep(game.move(puzzle, play, move, when)),
   }
 }

@@ -3,18 +3,42 @@ import type { EntryList } from '../list/entry.ts'
 import type { SheetPage } from '../print/sheet.ts'
 import type { Random } from '../random/random.ts'
 
-/** What a response came to. */
-export type Outcome = 'right' | 'wrong' | 'passed' | 'unscored'
+/** What a response came to. An opinion has no right answer. */
+export type Outcome = 'right' | 'wrong' | 'passed' | 'opinion'
+
+/** Whether an entry was met for the first time, as a second try at the end, or as it came back within the game. */
+export type Round = 'first' | 'second' | 'back'
+
+/** What a student gave, in a form in which two can be compared. */
+export type GivenDetail =
+  | { type: 'nothing' }
+  /** A typed text, and the accepted answer that it counted as, or the text as it is compared. */
+  | { type: 'typed'; understood: string }
+  | { type: 'chosen'; choices: string[] }
+  | { type: 'claim'; isTrue: boolean }
+  | { type: 'letters'; tried: { letter: string; right: boolean }[] }
+  /** The entry whose answer was taken. */
+  | { type: 'entry'; entryId: string }
 
 /** The one fact that results are made of: what became of one entry in one play. Who and when, the keeper adds. */
 export interface Response {
   entryId: string
   outcome: Outcome
-  /** What the student gave, as text. */
+  round: Round
+  /** Counts the responses of one entry in one round, from 0. */
+  occasion: number
+  /** Whether it is part of the score. */
+  counts: boolean
+  /** What the student gave, in words. */
   given: string
+  detail: GivenDetail
   points: number
-  /** Time it took, in milliseconds. */
+  /** Hints taken for this entry. */
+  hints: number
+  /** Time it took on the play's clock, in milliseconds. */
   milliseconds: number
+  /** How many entries were met before it in this round. */
+  place: number
 }
 
 /** A play's next state, and the responses that the move produced. */
@@ -23,14 +47,20 @@ export interface Step<Play> {
   responses: Response[]
 }
 
-/** Where a play stands. */
+/** Where a play stands: what its counting responses add up to, and how far it has come. */
 export interface Score {
   right: number
+  /** Entries that count, met or not. */
   total: number
+  /** Of all counting responses, and the bonus. */
   points: number
+  /** Points for the play as a whole, such as for a bingo. */
+  bonus: number
   hints: number
+  /** Tries that came to nothing: lines that are no word, turns that make no pair. */
+  misses: number
   finished: boolean
-  /** From the first look to the end, or to the last move so far, in milliseconds. */
+  /** Time that counted until the end, or until the last move so far, in milliseconds. */
   milliseconds: number
 }
 
@@ -50,9 +80,45 @@ export interface Fit {
   notes: FitNote[]
 }
 
+/** An entry as a play asks it. One without a response was not reached. */
+export interface Question {
+  entryId: string
+  text: string
+  /** Whether it counts; an opinion does not. */
+  counts: boolean
+}
+
+/** What a play starts from, beside the puzzle. */
+export interface Beginning {
+  random: Random
+  /** The player's number among all who play, from 1. */
+  seat: number
+  /** Milliseconds since 1970. */
+  now: number
+  /** What the same student's last play left for this one; see `Game.memory`. */
+  memory?: unknown
+}
+
+/** When a move is made: on the play's own clock, which starts at 0 and counts playing time alone; and in milliseconds since 1970. */
+export interface When {
+  clock: number
+  now: number
+}
+
+/** A change of what is stored of a game, from one version to the next. */
+export interface Upgrade {
+  puzzle?(stored: unknown): unknown
+  /** Gets the upgraded puzzle. */
+  play?(stored: unknown, puzzle: unknown): unknown
+}
+
 /** A game: how a list becomes a puzzle, and how the puzzle is played. Pure and deterministic. */
 export interface Game<Options, Puzzle, Play, Move, View> {
   kind: string
+  /** Number of its rules and of the shapes of options, puzzle and play, from 1; a change of one raises it. */
+  version: number
+  /** Changes of what is stored: the first one leads from version 1 to 2. */
+  upgrades: readonly Upgrade[]
   /** Every field has a default. */
   options: ZodType<Options>
   /** Parses a move that comes over a wire. */
@@ -61,18 +127,25 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   fit(list: EntryList, options: Options): Fit
   /** Makes the puzzle, with the answers. May be heavy: runs in a worker. Throws a PuzzleError where no puzzle is possible. */
   make(list: EntryList, options: Options, random: Random): Puzzle
-  /** How many entries the puzzle asks, and which: the rows of its results. */
-  asked(puzzle: Puzzle): { entryId: string; text: string }[]
+  /** What a play asks, in order: the rows of its results. */
+  asked(puzzle: Puzzle, play: Play): Question[]
+  /** Equal for plays of one puzzle that are asked the same; absent where all are. */
+  askedKey?(puzzle: Puzzle, play: Play): string
   /** Whether it makes sense on paper. */
   onPaper: boolean
   /** The puzzle on paper, or its key; no pages where it makes no sense there. */
   sheet(puzzle: Puzzle, isKey: boolean): SheetPage[]
-  /** Begins a play; `before` is the same student's last one, on which a game may build. */
-  start(puzzle: Puzzle, random: Random, at: number, before?: Play): Play
+  start(puzzle: Puzzle, beginning: Beginning): Play
+  /** What the student's next play starts from; absent where each play starts anew. */
+  memory?(play: Play): unknown
   /** All that a player's screen may know, and no more. */
   view(puzzle: Puzzle, play: Play): View
-  /** Applies a move made at a time (milliseconds since 1970). A move that changes nothing gives the play back as it was. */
-  move(puzzle: Puzzle, play: Play, move: Move, at: number): Step<Play>
+  /** Names what a move can be made for now: a question, a word, a call. A move made for another has come too late. Absent where a move fits any time. */
+  moment?(puzzle: Puzzle, play: Play): string
+  /** Time on the play's clock at which the current question is over, however long the player is away; null for none. */
+  deadline?(puzzle: Puzzle, play: Play): number | null
+  /** Applies a move. A move that changes nothing gives the play back as it was. */
+  move(puzzle: Puzzle, play: Play, move: Move, when: When): Step<Play>
   score(puzzle: Puzzle, play: Play): Score
   /** Entries without a right answer of which the player may now see what others gave. */
   opinions?(puzzle: Puzzle, play: Play): string[]

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import type { Random } from '../../random/random.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { Response, Score, Step } from '../contract.ts'
+import type { Beginning, Question, Response, Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import { checkClaim } from './claim.ts'
 import type { BingoCard, BingoPuzzle } from './puzzle.ts'
@@ -18,9 +18,8 @@ export type BingoMove = z.infer<typeof BingoMove>
 const POINTS = 10
 const BINGO_POINTS = 20
 
-/** How a play stands. Times are milliseconds since 1970. */
+/** How a play stands. Times are on its own clock. */
 export interface BingoPlay {
-  startedAt: number
   lastAt: number
   callAt: number
   finishedAt: number | null
@@ -53,9 +52,9 @@ export interface BingoView {
   finished: boolean
 }
 
-/** Gives each player a card of its own, as long as there are enough. */
-export function start(puzzle: BingoPuzzle, random: Random, at: number): BingoPlay {
-  const play: BingoPlay = { startedAt: at, lastAt: at, callAt: at, finishedAt: null, card: random.below(puzzle.cards.length), called: puzzle.calling === 'device' ? 1 : 0, marked: [], right: [], wrong: [], bingo: false, lastMark: 'none' }
+/** Deals each player a card of their own, by seat, as long as there are enough. */
+export function start(puzzle: BingoPuzzle, { seat }: Pick<Beginning, 'seat'>): BingoPlay {
+  const play: BingoPlay = { lastAt: 0, callAt: 0, finishedAt: null, card: (seat - 1) % puzzle.cards.length, called: puzzle.calling === 'device' ? 1 : 0, marked: [], right: [], wrong: [], bingo: false, lastMark: 'none' }
   return puzzle.marking === 'helped' && puzzle.calling === 'device' ? helped(puzzle, play) : play
 }
 
@@ -74,11 +73,11 @@ export function view(puzzle: BingoPuzzle, play: BingoPlay): BingoView {
   }
 }
 
-export function move(puzzle: BingoPuzzle, play: BingoPlay, asked: BingoMove, at: number): Step<BingoPlay> {
+export function move(puzzle: BingoPuzzle, play: BingoPlay, asked: BingoMove, { clock }: When): Step<BingoPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
+  const now = Math.max(clock, play.lastAt)
   const card = puzzle.cards[play.card]
-  if (asked.type === 'finish') return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses: passes(puzzle, play, now) }
+  if (asked.type === 'finish') return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses: [] }
   if (asked.type === 'mark') return mark(puzzle, play, card, asked.place, now)
   if (asked.type === 'claim') {
     if (puzzle.calling === 'teacher') return { play: { ...play, bingo: !play.bingo, lastAt: now }, responses: [] }
@@ -96,11 +95,35 @@ export function move(puzzle: BingoPuzzle, play: BingoPlay, asked: BingoMove, at:
 }
 
 export function score(puzzle: BingoPuzzle, play: BingoPlay): Score {
-  const own = puzzle.cards[play.card].cells.filter((term) => term !== null)
+  const bonus = play.bingo && puzzle.calling === 'device' ? BINGO_POINTS : 0
   return {
-    right: play.right.length, total: own.length, points: play.right.length * POINTS + (play.bingo && puzzle.calling === 'device' ? BINGO_POINTS : 0), hints: 0,
-    finished: play.finishedAt !== null, milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+    right: play.right.length, total: isAnswered(puzzle) ? termsOf(puzzle, play).length : 0, points: play.right.length * POINTS + bonus, bonus, hints: 0, misses: 0,
+    finished: play.finishedAt !== null, milliseconds: play.finishedAt ?? play.lastAt,
   }
+}
+
+/** Whether marks are answers: not where squares are marked for the youngest, nor where only the room knows what was called. */
+function isAnswered({ calling, marking }: BingoPuzzle): boolean {
+  return calling === 'device' && marking === 'own'
+}
+
+/** Returns the numbers of the terms on a player's card. */
+function termsOf(puzzle: BingoPuzzle, { card }: BingoPlay): number[] {
+  return puzzle.cards[card].cells.filter((term) => term !== null)
+}
+
+/** The terms of the player's own card: others are called, and can't be marked. */
+export function asked(puzzle: BingoPuzzle, play: BingoPlay): Question[] {
+  return termsOf(puzzle, play).map((term) => ({ entryId: puzzle.terms[term].entryId, text: puzzle.terms[term].text, counts: isAnswered(puzzle) }))
+}
+
+export function askedKey(_puzzle: BingoPuzzle, { card }: BingoPlay): string {
+  return `card ${card + 1}`
+}
+
+/** The call, where the device calls: a mark made for one that has passed is none for the next. */
+export function moment(_puzzle: BingoPuzzle, { called }: BingoPlay): string {
+  return String(called)
 }
 
 /** A mark on the square that was called is right; on another it is a mistake, and stays off. Where the teacher calls, nobody here knows. */
@@ -113,24 +136,30 @@ function mark(puzzle: BingoPuzzle, play: BingoPlay, card: BingoCard, place: numb
   const asked = puzzle.calls[play.called - 1]
   if (term === asked || puzzle.calls.indexOf(term) < play.called) {
     const first = term === asked && !play.wrong.includes(term)
-    const response: Response = { entryId: puzzle.terms[term].entryId, outcome: 'right', given: puzzle.terms[term].text, points: POINTS, milliseconds: now - play.callAt }
+    const response = markResponse(puzzle, play, term, { outcome: 'right', points: POINTS, milliseconds: now - play.callAt }, term)
     return { play: { ...play, marked: [...play.marked, place], right: first ? [...play.right, term] : play.right, lastAt: now, lastMark: 'right' }, responses: first ? [response] : [] }
   }
-  const known = play.wrong.includes(asked) || play.right.includes(asked)
-  const response: Response = { entryId: puzzle.terms[asked].entryId, outcome: 'wrong', given: puzzle.terms[term].text, points: 0, milliseconds: now - play.callAt }
+  const known = play.wrong.includes(asked) || play.right.includes(asked) || !card.cells.includes(asked)
+  const response = markResponse(puzzle, play, asked, { outcome: 'wrong', milliseconds: now - play.callAt }, term)
   return { play: { ...play, wrong: known ? play.wrong : [...play.wrong, asked], lastAt: now, lastMark: 'wrong' }, responses: known ? [] : [response] }
 }
 
 /** The current call, where it stands on the card and was let pass. */
 function passes(puzzle: BingoPuzzle, play: BingoPlay, now: number): Response[] {
   const term = puzzle.calls[play.called - 1]
-  if (term === undefined || !puzzle.cards[play.card].cells.includes(term) || play.right.includes(term) || play.wrong.includes(term)) return []
-  return [{ entryId: puzzle.terms[term].entryId, outcome: 'passed', given: '', points: 0, milliseconds: now - play.callAt }]
+  if (!isAnswered(puzzle) || term === undefined || !puzzle.cards[play.card].cells.includes(term) || play.right.includes(term) || play.wrong.includes(term)) return []
+  return [markResponse(puzzle, play, term, { outcome: 'passed', milliseconds: now - play.callAt })]
+}
+
+/** What became of a call; `marked` is the term of the square that was marked for it. */
+function markResponse({ terms }: BingoPuzzle, play: BingoPlay, term: number, known: Pick<Response, 'outcome' | 'milliseconds'> & Partial<Response>, marked?: number): Response {
+  const given: Partial<Response> = marked === undefined ? {} : { given: terms[marked].text, detail: { type: 'entry', entryId: terms[marked].entryId } }
+  return responseOf({ entryId: terms[term].entryId, ...given, ...known, place: play.right.length + play.wrong.length })
 }
 
 /** Marks the called square for the youngest. */
 function helped(puzzle: BingoPuzzle, play: BingoPlay): BingoPlay {
   const term = puzzle.calls[play.called - 1]
   const place = puzzle.cards[play.card].cells.indexOf(term)
-  return place < 0 ? play : { ...play, marked: [...play.marked, place], right: [...play.right, term] }
+  return place < 0 ? play : { ...play, marked: [...play.marked, place] }
 }

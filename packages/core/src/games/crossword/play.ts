@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { gridLetters } from '../../text/graphemes.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { Random } from '../../random/random.ts'
-import type { Response, Score, Step } from '../contract.ts'
+import type { Response, Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import { cellsOf, type CrosswordPuzzle, type CrosswordWord, type WordDirection } from './puzzle.ts'
 
@@ -21,9 +21,8 @@ export type CrosswordMove = z.infer<typeof CrosswordMove>
 
 const POINTS = 10
 
-/** How a play stands. Times are milliseconds since 1970; `letters` has one text per cell, row by row. */
+/** How a play stands. Times are on its own clock; `letters` has one text per cell, row by row. */
 export interface CrosswordPlay {
-  startedAt: number
   lastAt: number
   lastSolvedAt: number
   finishedAt: number | null
@@ -69,9 +68,9 @@ export interface CrosswordView {
   finished: boolean
 }
 
-export function start(puzzle: CrosswordPuzzle, _random: Random, at: number): CrosswordPlay {
+export function start(puzzle: CrosswordPuzzle): CrosswordPlay {
   const letters = Array.from({ length: puzzle.rows * puzzle.cols }, () => '')
-  return { startedAt: at, lastAt: at, lastSolvedAt: at, finishedAt: null, letters, given: [], wrong: [], right: [], solved: [], hinted: [], checks: 0, reveals: 0 }
+  return { lastAt: 0, lastSolvedAt: 0, finishedAt: null, letters, given: [], wrong: [], right: [], solved: [], hinted: [], checks: 0, reveals: 0 }
 }
 
 export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay): CrosswordView {
@@ -99,9 +98,9 @@ export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay): CrosswordVie
   }
 }
 
-export function move(puzzle: CrosswordPuzzle, play: CrosswordPlay, asked: CrosswordMove, at: number): Step<CrosswordPlay> {
+export function move(puzzle: CrosswordPuzzle, play: CrosswordPlay, asked: CrosswordMove, { clock }: When): Step<CrosswordPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
+  const now = Math.max(clock, play.lastAt)
   const solution = solutionOf(puzzle)
   if (asked.type === 'finish') return finish(puzzle, play, now)
   if (asked.type === 'hint') {
@@ -138,9 +137,11 @@ export function score(puzzle: CrosswordPuzzle, play: CrosswordPlay): Score {
     right: earned.filter((points) => points > 0).length,
     total: puzzle.words.length,
     points: earned.reduce((sum, points) => sum + points, 0),
+    bonus: 0,
     hints: play.checks + play.reveals + play.hinted.length,
+    misses: 0,
     finished: play.finishedAt !== null,
-    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+    milliseconds: play.finishedAt ?? play.lastAt,
   }
 }
 
@@ -169,6 +170,11 @@ function pointsFor(puzzle: CrosswordPuzzle, play: CrosswordPlay, index: number):
   return Math.round((POINTS * cells.filter((cell) => !play.given.includes(cell)).length) / cells.length)
 }
 
+/** Counts what was shown for a word: its hint, and its letters. */
+function hintsFor(puzzle: CrosswordPuzzle, play: CrosswordPlay, index: number): number {
+  return (play.hinted.includes(index) ? 1 : 0) + numbersOf(puzzle, puzzle.words[index]).filter((cell) => play.given.includes(cell)).length
+}
+
 /** Notes the words that have become right, and the end of the play once all are. */
 function settle(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step<CrosswordPlay> {
   const responses: Response[] = []
@@ -177,18 +183,25 @@ function settle(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step
     if (solved.includes(index) || !numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place])) continue
     solved.push(index)
     const points = pointsFor(puzzle, play, index)
-    responses.push({ entryId: word.entryId, outcome: points > 0 ? 'right' : 'passed', given: points > 0 ? word.text : '', points, milliseconds: now - play.lastSolvedAt })
+    responses.push(responseOf({
+      entryId: word.entryId, outcome: points > 0 ? 'right' : 'passed', ...(points > 0 ? { given: word.text, detail: { type: 'typed', understood: word.text } } : {}), points,
+      hints: hintsFor(puzzle, play, index), milliseconds: now - play.lastSolvedAt, place: play.solved.length + responses.length,
+    }))
   }
   const done = puzzle.words.every((word) => numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place]))
   return { play: { ...play, solved, lastSolvedAt: responses.length > 0 ? now : play.lastSolvedAt, finishedAt: done ? now : null }, responses }
 }
 
 function finish(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step<CrosswordPlay> {
+  let missed = 0
+  // A word that was filled in is a wrong answer; one that was not is not reached.
   const responses = puzzle.words.flatMap((word, index): Response[] => {
-    if (play.solved.includes(index)) return []
     const letters = numbersOf(puzzle, word).map((cell) => play.letters[cell])
-    const isFull = letters.every((letter) => letter !== '')
-    return [{ entryId: word.entryId, outcome: isFull ? 'wrong' : 'passed', given: letters.some((letter) => letter !== '') ? letters.map((letter) => letter || '_').join('') : '', points: 0, milliseconds: 0 }]
+    if (play.solved.includes(index) || letters.includes('')) return []
+    const given = letters.join('')
+    return [responseOf({
+      entryId: word.entryId, outcome: 'wrong', given, detail: { type: 'typed', understood: given }, hints: hintsFor(puzzle, play, index), milliseconds: now - play.lastSolvedAt, place: play.solved.length + missed++,
+    })]
   })
   return { play: { ...play, lastAt: now, finishedAt: now }, responses }
 }

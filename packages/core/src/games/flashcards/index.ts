@@ -1,25 +1,38 @@
 import type { EntryList } from '../../list/entry.ts'
 import { PuzzleError, type Fit, type Game } from '../contract.ts'
+import { onOwnClock } from '../upgrade.ts'
 import { couplesOf } from '../partners.ts'
 import { FlashcardsOptions } from './options.ts'
-import { FlashcardsMove, move, score, start, view, type FlashcardsPlay, type FlashcardsView } from './play.ts'
+import { asked, askedKey, FlashcardsMove, memory, moment, move, score, start, view, type FlashcardsPlay, type FlashcardsView } from './play.ts'
 import type { FlashcardsPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
+
+/** Version 2: times are on the play's own clock, and it is known which cards were asked. */
+const UPGRADES = [{ play: (stored: unknown) => {
+  const { lastAt, queue, seen } = stored as { lastAt: number; queue: number[]; seen: number[] }
+  const { due: _, ...play } = onOwnClock(stored, ['lastAt', 'cardAt', 'finishedAt'])
+  return { ...play, seenAt: lastAt, acts: 0, asked: [...new Set([...seen, ...queue])] }
+} }]
 
 /** Cards with two sides, turned one by one. */
 export const flashcards: Game<FlashcardsOptions, FlashcardsPuzzle, FlashcardsPlay, FlashcardsMove, FlashcardsView> = {
   kind: 'flashcards',
+  version: 2,
+  upgrades: UPGRADES,
   options: FlashcardsOptions,
   moves: FlashcardsMove,
   fit,
   make,
-  asked: ({ cards }) => cards.map(({ entryId, back }) => ({ entryId, text: back.text.trim() })),
+  asked,
+  askedKey,
   onPaper: true,
   sheet,
   start,
   view,
   move,
   score,
+  memory,
+  moment,
 }
 
 function fit(list: EntryList): Fit {

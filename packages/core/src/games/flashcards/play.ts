@@ -1,7 +1,7 @@
 import { createEmptyCard, fsrs, Rating, type Card } from 'ts-fsrs'
 import { z } from 'zod'
-import type { Random } from '../../random/random.ts'
-import type { Score, Step } from '../contract.ts'
+import type { Beginning, Question, Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import type { Flashcard, FlashcardsPuzzle } from './puzzle.ts'
 
@@ -32,22 +32,27 @@ interface Memory {
   lastReview: number | null
 }
 
-/** How a play stands. */
+/** What a student remembers, by entry. */
+type Memories = Record<string, Memory>
+
+/** How a play stands. Times are on its own clock, but `seenAt`, which is in milliseconds since 1970. */
 export interface FlashcardsPlay {
-  startedAt: number
   lastAt: number
   cardAt: number
   finishedAt: number | null
   /** Numbers of the cards to come, the current one first. */
   queue: number[]
-  /** How many cards were due when it began. */
-  due: number
+  /** Numbers of the cards that this play asks: those that were due, or all. */
+  asked: number[]
+  /** How often a card was turned or rated. */
+  acts: number
+  seenAt: number
   turned: boolean
   /** Cards seen in this play, and those known at first sight. */
   seen: number[]
   knew: number[]
   /** What is remembered, by entry: it goes on in the student's next play. */
-  memories: Record<string, Memory>
+  memories: Memories
 }
 
 /** All that a player's screen may know. */
@@ -70,11 +75,11 @@ export interface FlashcardsView {
 const SCHEDULER = fsrs({ enable_fuzz: false, maximum_interval: LONGEST_DAYS })
 
 /** Begins with the cards that are due; where a student played before, those remembered well come later. */
-export function start({ cards, order }: FlashcardsPuzzle, random: Random, at: number, before?: FlashcardsPlay): FlashcardsPlay {
-  const memories = before?.memories ?? {}
-  const due = [...cards.keys()].filter((card) => (memories[cards[card].entryId]?.due ?? 0) <= at)
+export function start({ cards, order }: FlashcardsPuzzle, { random, now, memory }: Pick<Beginning, 'random' | 'now' | 'memory'>): FlashcardsPlay {
+  const memories = (memory ?? {}) as Memories
+  const due = [...cards.keys()].filter((card) => (memories[cards[card].entryId]?.due ?? 0) <= now)
   const queue = order === 'random' ? random.shuffled(due) : due
-  return { startedAt: at, lastAt: at, cardAt: at, finishedAt: null, queue, due: queue.length, turned: false, seen: [], knew: [], memories }
+  return { lastAt: 0, cardAt: 0, seenAt: now, finishedAt: null, queue, asked: due, acts: 0, turned: false, seen: [], knew: [], memories }
 }
 
 export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): FlashcardsView {
@@ -88,26 +93,21 @@ export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Flashca
     fact: card && play.turned ? card.fact : '',
     turned: play.turned,
     left: finished ? 0 : play.queue.length,
-    seen: play.seen.length, knew: play.knew.length, total: play.due,
-    dueInDays: (finished || play.queue.length === 0) && dues.length > 0 ? Math.max(0, Math.round((Math.min(...dues) - play.lastAt) / DAY)) : null,
+    seen: play.seen.length, knew: play.knew.length, total: play.asked.length,
+    dueInDays: (finished || play.queue.length === 0) && dues.length > 0 ? Math.max(0, Math.round((Math.min(...dues) - play.seenAt) / DAY)) : null,
     finished,
   }
 }
 
-export function move(puzzle: FlashcardsPuzzle, play: FlashcardsPlay, asked: FlashcardsMove, at: number): Step<FlashcardsPlay> {
+export function move(puzzle: FlashcardsPuzzle, play: FlashcardsPlay, asked: FlashcardsMove, when: When): Step<FlashcardsPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
+  const now = Math.max(when.clock, play.lastAt)
   const { cards } = puzzle
-  if (asked.type === 'finish') {
-    const rest = play.queue.filter((card) => !play.seen.includes(card))
-    return {
-      play: { ...play, lastAt: now, finishedAt: now },
-      responses: [...new Set(rest)].map((card) => ({ entryId: cards[card].entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 })),
-    }
-  }
-  if (asked.type === 'all') return { play: play.queue.length > 0 ? play : { ...play, queue: [...cards.keys()], due: cards.length, cardAt: now, lastAt: now }, responses: [] }
+  const acted = { ...play, lastAt: now, seenAt: when.now, acts: play.acts + 1 }
+  if (asked.type === 'finish') return { play: { ...acted, finishedAt: now }, responses: [] }
+  if (asked.type === 'all') return { play: play.queue.length > 0 ? play : { ...acted, queue: [...cards.keys()], asked: [...cards.keys()], cardAt: now }, responses: [] }
   if (play.queue.length === 0) return { play, responses: [] }
-  if (asked.type === 'turn') return { play: { ...play, turned: !play.turned, lastAt: now }, responses: [] }
+  if (asked.type === 'turn') return { play: { ...acted, turned: !play.turned }, responses: [] }
   // Nobody knows what a card says before it was turned.
   if (!play.turned) return { play, responses: [] }
   const [card, ...others] = play.queue
@@ -116,11 +116,11 @@ export function move(puzzle: FlashcardsPuzzle, play: FlashcardsPlay, asked: Flas
   const queue = asked.knew ? others : [...others.slice(0, AGAIN_AFTER), card, ...others.slice(AGAIN_AFTER)]
   return {
     play: {
-      ...play, queue, turned: false, lastAt: now, cardAt: now, finishedAt: queue.length === 0 ? now : null,
+      ...acted, queue, turned: false, cardAt: now, finishedAt: queue.length === 0 ? now : null,
       seen: first ? [...play.seen, card] : play.seen, knew: first && asked.knew ? [...play.knew, card] : play.knew,
-      memories: { ...play.memories, [entryId]: reviewed(play.memories[entryId], asked.knew, now) },
+      memories: { ...play.memories, [entryId]: reviewed(play.memories[entryId], asked.knew, when.now) },
     },
-    responses: first ? [{ entryId, outcome: asked.knew ? 'right' : 'wrong', given: asked.knew ? back.text.trim() : '', points: 0, milliseconds: now - play.cardAt }] : [],
+    responses: first ? [responseOf({ entryId, outcome: asked.knew ? 'right' : 'wrong', given: asked.knew ? back.text.trim() : '', milliseconds: now - play.cardAt, place: play.seen.length })] : [],
   }
 }
 
@@ -139,9 +139,28 @@ function reviewed(memory: Memory | undefined, knew: boolean, now: number): Memor
   }
 }
 
-export function score({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Score {
+/** The cards that were due; all, once a student asks for them. */
+export function asked({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Question[] {
+  return [...play.asked].sort((one, other) => one - other).map((card) => ({ entryId: cards[card].entryId, text: cards[card].back.text.trim(), counts: true }))
+}
+
+export function askedKey({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): string {
+  return play.asked.length === cards.length ? '' : [...play.asked].sort((one, other) => one - other).join(' ')
+}
+
+/** What the student's next play goes on from. */
+export function memory({ memories }: FlashcardsPlay): Memories {
+  return memories
+}
+
+/** A card may come back: what is made for it is told by how often one was turned or rated. */
+export function moment(_puzzle: FlashcardsPuzzle, { acts }: FlashcardsPlay): string {
+  return String(acts)
+}
+
+export function score(_puzzle: FlashcardsPuzzle, play: FlashcardsPlay): Score {
   return {
-    right: play.knew.length, total: play.due || cards.length, points: 0, hints: 0, finished: play.finishedAt !== null,
-    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+    right: play.knew.length, total: play.asked.length, points: 0, bonus: 0, hints: 0, misses: 0, finished: play.finishedAt !== null,
+    milliseconds: play.finishedAt ?? play.lastAt,
   }
 }

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import type { Random } from '../../random/random.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
 import { gridLetters } from '../../text/graphemes.ts'
-import type { Response, Score, Step } from '../contract.ts'
+import type { Beginning, Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import type { Scene } from './options.ts'
 import type { HangmanPuzzle, HangmanWord } from './puzzle.ts'
@@ -23,9 +23,8 @@ const HINT_COST = 2
 const LETTER_POINTS = 1
 const WORD_POINTS = 3
 
-/** How a play stands. Times are milliseconds since 1970. */
+/** How a play stands. Times are on its own clock. */
 export interface HangmanPlay {
-  startedAt: number
   lastAt: number
   wordAt: number
   finishedAt: number | null
@@ -68,13 +67,13 @@ export interface HangmanView {
   finished: boolean
 }
 
-export function start(puzzle: HangmanPuzzle, random: Random, at: number): HangmanPlay {
+export function start(puzzle: HangmanPuzzle, { random }: Pick<Beginning, 'random'>): HangmanPlay {
   const all = [...puzzle.words.keys()]
   const queue = puzzle.order === 'random' ? random.shuffled(all) : all
   return begin(puzzle, {
-    startedAt: at, lastAt: at, wordAt: at, finishedAt: null, queue, asked: [], hinted: false, outcome: null, won: [], lost: [], points: 0, hints: 0,
+    lastAt: 0, wordAt: 0, finishedAt: null, queue, asked: [], hinted: false, outcome: null, won: [], lost: [], points: 0, hints: 0,
     turn: 0, teamPoints: Array.from({ length: puzzle.teams }, () => 0),
-  }, at)
+  }, 0)
 }
 
 export function view(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanView {
@@ -105,11 +104,11 @@ export function view(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanView {
   }
 }
 
-export function move(puzzle: HangmanPuzzle, play: HangmanPlay, asked: HangmanMove, at: number): Step<HangmanPlay> {
+export function move(puzzle: HangmanPuzzle, play: HangmanPlay, asked: HangmanMove, { clock }: When): Step<HangmanPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
+  const now = Math.max(clock, play.lastAt)
   const word = currentWord(puzzle, play)
-  if (asked.type === 'finish') return finish(puzzle, play, now)
+  if (asked.type === 'finish') return finish(play, now)
   if (asked.type === 'next') return { play: play.outcome === null ? play : next(puzzle, play, now), responses: [] }
   if (play.outcome !== null) return { play, responses: [] }
   if (asked.type === 'hint') {
@@ -130,8 +129,8 @@ export function move(puzzle: HangmanPuzzle, play: HangmanPlay, asked: HangmanMov
 
 export function score(puzzle: HangmanPuzzle, play: HangmanPlay): Score {
   return {
-    right: play.won.length, total: puzzle.words.length, points: play.points, hints: play.hints, finished: play.finishedAt !== null,
-    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+    right: play.won.length, total: puzzle.words.length, points: play.points, bonus: 0, hints: play.hints, misses: 0, finished: play.finishedAt !== null,
+    milliseconds: play.finishedAt ?? play.lastAt,
   }
 }
 
@@ -160,8 +159,12 @@ function end(puzzle: HangmanPuzzle, play: HangmanPlay, now: number): Step<Hangma
   const word = puzzle.words[index]
   const won = play.outcome === 'won'
   const given = won ? word.text : play.asked.filter((letter) => !word.characters.some((character) => character.letter === letter)).join(' ')
-  const response: Response = { entryId: word.entryId, outcome: won ? 'right' : 'wrong', given, points: 0, milliseconds: now - play.wordAt }
-  if (play.lost.includes(index)) return { play: { ...play, finishedAt: play.queue.length === 1 ? now : null }, responses: [{ ...response, outcome: 'unscored' }] }
+  const tried = play.asked.map((letter) => ({ letter, right: word.characters.some((character) => character.letter === letter) }))
+  const response = responseOf({
+    entryId: word.entryId, outcome: won ? 'right' : 'wrong', given, detail: { type: 'letters', tried }, hints: play.hinted ? 1 : 0, milliseconds: now - play.wordAt, place: play.won.length + play.lost.length,
+  })
+  const back = play.lost.indexOf(index)
+  if (back >= 0) return { play: { ...play, finishedAt: play.queue.length === 1 ? now : null }, responses: [{ ...response, round: 'back', counts: false, place: back }] }
   const points = won ? Math.max(1, POINTS - missesOf(word, play) - (play.hinted ? HINT_COST : 0)) : 0
   const after = { ...play, points: play.points + points, ...(won ? { won: [...play.won, index] } : { lost: [...play.lost, index], queue: [...play.queue, index] }) }
   return { play: { ...after, finishedAt: after.queue.length === 1 ? now : null }, responses: [{ ...response, points }] }
@@ -171,8 +174,11 @@ function next(puzzle: HangmanPuzzle, play: HangmanPlay, now: number): HangmanPla
   return begin(puzzle, { ...play, queue: play.queue.slice(1) }, now)
 }
 
-function finish(puzzle: HangmanPuzzle, play: HangmanPlay, now: number): Step<HangmanPlay> {
-  const known = [...play.won, ...play.lost]
-  const responses = puzzle.words.flatMap(({ entryId }, index): Response[] => (known.includes(index) ? [] : [{ entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 }]))
-  return { play: { ...play, outcome: play.outcome ?? 'lost', lastAt: now, finishedAt: now }, responses }
+function finish(play: HangmanPlay, now: number): Step<HangmanPlay> {
+  return { play: { ...play, outcome: play.outcome ?? 'lost', lastAt: now, finishedAt: now }, responses: [] }
+}
+
+/** A word, and whether it is over: its end is shown until the next one is asked for. */
+export function moment(_puzzle: HangmanPuzzle, { won, lost, queue, outcome }: HangmanPlay): string {
+  return `${won.length + lost.length} ${queue.length} ${outcome === null ? 'open' : 'over'}`
 }

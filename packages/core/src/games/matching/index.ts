@@ -1,22 +1,33 @@
 import type { Game } from '../contract.ts'
+import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { MatchingOptions } from './options.ts'
-import { MatchingMove, move, score, start, view, type MatchingPlay, type MatchingView } from './play.ts'
+import { MatchingMove, moment, move, score, start, view, type MatchingPlay, type MatchingView } from './play.ts'
 import type { MatchingPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
+
+/** Version 2: times are on the play's own clock and rows judged are counted. */
+const UPGRADES = [{ play: (stored: unknown, puzzle: unknown) => {
+  const play = onOwnClock(stored, ['lastAt', 'judgedAt', 'finishedAt'])
+  const before = (puzzle as MatchingPuzzle).rounds.slice(0, play.round as number).reduce((sum, { couples }) => sum + couples.length, 0)
+  return { ...play, met: before + (play.judged as boolean[]).filter(Boolean).length }
+} }]
 
 /** Two columns whose rows belong together. */
 export const matching: Game<MatchingOptions, MatchingPuzzle, MatchingPlay, MatchingMove, MatchingView> = {
   kind: 'matching',
+  version: 2,
+  upgrades: UPGRADES,
   options: MatchingOptions,
   moves: MatchingMove,
   fit,
   make,
-  asked: ({ rounds }) => rounds.flatMap(({ couples }) => couples.map(({ entryId, answer }) => ({ entryId, text: answer.text.trim() }))),
+  asked: ({ rounds }) => rounds.flatMap(({ couples }) => couples.map(({ entryId, answer }) => ({ entryId, text: answer.text.trim(), counts: true }))),
   onPaper: true,
   sheet,
   start,
   view,
   move,
   score,
+  moment,
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import type { Response, Score, Step } from '../contract.ts'
+import type { Response, Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
 import { belongTogether } from '../partners.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import type { MatchingPuzzle, MatchingRound } from './puzzle.ts'
@@ -19,9 +20,8 @@ export type MatchingMove = z.infer<typeof MatchingMove>
 /** Points for a line that is right at once; later ones are for learning. */
 const POINTS = 10
 
-/** How a play stands. Times are milliseconds since 1970. */
+/** How a play stands. Times are on its own clock. */
 export interface MatchingPlay {
-  startedAt: number
   lastAt: number
   finishedAt: number | null
   round: number
@@ -35,6 +35,8 @@ export interface MatchingPlay {
   judgedAt: number
   /** The last line that was wrong, until the next move. */
   wrong: { left: number; right: number } | null
+  /** Rows judged so far, over all rounds. */
+  met: number
   right: number
   points: number
 }
@@ -56,8 +58,8 @@ export interface MatchingView {
   finished: boolean
 }
 
-export function start(puzzle: MatchingPuzzle, _random: unknown, at: number): MatchingPlay {
-  return { startedAt: at, lastAt: at, finishedAt: null, right: 0, points: 0, judgedAt: at, ...fresh(puzzle, 0) }
+export function start(puzzle: MatchingPuzzle): MatchingPlay {
+  return { lastAt: 0, finishedAt: null, met: 0, right: 0, points: 0, judgedAt: 0, ...fresh(puzzle, 0) }
 }
 
 function fresh({ rounds }: MatchingPuzzle, round: number): Pick<MatchingPlay, 'round' | 'joins' | 'judged' | 'missed' | 'wrong'> {
@@ -85,9 +87,9 @@ export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
   }
 }
 
-export function move(puzzle: MatchingPuzzle, play: MatchingPlay, asked: MatchingMove, at: number): Step<MatchingPlay> {
+export function move(puzzle: MatchingPuzzle, play: MatchingPlay, asked: MatchingMove, { clock }: When): Step<MatchingPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
+  const now = Math.max(clock, play.lastAt)
   const round = puzzle.rounds[play.round]
   const done = play.judged.every(Boolean)
   if (asked.type === 'finish') return finish(puzzle, play, now)
@@ -123,53 +125,54 @@ function judgeOne(puzzle: MatchingPuzzle, play: MatchingPlay, left: number, righ
   const first = !play.missed.includes(left)
   const good = isRight(round, left, right)
   const points = good && first ? POINTS : 0
-  const response: Response = {
-    entryId: round.couples[left].entryId, outcome: good ? 'right' : 'wrong', given: round.couples[round.order[right]].answer.text.trim(), points, milliseconds: now - play.judgedAt,
-  }
+  const response = joinedResponse(round, left, right, { points, milliseconds: now - play.judgedAt, place: play.met })
+  const met = play.met + (first ? 1 : 0)
   if (!good) {
     return {
-      play: { ...play, judgedAt: now, joins: play.joins.map((own, row) => (row === left ? null : own)), wrong: { left, right }, missed: first ? [...play.missed, left] : play.missed },
+      play: { ...play, judgedAt: now, met, joins: play.joins.map((own, row) => (row === left ? null : own)), wrong: { left, right }, missed: first ? [...play.missed, left] : play.missed },
       responses: first ? [response] : [],
     }
   }
   const judged = play.judged.map((own, row) => own || row === left)
   const last = judged.every(Boolean) && play.round === puzzle.rounds.length - 1
-  return { play: { ...play, judged, judgedAt: now, points: play.points + points, right: play.right + (first ? 1 : 0), finishedAt: last ? now : null }, responses: first ? [response] : [] }
+  return { play: { ...play, judged, judgedAt: now, met, points: play.points + points, right: play.right + (first ? 1 : 0), finishedAt: last ? now : null }, responses: first ? [response] : [] }
 }
 
-/** Judges rows of the round as they are joined. */
+function joinedResponse(round: MatchingRound, left: number, right: number, known: Pick<Response, 'points' | 'milliseconds' | 'place'>): Response {
+  const { entryId, answer } = round.couples[round.order[right]]
+  return responseOf({ entryId: round.couples[left].entryId, outcome: isRight(round, left, right) ? 'right' : 'wrong', given: answer.text.trim(), detail: { type: 'entry', entryId }, ...known })
+}
+
+/** Judges rows of the round as they are joined; one that is joined with none is not reached. */
 function judge(puzzle: MatchingPuzzle, play: MatchingPlay, rows: readonly number[], now: number): Step<MatchingPlay> {
   const round = puzzle.rounds[play.round]
-  const responses = rows.map((left): Response => {
+  const responses = rows.flatMap((left, index): Response[] => {
     const right = play.joins[left]
-    const good = isRight(round, left, right)
-    return {
-      entryId: round.couples[left].entryId, outcome: good ? 'right' : right === null ? 'passed' : 'wrong', given: right === null ? '' : round.couples[round.order[right]].answer.text.trim(),
-      points: good ? POINTS : 0, milliseconds: Math.round((now - play.judgedAt) / round.couples.length),
-    }
+    if (right === null) return []
+    return [joinedResponse(round, left, right, { points: isRight(round, left, right) ? POINTS : 0, milliseconds: (now - play.judgedAt) / round.couples.length, place: play.met + index })]
   })
   const right = responses.filter(({ outcome }) => outcome === 'right').length
   const last = play.round === puzzle.rounds.length - 1
   return {
-    play: { ...play, judgedAt: now, judged: play.judged.map((own, row) => own || rows.includes(row)), right: play.right + right, points: play.points + right * POINTS, lastAt: now, finishedAt: last ? now : null },
+    play: { ...play, judgedAt: now, met: play.met + responses.length, judged: play.judged.map((own, row) => own || rows.includes(row)), right: play.right + right, points: play.points + right * POINTS, lastAt: now, finishedAt: last ? now : null },
     responses,
   }
 }
 
 function finish(puzzle: MatchingPuzzle, play: MatchingPlay, now: number): Step<MatchingPlay> {
   const open = [...play.judged.keys()].filter((row) => !play.judged[row] && !play.missed.includes(row))
-  const { play: judged, responses } = puzzle.check === 'at-end' ? judge(puzzle, play, open, now) : { play, responses: open.map((row) => passed(puzzle.rounds[play.round].couples[row].entryId)) }
-  const rest = puzzle.rounds.slice(play.round + 1).flatMap(({ couples }) => couples.map(({ entryId }) => passed(entryId)))
-  return { play: { ...judged, judged: judged.judged.map(() => true), wrong: null, lastAt: now, finishedAt: now }, responses: [...responses, ...rest] }
+  const { play: judged, responses } = puzzle.check === 'at-end' ? judge(puzzle, play, open, now) : { play, responses: [] }
+  return { play: { ...judged, judged: judged.judged.map(() => true), wrong: null, lastAt: now, finishedAt: now }, responses }
 }
 
-function passed(entryId: string): Response {
-  return { entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 }
+/** The round: what was made for one that is over changes nothing. */
+export function moment(_puzzle: MatchingPuzzle, { round }: MatchingPlay): string {
+  return String(round)
 }
 
 export function score({ rounds }: MatchingPuzzle, play: MatchingPlay): Score {
   return {
-    right: play.right, total: rounds.reduce((sum, { couples }) => sum + couples.length, 0), points: play.points, hints: 0, finished: play.finishedAt !== null,
-    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+    right: play.right, total: rounds.reduce((sum, { couples }) => sum + couples.length, 0), points: play.points, bonus: 0, hints: 0, misses: 0, finished: play.finishedAt !== null,
+    milliseconds: play.finishedAt ?? play.lastAt,
   }
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import type { Response, Score, Step } from '../contract.ts'
+import type { Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
 import { belongTogether } from '../partners.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import { faceOf, type PairsPuzzle } from './puzzle.ts'
@@ -13,9 +14,8 @@ export type PairsMove = z.infer<typeof PairsMove>
 
 const POINTS = 10
 
-/** How a play stands. Times are milliseconds since 1970. */
+/** How a play stands. Times are on its own clock. */
 export interface PairsPlay {
-  startedAt: number
   lastAt: number
   lastFoundAt: number
   finishedAt: number | null
@@ -36,12 +36,11 @@ export interface PairsView {
   last: 'none' | 'pair' | 'other'
   turns: number
   players: { pairs: number; turn: boolean }[]
-  startedAt: number
   finished: boolean
 }
 
-export function start(_puzzle: PairsPuzzle, _random: unknown, at: number): PairsPlay {
-  return { startedAt: at, lastAt: at, lastFoundAt: at, finishedAt: null, up: [], found: [], turns: 0, player: 0 }
+export function start(): PairsPlay {
+  return { lastAt: 0, lastFoundAt: 0, finishedAt: null, up: [], found: [], turns: 0, player: 0 }
 }
 
 export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
@@ -56,15 +55,14 @@ export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
     last: play.up.length === 2 ? 'other' : play.up.length === 0 && play.found.length > 0 ? 'pair' : 'none',
     turns: play.turns,
     players: puzzle.players > 1 ? Array.from({ length: puzzle.players }, (_, player) => ({ pairs: play.found.filter((pair) => pair.player === player).length, turn: player === play.player })) : [],
-    startedAt: play.startedAt,
     finished,
   }
 }
 
-export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, at: number): Step<PairsPlay> {
+export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, { clock }: When): Step<PairsPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
-  if (asked.type === 'finish') return finish(puzzle, play, now)
+  const now = Math.max(clock, play.lastAt)
+  if (asked.type === 'finish') return { play: { ...play, up: [], lastAt: now, finishedAt: now }, responses: [] }
   const { card } = asked
   const up = play.up.length === 2 ? [] : play.up
   if (card >= puzzle.cards.length || up.includes(card) || play.found.some(({ cards }) => cards.includes(card))) return { play, responses: [] }
@@ -76,7 +74,7 @@ export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, at:
   const { entryId, answer } = puzzle.couples[couple]
   return {
     play: { ...play, up: [], found, turns, lastAt: now, lastFoundAt: now, finishedAt: found.length === puzzle.couples.length ? now : null },
-    responses: [{ entryId, outcome: 'right', given: answer.text.trim(), points: POINTS, milliseconds: now - play.lastFoundAt }],
+    responses: [responseOf({ entryId, outcome: 'right', given: answer.text.trim(), detail: { type: 'entry', entryId }, points: POINTS, milliseconds: now - play.lastFoundAt, place: play.found.length })],
   }
 }
 
@@ -87,15 +85,9 @@ function coupleOf({ couples, cards }: PairsPuzzle, one: number, two: number): nu
   return belongTogether(couples, couples[prompt.couple].prompt, couples[answer.couple].answer) ? answer.couple : undefined
 }
 
-function finish(puzzle: PairsPuzzle, play: PairsPlay, now: number): Step<PairsPlay> {
-  const known = new Set(play.found.flatMap(({ cards }) => cards.filter((card) => puzzle.cards[card].side === 'answer').map((card) => puzzle.cards[card].couple)))
-  const responses = puzzle.couples.flatMap(({ entryId }, couple): Response[] => (known.has(couple) ? [] : [{ entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 }]))
-  return { play: { ...play, up: [], lastAt: now, finishedAt: now }, responses }
-}
-
 export function score(puzzle: PairsPuzzle, play: PairsPlay): Score {
   return {
-    right: play.found.length, total: puzzle.couples.length, points: play.found.length * POINTS, hints: 0, finished: play.finishedAt !== null,
-    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+    right: play.found.length, total: puzzle.couples.length, points: play.found.length * POINTS, bonus: 0, hints: 0, misses: play.turns - play.found.length, finished: play.finishedAt !== null,
+    milliseconds: play.finishedAt ?? play.lastAt,
   }
 }

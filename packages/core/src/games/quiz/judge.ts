@@ -1,4 +1,6 @@
+import { foldText } from '../../text/foldText.ts'
 import { judgeTyped, type Leniency } from '../../text/typedAnswer.ts'
+import type { GivenDetail } from '../contract.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
 /** What a student gave: numbers of choices, a text, or whether a claim is true. */
@@ -29,6 +31,13 @@ export function judge(puzzle: QuizPuzzle, question: QuizQuestion, answer: QuizAn
   if (chosen.length === 0) return undefined
   const right = question.choices.every((choice, index) => choice.right === chosen.includes(index))
   return { right, given: chosen.map((choice) => wordsOf(question, choice)).join('; '), accepted: '', why: 'none' }
+}
+
+/** Returns an answer in a form in which two can be compared: equal ones came to the same, however they were typed. */
+export function detailOf(question: QuizQuestion, answer: QuizAnswer, judged: Judged): GivenDetail {
+  if (answer.type === 'type') return { type: 'typed', understood: judged.accepted || foldText(answer.text) }
+  if (answer.type === 'claim') return { type: 'claim', isTrue: answer.isTrue }
+  return { type: 'chosen', choices: [...new Set(answer.choices)].filter((choice) => choice < question.choices.length).sort((one, other) => one - other).map((choice) => wordsOf(question, choice)) }
 }
 
 /** Gives a choice in words; a picture by what it shows. */

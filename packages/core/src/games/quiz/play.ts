@@ -1,6 +1,7 @@
 import { z } from 'zod'
-import type { Response, Score, Step } from '../contract.ts'
-import { judge, type Judged } from './judge.ts'
+import type { GivenDetail, Question, Response, Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
+import { detailOf, judge, type Judged } from './judge.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
 /** What a student can do: begin after the cards, answer, ask for the hint, tell that time is up, go on, or stop. */
@@ -32,9 +33,8 @@ export interface Answered extends Judged {
   outcome: Response['outcome']
 }
 
-/** How a play stands. Times are milliseconds since 1970. */
+/** How a play stands. Times are on its own clock. */
 export interface QuizPlay {
-  startedAt: number
   lastAt: number
   askedAt: number
   finishedAt: number | null
@@ -53,16 +53,16 @@ export interface QuizPlay {
   secondRight: number[]
 }
 
-export function start({ questions, cards }: QuizPuzzle, _random: unknown, at: number): QuizPlay {
+export function start({ questions, cards }: QuizPuzzle): QuizPlay {
   return {
-    startedAt: at, lastAt: at, askedAt: at, finishedAt: null, phase: cards && questions.some(({ scored }) => scored) ? 'cards' : 'asking', round: 1, queue: [...questions.keys()], hinted: false, hints: 0,
+    lastAt: 0, askedAt: 0, finishedAt: null, phase: cards && questions.some(({ scored }) => scored) ? 'cards' : 'asking', round: 1, queue: [...questions.keys()], hinted: false, hints: 0,
     last: null, answers: [], secondAsked: [], secondRight: [],
   }
 }
 
-export function move(puzzle: QuizPuzzle, play: QuizPlay, asked: QuizMove, at: number): Step<QuizPlay> {
+export function move(puzzle: QuizPuzzle, play: QuizPlay, asked: QuizMove, { clock }: When): Step<QuizPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
+  const now = Math.max(clock, play.lastAt)
   if (asked.type === 'finish') return finish(puzzle, play, now)
   if (asked.type === 'begin') return { play: play.phase === 'cards' ? { ...play, phase: 'asking', askedAt: now, lastAt: now } : play, responses: [] }
   if (asked.type === 'next') return { play: play.phase === 'told' ? next(puzzle, play, now) : play, responses: [] }
@@ -75,26 +75,29 @@ export function move(puzzle: QuizPuzzle, play: QuizPlay, asked: QuizMove, at: nu
   const taken = now - play.askedAt
   if (asked.type === 'late') {
     // A phone's clock is never believed: only the server's says that time is up.
-    return question.seconds === 0 || taken < question.seconds * 1000 - EARLY ? { play, responses: [] } : settle(puzzle, play, { right: false, given: '', accepted: '', why: 'none' }, true, now)
+    return question.seconds === 0 || taken < question.seconds * 1000 - EARLY ? { play, responses: [] } : settle(puzzle, play, { right: false, given: '', accepted: '', why: 'none' }, { type: 'nothing' }, now)
   }
   const late = question.seconds > 0 && taken > question.seconds * 1000 + GRACE
   const judged = judge(puzzle, question, asked)
   if (!judged) return { play, responses: [] }
-  return settle(puzzle, play, late ? { ...judged, right: false } : judged, late, now)
+  return settle(puzzle, play, late ? { ...judged, right: false } : judged, detailOf(question, asked, judged), now)
 }
 
 /** Notes what came of the current question. Only the first round counts. */
-function settle(puzzle: QuizPuzzle, play: QuizPlay, judged: Judged, late: boolean, now: number): Step<QuizPlay> {
+function settle(puzzle: QuizPuzzle, play: QuizPlay, judged: Judged, detail: GivenDetail, now: number): Step<QuizPlay> {
   const [index] = play.queue
   const question = puzzle.questions[index]
   const milliseconds = now - play.askedAt
-  const outcome = play.round === 2 || !question.scored ? 'unscored' : judged.right ? 'right' : late && judged.given === '' ? 'passed' : 'wrong'
-  const points = outcome === 'right' ? pointsFor(puzzle, question, milliseconds, play.hinted) : 0
+  const outcome = !question.scored ? 'opinion' : judged.right ? 'right' : detail.type === 'nothing' ? 'passed' : 'wrong'
+  const points = outcome === 'right' && play.round === 1 ? pointsFor(puzzle, question, milliseconds, play.hinted) : 0
   const last: Answered = { ...judged, question: index, points, outcome }
   const told = { ...play, phase: 'told' as const, last, lastAt: now }
   return {
     play: play.round === 1 ? { ...told, answers: [...play.answers, last] } : { ...told, secondRight: judged.right ? [...play.secondRight, index] : play.secondRight },
-    responses: [{ entryId: question.entryId, outcome, given: judged.given, points, milliseconds }],
+    responses: [responseOf({
+      entryId: question.entryId, outcome, given: judged.given, detail, points, hints: play.hinted ? 1 : 0, milliseconds,
+      ...(play.round === 1 ? { place: play.answers.length } : { round: 'second', counts: false, place: play.secondAsked.indexOf(index) }),
+    })],
   }
 }
 
@@ -115,10 +118,10 @@ function next(puzzle: QuizPuzzle, play: QuizPlay, now: number): QuizPlay {
 function finish(puzzle: QuizPuzzle, play: QuizPlay, now: number): Step<QuizPlay> {
   const answered = new Set(play.answers.map(({ question }) => question))
   const rest = play.round === 1 ? play.queue.filter((question) => !answered.has(question)) : []
-  const passed = rest.map((question): Answered => ({ question, right: false, given: '', accepted: '', why: 'none', points: 0, outcome: puzzle.questions[question].scored ? 'passed' : 'unscored' }))
+  const passed = rest.map((question): Answered => ({ question, right: false, given: '', accepted: '', why: 'none', points: 0, outcome: puzzle.questions[question].scored ? 'passed' : 'opinion' }))
   return {
     play: { ...play, phase: 'done', last: null, queue: [], answers: [...play.answers, ...passed], lastAt: now, finishedAt: now },
-    responses: passed.filter(({ outcome }) => outcome === 'passed').map(({ question }) => ({ entryId: puzzle.questions[question].entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 })),
+    responses: [],
   }
 }
 
@@ -126,9 +129,24 @@ function finish(puzzle: QuizPuzzle, play: QuizPlay, now: number): Step<QuizPlay>
 export function score({ questions }: QuizPuzzle, play: QuizPlay): Score {
   return {
     right: play.answers.filter(({ outcome }) => outcome === 'right').length, total: questions.filter(({ scored }) => scored).length,
-    points: play.answers.reduce((sum, { points }) => sum + points, 0), hints: play.hints, finished: play.finishedAt !== null,
-    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+    points: play.answers.reduce((sum, { points }) => sum + points, 0), bonus: 0, hints: play.hints, misses: 0, finished: play.finishedAt !== null,
+    milliseconds: play.finishedAt ?? play.lastAt,
   }
+}
+
+export function asked({ questions }: QuizPuzzle): Question[] {
+  return questions.map(({ entryId, answer, prompt, scored }) => ({ entryId, text: answer.text.trim() || prompt.text.trim(), counts: scored }))
+}
+
+/** A question, and whether it stands or is answered. */
+export function moment(_puzzle: QuizPuzzle, { round, queue, phase }: QuizPlay): string {
+  return `${round} ${queue.length} ${phase}`
+}
+
+/** When the time for the question that stands is over, with what a slow connection may take. */
+export function deadline({ questions }: QuizPuzzle, { phase, queue, askedAt }: QuizPlay): number | null {
+  const seconds = phase === 'asking' ? questions[queue[0]].seconds : 0
+  return seconds > 0 ? askedAt + seconds * 1000 + GRACE + 1 : null
 }
 
 /** Opinions that this player has given: now he may see the others'. */

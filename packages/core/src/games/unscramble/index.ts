@@ -1,25 +1,32 @@
 import type { SheetPage } from '../../print/sheet.ts'
 import type { Game } from '../contract.ts'
+import { onOwnClock } from '../upgrade.ts'
 import { squareOf } from '../shownFace.ts'
 import { fit, make } from './make.ts'
 import { UnscrambleOptions } from './options.ts'
-import { move, score, start, UnscrambleMove, view, type UnscramblePlay, type UnscrambleView } from './play.ts'
+import { moment, move, score, start, UnscrambleMove, view, type UnscramblePlay, type UnscrambleView } from './play.ts'
 import type { UnscramblePuzzle } from './puzzle.ts'
+
+/** Version 2: times are on the play's own clock. */
+const UPGRADES = [{ play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'itemAt', 'finishedAt']) }]
 
 /** Words and phrases whose pieces have lost their order. */
 export const unscramble: Game<UnscrambleOptions, UnscramblePuzzle, UnscramblePlay, UnscrambleMove, UnscrambleView> = {
   kind: 'unscramble',
+  version: 2,
+  upgrades: UPGRADES,
   options: UnscrambleOptions,
   moves: UnscrambleMove,
   fit,
   make,
-  asked: ({ items }) => items.map(({ entryId, text }) => ({ entryId, text })),
+  asked: ({ items }) => items.map(({ entryId, text }) => ({ entryId, text, counts: true })),
   onPaper: true,
   sheet,
   start,
   view,
   move,
   score,
+  moment,
 }
 
 /** Items that fit a page in two columns. */

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import type { Random } from '../../random/random.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { Response, Score, Step } from '../contract.ts'
+import type { Response, Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import { textOfPieces, type UnscrambleItem, type UnscramblePuzzle } from './puzzle.ts'
 
@@ -20,9 +20,8 @@ const POINTS = 10
 const TRY_COST = 1
 const HINT_COST = 2
 
-/** How a play stands. Times are milliseconds since 1970. */
+/** How a play stands. Times are on its own clock. */
 export interface UnscramblePlay {
-  startedAt: number
   lastAt: number
   itemAt: number
   finishedAt: number | null
@@ -59,8 +58,8 @@ export interface UnscrambleView {
   finished: boolean
 }
 
-export function start(_puzzle: UnscramblePuzzle, _random: Random, at: number): UnscramblePlay {
-  return { startedAt: at, lastAt: at, itemAt: at, finishedAt: null, item: 0, tries: 0, tried: '', shown: 0, outcome: null, right: 0, points: 0, hints: 0 }
+export function start(): UnscramblePlay {
+  return { lastAt: 0, itemAt: 0, finishedAt: null, item: 0, tries: 0, tried: '', shown: 0, outcome: null, right: 0, points: 0, hints: 0 }
 }
 
 export function view({ items, direction }: UnscramblePuzzle, play: UnscramblePlay): UnscrambleView {
@@ -87,9 +86,9 @@ function beginningOf({ mixed }: UnscrambleItem, count: number): number[] {
   return Array.from({ length: count }, (_, place) => mixed.indexOf(place))
 }
 
-export function move(puzzle: UnscramblePuzzle, play: UnscramblePlay, asked: UnscrambleMove, at: number): Step<UnscramblePlay> {
+export function move(puzzle: UnscramblePuzzle, play: UnscramblePlay, asked: UnscrambleMove, { clock }: When): Step<UnscramblePlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
+  const now = Math.max(clock, play.lastAt)
   const item = puzzle.items[play.item]
   if (asked.type === 'finish') return finish(puzzle, play, now)
   if (asked.type === 'next') {
@@ -112,20 +111,30 @@ function end(puzzle: UnscramblePuzzle, play: UnscramblePlay, now: number): Step<
   const last = play.item === puzzle.items.length - 1
   return {
     play: { ...play, right: play.right + (solved ? 1 : 0), points: play.points + points, lastAt: now, finishedAt: last ? now : null },
-    responses: [responseOf(puzzle.items[play.item], play, points, now)],
+    responses: [itemResponse(puzzle, play, points, now)],
   }
 }
 
-function responseOf({ entryId, text }: UnscrambleItem, { outcome, tried, itemAt }: UnscramblePlay, points: number, now: number): Response {
-  return { entryId, outcome: outcome === 'solved' ? 'right' : tried === '' ? 'passed' : 'wrong', given: outcome === 'solved' ? text : tried, points, milliseconds: now - itemAt }
+function itemResponse({ items }: UnscramblePuzzle, { outcome, tried, itemAt, item, shown }: UnscramblePlay, points: number, now: number): Response {
+  const { entryId, text } = items[item]
+  const given = outcome === 'solved' ? text : tried
+  return responseOf({
+    entryId, outcome: outcome === 'solved' ? 'right' : tried === '' ? 'passed' : 'wrong', given, detail: given === '' ? { type: 'nothing' } : { type: 'typed', understood: given },
+    points, hints: shown, milliseconds: now - itemAt, place: item,
+  })
 }
 
 function finish(puzzle: UnscramblePuzzle, play: UnscramblePlay, now: number): Step<UnscramblePlay> {
-  const current = play.outcome === null ? [responseOf(puzzle.items[play.item], play, 0, now)] : []
-  const rest = puzzle.items.slice(play.item + 1).map(({ entryId }): Response => ({ entryId, outcome: 'passed', given: '', points: 0, milliseconds: 0 }))
-  return { play: { ...play, outcome: play.outcome ?? 'given-up', lastAt: now, finishedAt: now }, responses: [...current, ...rest] }
+  // A word that was tried in vain is a wrong answer; one that was not tried is not reached.
+  const tried = play.outcome === null && play.tried !== ''
+  return { play: { ...play, outcome: play.outcome ?? 'given-up', lastAt: now, finishedAt: now }, responses: tried ? [itemResponse(puzzle, play, 0, now)] : [] }
+}
+
+/** A word, and whether it is over: its end is shown until the next one is asked for. */
+export function moment(_puzzle: UnscramblePuzzle, { item, outcome }: UnscramblePlay): string {
+  return `${item} ${outcome === null ? 'open' : 'over'}`
 }
 
 export function score({ items }: UnscramblePuzzle, play: UnscramblePlay): Score {
-  return { right: play.right, total: items.length, points: play.points, hints: play.hints, finished: play.finishedAt !== null, milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt }
+  return { right: play.right, total: items.length, points: play.points, bonus: 0, hints: play.hints, misses: 0, finished: play.finishedAt !== null, milliseconds: play.finishedAt ?? play.lastAt }
 }

@@ -1,4 +1,5 @@
 import type { Game } from '../contract.ts'
+import { onOwnClock } from '../upgrade.ts'
 import { fit } from './fit.ts'
 import { make } from './make.ts'
 import { WordSearchOptions } from './options.ts'
@@ -6,14 +7,19 @@ import { move, score, start, view, WordSearchMove, type WordSearchPlay, type Wor
 import type { WordSearchPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
+/** Version 2: times are on the play's own clock. */
+const UPGRADES = [{ play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) }]
+
 /** Words hidden in a grid of letters. */
 export const wordsearch: Game<WordSearchOptions, WordSearchPuzzle, WordSearchPlay, WordSearchMove, WordSearchView> = {
   kind: 'wordsearch',
+  version: 2,
+  upgrades: UPGRADES,
   options: WordSearchOptions,
   moves: WordSearchMove,
   fit,
   make,
-  asked: (puzzle) => puzzle.words.map(({ entryId, text }) => ({ entryId, text })),
+  asked: ({ words }) => words.map(({ entryId, text }) => ({ entryId, text, counts: true })),
   onPaper: true,
   sheet,
   start,

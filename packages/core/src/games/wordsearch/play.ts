@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { isEmptyFace } from '../../list/face.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { Score, Step } from '../contract.ts'
+import type { Score, Step, When } from '../contract.ts'
+import { responseOf } from '../response.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import type { PlacedWord, WordSearchPuzzle } from './puzzle.ts'
 
@@ -20,9 +21,8 @@ export type WordSearchMove = z.infer<typeof WordSearchMove>
 const POINTS = 10
 const POINTS_AFTER_HINT = 5
 
-/** How a play stands. Times are milliseconds since 1970. */
+/** How a play stands. Times are on its own clock. */
 export interface WordSearchPlay {
-  startedAt: number
   /** Of the last move, and of the last word found. */
   lastAt: number
   lastFoundAt: number
@@ -62,8 +62,8 @@ export interface WordSearchView {
   message: string | null
 }
 
-export function start(_puzzle: WordSearchPuzzle, _random: unknown, at: number): WordSearchPlay {
-  return { startedAt: at, lastAt: at, lastFoundAt: at, finishedAt: null, found: [], hinted: [], misses: 0, lastMark: 'none' }
+export function start(): WordSearchPlay {
+  return { lastAt: 0, lastFoundAt: 0, finishedAt: null, found: [], hinted: [], misses: 0, lastMark: 'none' }
 }
 
 export function view(puzzle: WordSearchPuzzle, play: WordSearchPlay): WordSearchView {
@@ -94,10 +94,10 @@ function faceOf({ text, prompt }: PlacedWord, show: 'words' | 'clues'): ShownFac
   return show === 'clues' && !isEmptyFace(prompt) ? shownFace(prompt, text) : { text, picture: null, sound: null }
 }
 
-export function move(puzzle: WordSearchPuzzle, play: WordSearchPlay, asked: WordSearchMove, at: number): Step<WordSearchPlay> {
+export function move(puzzle: WordSearchPuzzle, play: WordSearchPlay, asked: WordSearchMove, { clock }: When): Step<WordSearchPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(at, play.lastAt)
-  if (asked.type === 'finish') return finish(puzzle, play, now)
+  const now = Math.max(clock, play.lastAt)
+  if (asked.type === 'finish') return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses: [] }
   if (asked.type === 'hint') {
     const known = asked.item >= puzzle.words.length || play.hinted.includes(asked.item) || play.found.includes(asked.item)
     return { play: known ? play : { ...play, hinted: [...play.hinted, asked.item], lastAt: now, lastMark: 'none' }, responses: [] }
@@ -110,15 +110,11 @@ export function move(puzzle: WordSearchPuzzle, play: WordSearchPlay, asked: Word
   const word = puzzle.words[index]
   return {
     play: { ...play, found, lastAt: now, lastFoundAt: now, finishedAt: done ? now : null, lastMark: 'found' },
-    responses: [{ entryId: word.entryId, outcome: 'right', given: word.text, points: pointsFor(play, index), milliseconds: now - play.lastFoundAt }],
+    responses: [responseOf({
+      entryId: word.entryId, outcome: 'right', given: word.text, detail: { type: 'entry', entryId: word.entryId }, points: pointsFor(play, index), hints: play.hinted.includes(index) ? 1 : 0,
+      milliseconds: now - play.lastFoundAt, place: play.found.length,
+    })],
   }
-}
-
-function finish(puzzle: WordSearchPuzzle, play: WordSearchPlay, now: number): Step<WordSearchPlay> {
-  const responses = puzzle.words.flatMap((word, index) => play.found.includes(index)
-    ? []
-    : [{ entryId: word.entryId, outcome: 'passed' as const, given: '', points: 0, milliseconds: 0 }])
-  return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses }
 }
 
 /** The word that lies between two cells; of two that share them, the one read from the first, not found before. */
@@ -143,8 +139,10 @@ export function score(puzzle: WordSearchPuzzle, play: WordSearchPlay): Score {
     right: play.found.length,
     total: puzzle.words.length,
     points: play.found.reduce((sum, index) => sum + pointsFor(play, index), 0),
+    bonus: 0,
     hints: play.hinted.length,
+    misses: play.misses,
     finished: play.finishedAt !== null,
-    milliseconds: (play.finishedAt ?? play.lastAt) - play.startedAt,
+    milliseconds: play.finishedAt ?? play.lastAt,
   }
 }
