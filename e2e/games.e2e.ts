@@ -76,8 +76,8 @@ test('hangman says how hard words are, and is played on a phone by keys and touc
   await expect(phone.getByText('Once more')).toBeVisible()
   for (const letter of ['A', 'R', 'C', 'H']) await phone.getByRole('button', { name: letter, exact: true }).tap()
   await expect(phone.getByText('Found 1 of 2').first()).toBeVisible()
-  const outcomes = async (): Promise<string[]> => (await query<{ outcome: string }>(server.databaseUrl, 'SELECT r.outcome FROM responses r JOIN plays y ON y.id = r.play_id JOIN players p ON p.id = y.player_id JOIN links k ON k.id = p.link_id WHERE k.code = $1 ORDER BY r.id', [code])).map(({ outcome }) => outcome)
-  await expect.poll(outcomes).toEqual(['wrong', 'right', 'unscored'])
+  const outcomes = async (): Promise<string[]> => (await query<{ outcome: string; round: string }>(server.databaseUrl, 'SELECT r.outcome, r.round FROM responses r JOIN plays y ON y.id = r.play_id JOIN offers o ON o.id = y.offer_id WHERE o.code = $1 ORDER BY r.id', [code])).map(({ outcome, round }) => `${round} ${outcome}`)
+  await expect.poll(outcomes).toEqual(['first wrong', 'first right', 'back right'])
 })
 
 test('bingo is planned and called, a claim is checked, and a card is played on a phone', async ({ teacher, phone, server }) => {

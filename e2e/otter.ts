@@ -32,7 +32,7 @@ export const test = base.extend<Tests, Workers>({
     await admin.query(`CREATE DATABASE ${name}`)
     await admin.end()
     const databaseUrl = `${cluster}/${name}`
-    const child = fork(`${home}dist/server.js`, { env: { ...process.env, DATABASE_URL: databaseUrl, PORT: '0', SESSION_SECRET: 'for tests alone, this one', WEB_FOLDER: `${home}dist/web` } })
+    const child = fork(`${home}packages/server/dist/server.js`, { env: { ...process.env, DATABASE_URL: databaseUrl, PORT: '0', SESSION_SECRET: 'for tests alone, this one', WEB_FOLDER: `${home}dist/web` } })
     const port = await new Promise<number>((resolve, reject) => {
       child.once('exit', () => reject(new Error('the server did not start')))
       child.once('message', (message) => resolve((message as { ready: number }).ready))

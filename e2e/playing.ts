@@ -27,6 +27,6 @@ export async function join(phone: Page, code: string): Promise<void> {
 
 /** Gives the puzzle behind a code, with its answers. */
 export async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promise<Puzzle> {
-  const [{ puzzle }] = await query<{ puzzle: Puzzle }>(databaseUrl, 'SELECT v.puzzle FROM game_versions v JOIN links k ON k.game_id = v.game_id WHERE k.code = $1 ORDER BY v.number DESC LIMIT 1', [code])
+  const [{ puzzle }] = await query<{ puzzle: Puzzle }>(databaseUrl, 'SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $1', [code])
   return puzzle
 }

@@ -6,7 +6,7 @@ import { expect, expectAccessible, pasteClipboard, query, test } from './otter.t
 type Cell = { row: number; col: number }
 
 async function puzzleOf(databaseUrl: string, code: string): Promise<WordSearchPuzzle> {
-  const [{ puzzle }] = await query<{ puzzle: WordSearchPuzzle }>(databaseUrl, 'SELECT v.puzzle FROM game_versions v JOIN links k ON k.game_id = v.game_id WHERE k.code = $1', [code])
+  const [{ puzzle }] = await query<{ puzzle: WordSearchPuzzle }>(databaseUrl, 'SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $1', [code])
   return puzzle
 }
 
@@ -167,7 +167,7 @@ test('pasted words become a word search that a student plays by link, and the te
   await expect(teacher.getByRole('row', { name: /Ama/ })).toContainText(/4 of 6.*2/)
 
   const [download] = await Promise.all([teacher.waitForEvent('download'), teacher.getByRole('link', { name: 'Download CSV' }).click()])
-  expect(readFileSync(await download.path(), 'utf8')).toMatch(/^\ufeffStudent,.*\r\nAma,4,4,6,1,/)
+  expect(readFileSync(await download.path(), 'utf8')).toMatch(/^\ufeffStudent,.*\r\nAma,4,4,6,40,0,0,1,/)
   await teacher.getByRole('button', { name: 'Close the link' }).click()
   await expect(teacher.getByRole('button', { name: 'Open the link again' })).toBeVisible()
   await phone.reload()
@@ -184,6 +184,8 @@ test('sheets are printed in versions, with keys and a code, through the browser 
   await teacher.getByLabel('Versions').fill('3')
   await expect(teacher.getByRole('article', { name: /Sheet/ })).toHaveCount(3)
   await expect(teacher.getByRole('article', { name: /Key/ })).toHaveCount(3)
+  await expect(teacher.getByRole('img', { name: /QR code of the game/ })).toHaveCount(0)
+  await teacher.getByLabel('QR to play on screen').check()
   await expect(teacher.getByRole('img', { name: /QR code of the game/ })).toHaveCount(3)
   await expectAccessible(teacher)
   const [download] = await Promise.all([teacher.waitForEvent('download'), teacher.getByRole('button', { name: 'PDF' }).click()])
@@ -211,7 +213,7 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await expect(page.getByText('No lists yet')).toBeVisible()
   await expectAccessible(page)
 
-  const [{ code }] = await query<{ code: string }>(server.databaseUrl, 'SELECT code FROM links ORDER BY created_at LIMIT 1', [])
+  const [{ code }] = await query<{ code: string }>(server.databaseUrl, 'SELECT code FROM offers ORDER BY created_at LIMIT 1', [])
   await phone.goto(`/p/${code}`)
   await phone.getByLabel('Language').selectOption('he')
   await expect(phone.locator('html')).toHaveAttribute('dir', 'rtl')

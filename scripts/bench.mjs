@@ -11,7 +11,7 @@ installNpmPackages()
 const { build: buildAll } = await import('./build.mjs')
 await buildAll()
 const { build } = await import('esbuild')
-const outfile = join(home, 'dist', 'bench.mjs')
+const outfile = join(home, 'packages/server/dist', 'bench.mjs')
 await build({
   entryPoints: [join(home, 'bench/main.ts')], outfile, bundle: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', logLevel: 'error', jsx: 'automatic',
   alias,

@@ -1,6 +1,6 @@
 // Builds the web pages and the server into dist/; skipped where no source is newer than the last build.
 import { execFileSync } from 'node:child_process'
-import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Advice } from './postgres.mjs'
 import { alias } from './aliases.mjs'
@@ -20,13 +20,16 @@ function newest(folder) {
 export async function build() {
   const sources = ['core', 'api', 'server', 'web'].map((name) => newest(join(home, 'packages', name, 'src')))
   const settings = ['package-lock.json', 'packages/web/vite.config.ts', 'packages/web/index.html', 'packages/web/play.html'].map((file) => statSync(join(home, file)).mtimeMs)
-  if (existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources, ...settings)) return
+  if (existsSync(stamp) && existsSync(join(home, 'packages/server/dist/server.js')) && statSync(stamp).mtimeMs > Math.max(...sources, ...settings)) return
   console.log('Building …')
   const { build: bundle } = await import('esbuild')
+  // The server's own packages are found from where its bundle lies.
+  rmSync(join(home, 'packages/server/dist'), { recursive: true, force: true })
+  mkdirSync(join(home, 'dist'), { recursive: true })
   try {
     await bundle({
       entryPoints: { server: join(home, 'packages/server/src/main.ts'), worker: join(home, 'packages/server/src/workers/entry.ts')},
-      outdir: join(home, 'dist'), bundle: true, splitting: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', alias,
+      outdir: join(home, 'packages/server/dist'), bundle: true, splitting: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', alias,
       jsx: 'automatic', logLevel: 'error', chunkNames: 'chunk-[hash]',
     })
     execFileSync(process.execPath, [join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], { cwd: join(home, 'packages/web'), stdio: 'inherit' })

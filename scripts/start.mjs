@@ -83,7 +83,7 @@ async function start() {
   if (stopping) return
   const env = { ...process.env, DATABASE_URL: url, PORT: String(port), SESSION_SECRET: process.env.SESSION_SECRET ?? secret(), WEB_FOLDER: join(home, 'dist', 'web'), NODE_ENV: 'production' }
   // A process group of its own would be cut off from Ctrl-C's end; it is stopped by a signal instead.
-  server = fork(join(home, 'dist', 'server.js'), { env, detached: true })
+  server = fork(join(home, 'packages/server/dist/server.js'), { env, detached: true })
   server.once('exit', (code) => {
     if (!stopping) console.error('The server stopped. The lines above say why.')
     stop(stopping ? 0 : code || 1)

@@ -33,3 +33,9 @@ export interface SuggestionsReply {
   /** For each word, up to six pictures, the likeliest first. */
   suggestions: OfferedPicture[][]
 }
+
+/** Room for a teacher's pictures and sounds, in bytes. */
+export interface RoomReply {
+  used: number
+  room: number
+}

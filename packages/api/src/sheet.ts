@@ -1,6 +1,6 @@
 import { GAME_KINDS } from '@otter/core'
 import { z } from 'zod'
-import { Seed } from './link.ts'
+import { Seed } from './offer.ts'
 
 export const MAX_VERSIONS = 30
 

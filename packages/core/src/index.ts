@@ -1,6 +1,7 @@
 export * from './list/face.ts'
 export * from './list/entry.ts'
 export * from './list/details.ts'
+export { upgradedEntry } from './list/upgradedEntry.ts'
 export * from './list/faceLetters.ts'
 export * from './list/table.ts'
 export * from './list/columnNames.ts'

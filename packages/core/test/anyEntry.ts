@@ -11,8 +11,8 @@ const sound = fc.record({ id: fc.uuid(), milliseconds: fc.nat(5000) })
 /** An entry with text alone, as a spreadsheet can hold it. */
 export const anyTextEntry = fc.record({
   id: fc.uuid(), answer: fc.record({ text }), prompt: fc.record({ text }), accepted: fc.array(text, { maxLength: 3 }),
-  choices: fc.array(fc.record({ text, right: fc.boolean() }), { maxLength: 4 }), hint: text, fact: text, group: text,
-  worth: fc.option(fc.nat(100)), seconds: fc.option(fc.integer({ min: 1, max: 600 })), scored: fc.boolean(), standard: text,
+  choices: fc.array(fc.record({ text, right: fc.boolean() }), { maxLength: 4 }), hint: text, fact: text, groups: fc.array(text, { maxLength: 3 }),
+  worth: fc.option(fc.nat(100)), seconds: fc.option(fc.integer({ min: 1, max: 600 })), scored: fc.boolean(), standards: fc.array(text, { maxLength: 2 }),
 }).map((drawn) => Entry.parse(drawn))
 
 /** Any entry, with pictures and sounds. */

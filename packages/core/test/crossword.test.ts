@@ -94,7 +94,7 @@ describe('Crosswords', () => {
     const puzzle = made(list)
     expect(Object.fromEntries(puzzle.words.map(({ text, pattern }) => [text, pattern]))).to.deep.equal({ 'ice cream': '3,5', 'well-being': '4-5', cream: '5', rice: '4' })
     expect(puzzle.unplaced.map(({ text, why }) => `${text} ${why}`)).to.have.members(['a too-short', ' empty', 'cream repeat', 'zzz no-shared-letter'])
-    const turned = listOf(['one', 'two', 'three']).entries.map((entry, index) => newEntry({ ...entry, id: idOf(index), prompt: { text: ['uno', 'dos', 'tres'][index] }, group: index === 0 ? 'odd' : '' }))
+    const turned = listOf(['one', 'two', 'three']).entries.map((entry, index) => newEntry({ ...entry, id: idOf(index), prompt: { text: ['uno', 'dos', 'tres'][index] }, groups: [index === 0 ? 'odd' : ''] }))
     const asked = askedList({ ...list, entries: turned }, { ...few, ask: 'prompt', take: 'first', first: 2 })
     expect(asked.entries.map(({ answer, prompt }) => `${answer.text} ${prompt.text}`)).to.deep.equal(['uno one', 'dos two'])
     expect(askedList({ ...list, entries: turned }, { ...few, take: 'group', group: 'odd' }).entries.length).to.equal(1)

@@ -37,7 +37,7 @@ const anyList = fc.record({ count: fc.integer({ min: 1, max: 14 }), seed: fc.str
   const words = random.shuffled(WORDS).slice(0, count)
   const entries = words.map((word, index) => newEntry({
     id: idOf(index), answer: { text: repeats && random.below(4) === 0 ? words[0] : word }, prompt: { text: `what is ${repeats ? random.below(5) : index}?` },
-    hint: random.below(2) === 0 ? 'think' : '', group: ['', 'one', 'two'][random.below(3)], scored: random.below(8) > 0, choices: random.below(5) === 0 ? [{ text: 'wrong here', right: false }] : [],
+    hint: random.below(2) === 0 ? 'think' : '', groups: [['', 'one', 'two'][random.below(3)]].filter((group) => group !== ''), scored: random.below(8) > 0, choices: random.below(5) === 0 ? [{ text: 'wrong here', right: false }] : [],
   }))
   return { list: { title: 'Any', answerLanguage: 'en', promptLanguage: 'en', entries } satisfies EntryList, ask }
 })

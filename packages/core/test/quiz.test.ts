@@ -80,17 +80,17 @@ describe('Quiz', () => {
         expect(choices.length).to.be.at.most(4)
       }
     }), { numRuns: 300 })
-    const years = listOf([...['1914', '1945', '1969', '1989'].map((a, index) => ({ a, q: `year ${index}`, group: 'years' })), ...['Paris', 'Rome', 'Oslo', 'Bern'].map((a, index) => ({ a, q: `city ${index}`, group: 'cities' }))])
+    const years = listOf([...['1914', '1945', '1969', '1989'].map((a, index) => ({ a, q: `year ${index}`, groups: ['years'] })), ...['Paris', 'Rome', 'Oslo', 'Bern'].map((a, index) => ({ a, q: `city ${index}`, groups: ['cities'] }))])
     for (const { answer, choices } of quiz.make(years, QuizOptions.parse({}), randomFrom('y')).questions) expect(choices.every(({ face }) => /\d/u.test(face.text) === /\d/u.test(answer.text))).to.equal(true)
   })
 
   it('takes the teacher’s choices, several right ones, and questions mixed within their groups', () => {
     const list = listOf([
-      { a: 'oak', q: 'Which are trees?', choices: [{ text: 'elm', right: true }, { text: 'fern', right: false }, { text: 'moss', right: false }], group: 'b' }, { a: 'yes', q: 'x?', group: 'a', choices: [{ text: 'no', right: false }] },
-      { a: 'up', q: 'y?', group: 'b', choices: [{ text: 'down', right: false }] }, { a: 'in', q: 'z?', group: 'a', choices: [{ text: 'out', right: false }] },
+      { a: 'oak', q: 'Which are trees?', choices: [{ text: 'elm', right: true }, { text: 'fern', right: false }, { text: 'moss', right: false }], groups: ['b'] }, { a: 'yes', q: 'x?', groups: ['a'], choices: [{ text: 'no', right: false }] },
+      { a: 'up', q: 'y?', groups: ['b'], choices: [{ text: 'down', right: false }] }, { a: 'in', q: 'z?', groups: ['a'], choices: [{ text: 'out', right: false }] },
     ])
     const puzzle = quiz.make(list, QuizOptions.parse({ order: 'groups' }), randomFrom('1'))
-    expect(puzzle.questions.map(({ entryId }) => list.entries[Number(entryId.slice(-12))].group).join('')).to.be.oneOf(['bbaa', 'aabb'])
+    expect(puzzle.questions.map(({ entryId }) => list.entries[Number(entryId.slice(-12))].groups[0]).join('')).to.be.oneOf(['bbaa', 'aabb'])
     const trees = puzzle.questions.find(({ prompt }) => prompt.text === 'Which are trees?')
     expect(trees?.choices.filter(({ right }) => right).map(({ face }) => face.text).sort()).to.deep.equal(['elm', 'oak'])
     const alone = { ...puzzle, questions: trees ? [trees] : [] }

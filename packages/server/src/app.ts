@@ -7,15 +7,20 @@ import helmet from 'helmet'
 import pg from 'pg'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
-import { z, ZodError } from 'zod'
+import { z } from 'zod'
 import type { Database } from './db/database.ts'
-import { Problem } from './problem.ts'
+import { loggable, Problem, problemFrom } from './problem.ts'
 import dictionaryRoutes from './routes/dictionary.ts'
-import linkRoutes from './routes/links.ts'
+import jobRoutes from './routes/jobs.ts'
 import listRoutes from './routes/lists.ts'
 import mediaRoutes, { mediaFileRoutes } from './routes/media.ts'
+import offerRoutes from './routes/offers.ts'
 import playRoutes from './routes/play.ts'
 import sessionRoutes from './routes/session.ts'
+import { openLimits } from './services/limits.ts'
+import { PuzzleCache } from './services/puzzleCache.ts'
+import { startHousekeeping } from './workers/housekeeping.ts'
+import { startJobs } from './workers/jobRunner.ts'
 import type { Workers } from './workers/pool.ts'
 
 /** What a server is put together from. */
@@ -28,6 +33,10 @@ export interface Parts {
   /** Folder with the built web pages; absent in tests of the API alone. */
   webFolder?: string
   sampleTeacher?: string
+  /** Most connections that sessions and limits hold, beside those of the database. */
+  connections?: number
+  /** How often long jobs of other servers are looked for, in milliseconds. */
+  lookForJobs?: number
 }
 
 // What a schema does not say in its own words, it says in these.
@@ -43,11 +52,11 @@ z.config({
 const BODY_LIMIT = '4mb'
 const SESSION_AGE = 14 * 24 * 3600_000
 
-/** Puts the server together; `close` ends the sessions' connections. */
-export function createApp({ database, workers, databaseUrl, sessionSecret, logger, webFolder, sampleTeacher }: Parts): { app: Express; close: () => Promise<void> } {
+/** Puts the server together, and starts taking up long jobs; `close` ends both. */
+export function createApp({ database, workers, databaseUrl, sessionSecret, logger, webFolder, sampleTeacher, connections = 4, lookForJobs }: Parts): { app: Express; close: () => Promise<void> } {
   const app = express()
-  const sessions = new pg.Pool({ connectionString: databaseUrl, max: 4 })
-  sessions.on('error', (error) => logger.error(error, 'session store'))
+  const sessions = new pg.Pool({ connectionString: databaseUrl, max: connections })
+  sessions.on('error', (error) => logger.error(loggable(error), 'session store'))
   const Store = connectPgSimple(session)
   app.set('trust proxy', 'loopback')
   app.disable('x-powered-by')
@@ -65,20 +74,30 @@ export function createApp({ database, workers, databaseUrl, sessionSecret, logge
   app.use('/api', sameOriginOnly, (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()
-  }, express.json({ limit: BODY_LIMIT }))
-  const context = { database, workers, sampleTeacher }
+  }, express.json({ limit: BODY_LIMIT, reviver: (_key, value: unknown) => (typeof value === 'string' ? storable(value) : value) }))
+  const source = { database, puzzles: new PuzzleCache() }
+  const stopHousekeeping = startHousekeeping(source, logger)
+  const jobs = startJobs(source, workers, logger, lookForJobs)
+  const context = { ...source, workers, jobs, limits: openLimits(sessions), sessionSecret, sampleTeacher }
   app.use('/api', mediaFileRoutes(context), dictionaryRoutes(), playRoutes(context))
   app.use('/api', session({
     name: 'otter_session', secret: sessionSecret, resave: false, saveUninitialized: false, rolling: false,
     cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_AGE },
     store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600 }),
-  }), sessionRoutes(context), listRoutes(context), linkRoutes(context), mediaRoutes(context))
+  }), sessionRoutes(context), listRoutes(context), offerRoutes(context), jobRoutes(context), mediaRoutes(context))
   app.use('/api', () => {
     throw new Problem(404, 'There is nothing at this address.')
   })
   if (webFolder !== undefined) servePages(app, webFolder)
   app.use(problems(logger))
-  return { app, close: () => sessions.end() }
+  return {
+    app,
+    close: async () => {
+      stopHousekeeping()
+      await jobs.close()
+      await sessions.end()
+    },
+  }
 }
 
 /**
@@ -109,19 +128,12 @@ function problems(logger: Logger): ErrorRequestHandler {
   return (error: unknown, _request, response, next) => {
     if (response.headersSent) return next(error)
     const problem = problemFrom(error)
-    if (problem.status >= 500) logger.error(error)
+    if (problem.status >= 500) logger.error(loggable(error))
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.details()))
   }
 }
 
-function problemFrom(error: unknown): Problem {
-  if (error instanceof Problem) return error
-  if (error instanceof ZodError) {
-    const [issue] = error.issues
-    return new Problem(400, issue.message, issue.path.join('.'))
-  }
-  const status = (error as { status?: unknown }).status
-  if (status === 413) return new Problem(413, 'That is more than can be taken at once. Send it in smaller parts.')
-  if (typeof status === 'number' && status >= 400 && status < 500) return new Problem(status, 'That request could not be read.')
-  return new Problem(500, 'Something went wrong here. What you typed is safe on your screen; try again in a moment.')
+/** Returns text as the database takes it: without NUL, and without halves of letters. */
+function storable(text: string): string {
+  return text.replaceAll('\u0000', '').replace(/\p{Surrogate}/gu, '\ufffd')
 }

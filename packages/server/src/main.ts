@@ -18,8 +18,8 @@ const { DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, SAMPLE_DATA, LOG_LEVEL }
 
 const logger = pino({ level: LOG_LEVEL })
 const database = openDatabase(DATABASE_URL)
-await migrate(database)
-const workers = startWorkers(Math.max(1, Math.min(4, availableParallelism() - 1)))
+await migrate(DATABASE_URL)
+const workers = startWorkers({ threads: Math.max(2, Math.min(4, availableParallelism() - 1)) })
 const sampleTeacher = SAMPLE_DATA === '1' ? SAMPLE_EMAIL : undefined
 if (sampleTeacher !== undefined) await loadSample(database, workers)
 const { app, close } = createApp({ database, workers, databaseUrl: DATABASE_URL, sessionSecret: SESSION_SECRET, logger, webFolder: WEB_FOLDER, sampleTeacher })
@@ -35,7 +35,8 @@ const server = app.listen(PORT, (error?: Error) => {
 const stop = async (): Promise<void> => {
   server.close()
   server.closeAllConnections()
-  await Promise.all([workers.close(), close(), database.sequelize.close()])
+  await Promise.all([workers.close(), close()])
+  await database.sequelize.close()
   process.exit(0)
 }
 process.on('SIGTERM', () => void stop())

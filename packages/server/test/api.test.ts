@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { WordSearchPuzzle } from '@otter/core'
 import { expect } from 'chai'
-import { Client, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+import { Client, fileOf, puzzleOf, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
 describe('the API', () => {
   let server: TestServer
@@ -10,11 +10,6 @@ describe('the API', () => {
   })
   after(() => server.close())
 
-  async function puzzleOf(linkId: string): Promise<WordSearchPuzzle> {
-    const link = await server.database.links.findByPk(linkId, { rejectOnEmpty: true })
-    const version = await server.database.gameVersions.findOne({ where: { gameId: link.gameId }, rejectOnEmpty: true })
-    return version.puzzle as WordSearchPuzzle
-  }
   const markOf = ({ words }: WordSearchPuzzle, index: number): object => {
     const { row, col, dRow, dCol, length } = words[index]
     return { type: 'mark', from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) } }
@@ -64,8 +59,8 @@ describe('the API', () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
     const request = { kind: 'wordsearch', options: {}, seed: '7' }
     const { body: link } = await client.call('POST', `/lists/${listId}/links`, request)
-    expect((await client.call('POST', `/lists/${listId}/links`, request)).body.code).to.equal(link.code)
-    const puzzle = await puzzleOf(link.id)
+    expect((await client.call('POST', `/lists/${listId}/links`, { ...request, name: 'Tuesday group' })).body).to.include({ name: 'Tuesday group' }).and.not.include({ code: link.code })
+    const puzzle = await puzzleOf<WordSearchPuzzle>(server, link.id)
     const student = new Client(server.url)
     const path = `/play/${link.code.toLowerCase()}`
     expect((await student.call('GET', path)).body).to.include({ player: null, play: null, open: true, title: 'Words' })
@@ -85,11 +80,11 @@ describe('the API', () => {
     await student.call('POST', path + '/moves', { attempt: 2, after: 0, move: { type: 'finish' } })
 
     const { body: results } = await client.call('GET', `/links/${link.id}/results`)
-    expect(results.players.map(({ name, found, firstFound, total, hints, attempts }: Record<string, unknown>) => ({ name, found, firstFound, total, hints, attempts }))).to.deep.equal([
-      { name: '=1+1', found: 0, firstFound: 0, total: 10, hints: 0, attempts: 1 },
-      { name: 'Ama', found: 1, firstFound: 1, total: 10, hints: 1, attempts: 2 },
+    expect(results.participants.map(({ name, right, firstRight, total, hints, attempts }: Record<string, unknown>) => ({ name, right, firstRight, total, hints, attempts }))).to.deep.equal([
+      { name: '=1+1', right: 0, firstRight: 0, total: 10, hints: 0, attempts: 1 },
+      { name: 'Ama', right: 1, firstRight: 1, total: 10, hints: 1, attempts: 2 },
     ])
-    expect(results.entries.filter(({ foundBy }: { foundBy: number }) => foundBy === 1).map(({ text }: { text: string }) => text)).to.deep.equal([puzzle.words[0].text])
+    expect(results.questions.filter(({ right }: { right: number }) => right === 1).map(({ text }: { text: string }) => text)).to.deep.equal([puzzle.words[0].text])
     const csv = await client.call('GET', `/links/${link.id}/results.csv`)
     expect(csv.text.split('\r\n')[1]).to.match(/^"'=1\+1",0,0,10,/)
 
@@ -103,7 +98,7 @@ describe('the API', () => {
   it('tells a student no position of a word not yet found, in anything it sends', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
     const { body: link } = await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', options: { show: 'clues', directions: 8 }, seed: 'secret' })
-    const puzzle = await puzzleOf(link.id)
+    const puzzle = await puzzleOf<WordSearchPuzzle>(server, link.id)
     const student = new Client(server.url)
     const replies = [await student.call('POST', `/play/${link.code}/join`, { name: 'Spy' })]
     for (let index = 0; index < 4; index++) replies.push(await student.call('POST', `/play/${link.code}/moves`, { attempt: 1, after: index, move: markOf(puzzle, index) }))
@@ -147,7 +142,7 @@ describe('the API', () => {
     const stolen = await other.call('PATCH', `/lists/${own.id}`, { version: 0, put: [{ ...before.body.entries[0], answer: { text: 'mine' } }] })
     expect(stolen.status).to.equal(409)
     expect((await owner.call('GET', `/lists/${listId}`)).text).to.equal(before.text)
-    expect((await owner.call('GET', `/links/${link.id}/results`)).body.link.open).to.equal(true)
+    expect((await owner.call('GET', `/links/${link.id}/results`)).body.offer.open).to.equal(true)
   })
 
   it('answers bad input clearly, and never with a 500', async () => {
@@ -195,7 +190,9 @@ describe('the API', () => {
 
   it('prints versions and their keys as a PDF', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
-    const { status, type, text } = await client.call('POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1', versions: 3, code: 'KFTW73' })
+    const queued = await client.call('POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1', versions: 3, code: 'KFTW73' })
+    expect(queued.status).to.equal(202)
+    const { status, type, text } = await fileOf(client, queued)
     expect([status, type]).to.deep.equal([200, 'application/pdf'])
     expect(text.slice(0, 5)).to.equal('%PDF-')
     expect(text.match(/\/Type \/Page\b/g)).to.have.length(6)

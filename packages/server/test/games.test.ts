@@ -1,6 +1,6 @@
 import { GAME_KINDS, gameOf, type GameKind } from '@otter/core'
 import { expect } from 'chai'
-import { Client, startTestServer, teacherWithList, type TestServer } from './testServer.ts'
+import { Client, fileOf, startTestServer, teacherWithList, type TestServer } from './testServer.ts'
 
 const WORDS = 'anchor basket candle desert engine falcon garden hammer island jacket kettle ladder magnet needle orange pebble quarry ribbon'.split(' ')
 
@@ -47,7 +47,7 @@ describe('Every game', () => {
       expect(again.body.play.attempt).to.equal(2)
       if (kind !== 'bingo' && kind !== 'pairs') expect(again.body.play.score.total).to.equal(before.score.total - 1)
       const { body: results } = await client.call('GET', `/links/${id}/results`)
-      expect(results.players.map(({ name, attempts }: { name: string; attempts: number }) => [name, attempts])).to.deep.equal([['Ada', 2]])
+      expect(results.participants.map(({ name, attempts }: { name: string; attempts: number }) => [name, attempts])).to.deep.equal([['Ada', 2]])
       const wrong = await student.call('POST', `/play/${code}/moves`, { attempt: 2, after: 0, move: { type: 'nonsense' } })
       expect(wrong.status).to.equal(400)
 
@@ -55,7 +55,7 @@ describe('Every game', () => {
       const { body: picture } = await client.call('POST', '/media/gallery', { set: 'flat', name: 'anchor', alt: 'an iron hook' })
       const { id: entryId, position, answer, prompt } = list.entries[1]
       await client.call('PATCH', `/lists/${listId}`, { version: list.version + 1, put: [{ id: entryId, position, answer: { ...answer, picture }, prompt: { ...prompt, picture } }] })
-      const pdf = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '3', options: { show: 'clues' }, versions: 2, code, saveInk: kind === 'bingo' })
+      const pdf = await fileOf(client, await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '3', options: { show: 'clues' }, versions: 2, code, saveInk: kind === 'bingo' }))
       expect([pdf.status, pdf.type]).to.deep.equal([200, 'application/pdf'])
       const pages = pdf.bytes.toString('latin1').match(/\/Type \/Page\b/gu)?.length ?? 0
       expect(pages).to.equal(2 * (PAGES[kind] ?? 2))
@@ -84,7 +84,7 @@ describe('Every game', () => {
     const { body: typed } = await client.call('POST', `/lists/${listId}/links`, { kind: 'quiz', seed: '1', options: { order: 'list', form: 'typed' } })
     await played(server.url, typed.code, [{ type: 'choose', choices: [0] }, { type: 'next' }, { type: 'type', text: 'hail' }])
     const { body: results } = await client.call('GET', `/links/${typed.id}/results`)
-    expect(results.entries.filter(({ wrong }: { wrong: unknown[] }) => wrong.length > 0).map(({ text, wrong }: { text: string; wrong: unknown }) => [text, wrong])).to.deep.equal([['rain', [{ given: 'hail', count: 1 }]]])
+    expect(results.questions.filter(({ counts, given }: { counts: boolean; given: unknown[] }) => counts && given.length > 0).map(({ text, given }: { text: string; given: unknown }) => [text, given])).to.deep.equal([['rain', [{ given: 'hail', count: 1, share: 1 }]]])
 
     const { body: { code: deck } } = await client.call('POST', `/lists/${listId}/links`, { kind: 'flashcards', seed: '1' })
     const student = await played(server.url, deck, Array.from({ length: 8 }, (_, move) => (move % 2 === 0 ? { type: 'turn' } : { type: 'rate', knew: true })))

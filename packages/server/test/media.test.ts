@@ -89,7 +89,7 @@ describe('pictures, sounds and whole entries', () => {
     const picture = (await client.call('POST', '/media/gallery', { set: 'flat', name: 'otter' })).body
     const entry: Entry = newEntry({
       id: randomUUID(), answer: { text: 'otter', picture }, prompt: { text: '', sound: { id: randomUUID(), milliseconds: 700 } }, accepted: ['river otter'],
-      choices: [{ text: 'also', right: true }, { text: 'beaver', right: false, picture }], hint: 'it swims', fact: 'it holds hands', group: 'rivers', worth: 20, seconds: 15, scored: false, standard: 'Sc.3',
+      choices: [{ text: 'also', right: true }, { text: 'beaver', right: false, picture }], hint: 'it swims', fact: 'it holds hands', groups: ['rivers'], worth: 20, seconds: 15, scored: false, standards: ['Sc.3'],
     })
     const details = { description: 'By the water', cover: picture, subject: 'Science', grade: '4', tags: ['river', 'river', ''], folder: 'Spring' }
     const { body: before } = await client.call('GET', `/lists/${listId}`)
@@ -101,7 +101,8 @@ describe('pictures, sounds and whole entries', () => {
 
     const { body: copy } = await client.call('POST', `/lists/${listId}/duplicate`)
     expect(copy).to.deep.include({ title: 'Words (copy)', folder: 'Spring', tags: ['river'] })
-    const bare = ({ entries }: { entries: { id: string }[] }): unknown[] => entries.map(({ id: _, ...rest }) => rest)
+    expect(copy.entries.map(({ originId }: Entry) => originId), 'a copy knows where it comes from').to.deep.equal(list.entries.map(({ id }: Entry) => id))
+    const bare = ({ entries }: { entries: { id: string; originId: string | null }[] }): unknown[] => entries.map(({ id: _, originId: _origin, ...rest }) => rest)
     expect(bare(copy)).to.deep.equal(bare(list))
     expect(copy.entries.map(({ id }: { id: string }) => id)).not.to.include.members([entry.id])
     const archivedNow = async (): Promise<boolean> => (await client.call('GET', '/lists')).body.find(({ id }: { id: string }) => id === copy.id).archived

@@ -4,19 +4,34 @@ import pg from 'pg'
 import { pino } from 'pino'
 import { createApp } from '../src/app.ts'
 import { migrate, openDatabase, type Database } from '../src/db/database.ts'
-import { startWorkers, type Workers } from '../src/workers/pool.ts'
+import { inScope, type Scope } from '../src/db/scope.ts'
+import { PuzzleCache } from '../src/services/puzzleCache.ts'
+import { startWorkers, type Workers, type WorkerSettings } from '../src/workers/pool.ts'
 
 /** A server on a database of its own, and a count of its queries. */
 export interface TestServer {
   url: string
   database: Database
+  databaseUrl: string
   workers: Workers
   queries: string[]
+  /** Everything that was logged. */
+  logged: () => string
   close: () => Promise<void>
 }
 
-/** Starts a server on a fresh database of the cluster that TEST_CLUSTER_URL names. */
-export async function startTestServer(): Promise<TestServer> {
+export interface TestSettings {
+  /** Most connections of the database's pool, and of the one for sessions. */
+  connections?: number
+  /** A database that is there already. */
+  databaseUrl?: string
+  workers?: Partial<WorkerSettings>
+  /** How often jobs of other servers are looked for; seldom, so that queries can be counted. */
+  lookForJobs?: number
+}
+
+/** Creates an empty database in the cluster that TEST_CLUSTER_URL names; returns its address. */
+export async function createDatabase(): Promise<string> {
   const cluster = process.env.TEST_CLUSTER_URL
   if (!cluster) throw new Error('TEST_CLUSTER_URL is not set: run the tests with npm test')
   const name = `test_${randomUUID().replaceAll('-', '')}`
@@ -24,20 +39,28 @@ export async function startTestServer(): Promise<TestServer> {
   await admin.connect()
   await admin.query(`CREATE DATABASE ${name}`)
   await admin.end()
-  const databaseUrl = `${cluster}/${name}`
+  return `${cluster}/${name}`
+}
+
+/** Starts a server on a fresh database, or on one that is there. */
+export async function startTestServer({ connections = 10, databaseUrl, workers: settings = {}, lookForJobs = 600_000 }: TestSettings = {}): Promise<TestServer> {
+  const address = databaseUrl ?? await createDatabase()
   const queries: string[] = []
-  const database = openDatabase(databaseUrl, (sql) => queries.push(sql))
-  await migrate(database)
-  const workers = startWorkers(1)
-  const { app, close } = createApp({ database, workers, databaseUrl, sessionSecret: 'for tests alone', logger: pino({ level: 'silent' }) })
+  const lines: string[] = []
+  const database = openDatabase(address, { onQuery: (sql) => queries.push(sql), connections })
+  await migrate(address)
+  const workers = startWorkers({ threads: 1, ...settings })
+  const logger = pino({ level: 'info' }, { write: (line: string) => lines.push(line) })
+  const { app, close } = createApp({ database, workers, databaseUrl: address, sessionSecret: 'for tests alone', logger, connections: Math.min(4, connections), lookForJobs })
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   return {
-    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`, database, workers, queries,
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`, database, databaseUrl: address, workers, queries, logged: () => lines.join(''),
     close: async () => {
       server.close()
       server.closeAllConnections()
-      await Promise.all([workers.close(), close(), database.sequelize.close()])
+      await Promise.all([workers.close(), close()])
+      await database.sequelize.close()
     },
   }
 }
@@ -75,6 +98,27 @@ export class Client {
     const text = bytes.toString()
     const type = response.headers.get('content-type') ?? ''
     return { status: response.status, type, text, bytes, body: type.includes('json') ? JSON.parse(text) : undefined }
+  }
+}
+
+/** Asks the database directly, to know what no player may. */
+export function rows<Row extends object>({ database }: Pick<TestServer, 'database'>, sql: string, values: Record<string, unknown> = {}): Promise<Row[]> {
+  return inScope({ database, puzzles: new PuzzleCache() }, { teacherId: null }, (scope: Scope<null>) => scope.query<Row>(sql, values))
+}
+
+/** Returns the puzzle behind a link, with its answers. */
+export async function puzzleOf<Puzzle>(server: Pick<TestServer, 'database'>, offerId: string): Promise<Puzzle> {
+  const [{ puzzle }] = await rows<{ puzzle: Puzzle }>(server, 'SELECT v.puzzle FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId', { offerId })
+  return puzzle
+}
+
+/** Waits for a long job of a client; returns the reply with its file. Throws where it failed. */
+export async function fileOf(client: Client, { body: { id } }: Reply): Promise<Reply> {
+  for (;;) {
+    const { body: job } = await client.call('GET', `/jobs/${id}`)
+    if (job.state === 'done') return client.call('GET', `/jobs/${id}/file`)
+    if (job.state !== 'waiting' && job.state !== 'running') throw new Error(JSON.stringify(job))
+    await new Promise((resolve) => setTimeout(resolve, 50))
   }
 }
 

@@ -20,7 +20,7 @@ export type Asking = z.infer<typeof Asking>
 
 /** Gives the part of a list that is asked, its entries turned so that the answer is what is to be given. */
 export function askedList(list: EntryList, { ask, take, group, first }: Asking): EntryList {
-  const chosen = take === 'group' ? list.entries.filter((entry) => entry.group === group) : take === 'first' ? list.entries.slice(0, first) : list.entries
+  const chosen = take === 'group' ? list.entries.filter((entry) => entry.groups.includes(group)) : take === 'first' ? list.entries.slice(0, first) : list.entries
   if (ask === 'answer') return chosen === list.entries ? list : { ...list, entries: chosen }
   return { ...list, answerLanguage: list.promptLanguage, promptLanguage: list.answerLanguage, entries: swapSides(chosen) }
 }

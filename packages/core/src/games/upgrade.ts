@@ -1,19 +1,19 @@
-import type { AnyGame } from './index.ts'
+import type { Game } from './contract.ts'
 
-/** A puzzle, or a play, of any version. */
-export type Stored = unknown
+/** What of a game tells how to bring along what is stored of it. */
+type Versioned = Pick<Game<unknown, unknown, unknown, unknown, unknown>, 'kind' | 'version' | 'upgrades'>
 
 /** Returns a puzzle that was made by an earlier version as today's version has it. Throws where the version is not known. */
-export function upgradedPuzzle(game: AnyGame, puzzle: Stored, version: number): unknown {
+export function upgradedPuzzle(game: Versioned, puzzle: unknown, version: number): unknown {
   return stepsFrom(game, version).reduce((stored, { puzzle: change }) => (change ? change(stored) : stored), puzzle)
 }
 
 /** Returns a play's state of an earlier version as today's version has it; gets the puzzle as it is today. */
-export function upgradedPlay(game: AnyGame, play: Stored, version: number, puzzle: unknown): unknown {
+export function upgradedPlay(game: Versioned, play: unknown, version: number, puzzle: unknown): unknown {
   return stepsFrom(game, version).reduce((stored, { play: change }) => (change ? change(stored, puzzle) : stored), play)
 }
 
-function stepsFrom({ kind, version: newest, upgrades }: AnyGame, version: number): AnyGame['upgrades'] {
+function stepsFrom({ kind, version: newest, upgrades }: Versioned, version: number): Versioned['upgrades'] {
   if (version < 1 || version > newest) throw new Error(`a ${kind} of version ${version} is not known here`)
   return upgrades.slice(version - 1)
 }

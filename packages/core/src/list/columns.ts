@@ -1,5 +1,5 @@
 import { fieldNamed, headingOf, type Field } from './columnNames.ts'
-import { MAX_ACCEPTED, MAX_CHOICES, newEntry, orderChoices, type Entry } from './entry.ts'
+import { MAX_ACCEPTED, MAX_CHOICES, MAX_GROUP, MAX_GROUPS, MAX_STANDARD, MAX_STANDARDS, newEntry, orderChoices, type Entry } from './entry.ts'
 import { MAX_FACE } from './face.ts'
 import { columnCount, type LeftOut, type Table } from './table.ts'
 
@@ -54,20 +54,22 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     const answer = one('answer')
     const prompt = one('prompt')
     const choices = [...of('right').map((text) => ({ text, right: true })), ...of('wrong').map((text) => ({ text, right: false }))]
-    const [hint, fact, group, standard, worthText, secondsText, scored] = (['hint', 'fact', 'group', 'standard', 'worth', 'seconds', 'scored'] as const).map(one)
+    const [hint, fact, worthText, secondsText, scored] = (['hint', 'fact', 'worth', 'seconds', 'scored'] as const).map(one)
+    const groups = [...new Set(of('group'))]
+    const standards = [...new Set(of('standard'))]
     const accepted = of('accepted')
     const worth = wholeOf(worthText, 0, 10_000)
     const seconds = wholeOf(secondsText, 1, 3600)
     const texts = [answer, prompt, hint, fact, ...accepted, ...choices.map(({ text }) => text)]
     if (texts.every((text) => text === '')) leave('no-text', cells.join(' '))
-    else if (texts.some((text) => text.length > MAX_FACE) || group.length > 200 || standard.length > 100) leave('too-long', answer || prompt)
-    else if (choices.length > MAX_CHOICES || accepted.length > MAX_ACCEPTED) leave('no-room', answer || prompt)
+    else if (texts.some((text) => text.length > MAX_FACE) || groups.some((group) => group.length > MAX_GROUP) || standards.some((standard) => standard.length > MAX_STANDARD)) leave('too-long', answer || prompt)
+    else if (choices.length > MAX_CHOICES || accepted.length > MAX_ACCEPTED || groups.length > MAX_GROUPS || standards.length > MAX_STANDARDS) leave('no-room', answer || prompt)
     else if (worth === undefined || seconds === undefined) leave('bad-number', worth === undefined ? worthText : secondsText)
     else if (!YES.test(scored) && !NO.test(scored)) leave('bad-scored', scored)
     else {
       entries.push(newEntry({
         id: newId(), answer: { text: answer }, prompt: { text: prompt }, accepted, choices: orderChoices(choices),
-        hint, fact, group, worth, seconds, scored: !NO.test(scored), standard,
+        hint, fact, groups, worth, seconds, scored: !NO.test(scored), standards,
       }))
     }
   }
@@ -86,7 +88,7 @@ export function cellsOf(entries: readonly Entry[]): string[][] {
   const most = (of: (entry: Entry) => unknown[]): number => entries.reduce((count, entry) => Math.max(count, of(entry).length), 0)
   const textual = (choices: Entry['choices'], right: boolean): string[] => choices.filter((choice) => choice.right === right && choice.text !== '').map(({ text }) => text)
   const columns: { field: Exclude<Field, 'skip'>; cell: (entry: Entry) => string }[] = []
-  const several = (field: 'accepted' | 'right' | 'wrong', of: (entry: Entry) => string[]): void => {
+  const several = (field: 'accepted' | 'right' | 'wrong' | 'group' | 'standard', of: (entry: Entry) => string[]): void => {
     for (let index = 0; index < most(of); index++) columns.push({ field, cell: (entry) => of(entry)[index] ?? '' })
   }
   const optional = (field: Exclude<Field, 'skip'>, cell: (entry: Entry) => string): void => {
@@ -98,10 +100,10 @@ export function cellsOf(entries: readonly Entry[]): string[][] {
   several('wrong', ({ choices }) => textual(choices, false))
   optional('hint', ({ hint }) => hint)
   optional('fact', ({ fact }) => fact)
-  optional('group', ({ group }) => group)
+  several('group', ({ groups }) => groups)
   optional('worth', ({ worth }) => (worth === null ? '' : String(worth)))
   optional('seconds', ({ seconds }) => (seconds === null ? '' : String(seconds)))
   if (entries.some(({ scored }) => !scored)) columns.push({ field: 'scored', cell: ({ scored }) => (scored ? 'yes' : 'no') })
-  optional('standard', ({ standard }) => standard)
+  several('standard', ({ standards }) => standards)
   return [columns.map(({ field }) => headingOf(field)), ...entries.map((entry) => columns.map(({ cell }) => cell(entry)))]
 }

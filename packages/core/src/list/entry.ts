@@ -6,6 +6,14 @@ export const MAX_ENTRIES = 5000
 /** Most choices and most accepted spellings of one entry. */
 export const MAX_CHOICES = 11
 export const MAX_ACCEPTED = 30
+/** Most groups and standards of one entry, and the longest of each, in UTF-16 units. */
+export const MAX_GROUPS = 10
+export const MAX_GROUP = 200
+export const MAX_STANDARDS = 20
+export const MAX_STANDARD = 100
+
+/** Short texts, each once. */
+const labels = (longest: number, most: number) => z.array(textOf(longest)).max(most).default([]).transform((all) => [...new Set(all.filter((text) => text.trim() !== ''))])
 
 /** A choice beside the answer: wrong, or right as well. */
 export const Choice = Face.extend({ right: z.boolean().default(false) })
@@ -25,15 +33,17 @@ export const Entry = z.object({
   hint: textOf(MAX_FACE).default(''),
   /** Shown after answering. */
   fact: textOf(MAX_FACE).default(''),
-  /** The category it belongs to; empty for none. */
-  group: textOf(200).default(''),
+  /** The categories it belongs to, the main one first. */
+  groups: labels(MAX_GROUP, MAX_GROUPS),
   /** Points, and time limit in seconds; null where the game decides. */
   worth: z.number().int().min(0).max(10_000).nullable().default(null),
   seconds: z.number().int().min(1).max(3600).nullable().default(null),
   /** Whether it counts; an opinion question does not. */
   scored: z.boolean().default(true),
-  /** Code of a curriculum standard. */
-  standard: textOf(100).default(''),
+  /** Codes of curriculum standards. */
+  standards: labels(MAX_STANDARD, MAX_STANDARDS),
+  /** The entry that it was copied from; null for one that was written. */
+  originId: z.uuid().nullable().default(null),
 })
 export type Entry = z.infer<typeof Entry>
 
@@ -45,7 +55,7 @@ export function orderChoices(choices: readonly Choice[]): Choice[] {
 
 /** Gives an entry of which only some parts are known; the rest is as in a new one. */
 export function newEntry<Known extends Partial<Entry> & { id: string }>(known: Known): Entry & Omit<Known, keyof Entry> {
-  return { answer: { text: '' }, prompt: { text: '' }, accepted: [], choices: [], hint: '', fact: '', group: '', worth: null, seconds: null, scored: true, standard: '', ...known } as Entry & Omit<Known, keyof Entry>
+  return { answer: { text: '' }, prompt: { text: '' }, accepted: [], choices: [], hint: '', fact: '', groups: [], worth: null, seconds: null, scored: true, standards: [], originId: null, ...known } as Entry & Omit<Known, keyof Entry>
 }
 
 /** Tells whether nothing has been put into an entry yet. */

@@ -1,23 +1,48 @@
 import { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import { first } from './migrations/first.ts'
+import { fourth } from './migrations/fourth.ts'
 import { second } from './migrations/second.ts'
 import { third } from './migrations/third.ts'
 import { defineModels, type Models } from './models.ts'
 
-/** A connected database: its tables and its connection pool. */
+const MIGRATIONS = [first, second, third, fourth]
+
+/** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {
   sequelize: Sequelize
 }
 
-/** Opens a database; `onQuery` is told each statement. */
-export function openDatabase(url: string, onQuery: ((sql: string) => void) | false = false): Database {
-  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: onQuery, pool: { max: 10 } })
+export interface DatabaseSettings {
+  /** Is told each statement. */
+  onQuery?: (sql: string) => void
+  /** Most connections at once. */
+  connections?: number
+}
+
+/** Opens a database. */
+export function openDatabase(url: string, { onQuery, connections = 10 }: DatabaseSettings = {}): Database {
+  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: onQuery ?? false, pool: { max: connections } })
   return { sequelize, ...defineModels(sequelize) }
 }
 
-/** Brings the schema up to date. */
-export async function migrate({ sequelize }: Database): Promise<void> {
-  const umzug = new Umzug({ migrations: [first, second, third], context: sequelize.getQueryInterface(), storage: new SequelizeStorage({ sequelize }), logger: undefined })
-  await umzug.up()
+/** Key of the lock under which servers that start at the same time put one thing after the other. */
+export const START_LOCK = 4780
+
+/**
+ * Brings the schema up to date: all of it or nothing. One connection holds the transaction throughout, and servers that
+ * start at the same time wait for each other.
+ */
+export async function migrate(url: string, until = MIGRATIONS.length): Promise<void> {
+  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 1, idle: 3600_000, evict: 3600_000 } })
+  try {
+    await sequelize.query('BEGIN')
+    await sequelize.query(`SELECT pg_advisory_xact_lock(${START_LOCK})`)
+    const umzug = new Umzug({ migrations: MIGRATIONS.slice(0, until), context: sequelize.getQueryInterface(), storage: new SequelizeStorage({ sequelize }), logger: undefined })
+    await umzug.up()
+    await sequelize.query('COMMIT')
+  } finally {
+    await sequelize.close()
+  }
 }
+

@@ -1,13 +1,17 @@
 import type { Request } from 'express'
 import { z } from 'zod'
-import type { Database } from '../db/database.ts'
+import { inScope, type Scope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
+import type { Limits } from '../services/limits.ts'
+import type { JobRunner } from '../workers/jobRunner.ts'
 import type { Workers } from '../workers/pool.ts'
 
 /** What routes work with. */
-export interface Context {
-  database: Database
+export interface Context extends ScopeSource {
   workers: Workers
+  jobs: JobRunner
+  limits: Limits
+  sessionSecret: string
   /** E-mail address of the sample teacher, where sample data is loaded. */
   sampleTeacher: string | undefined
 }
@@ -18,11 +22,26 @@ declare module 'express-session' {
   }
 }
 
-/** Gives the id of the teacher who is signed in. Throws a Problem where nobody is. */
+/** Returns the id of the teacher who is signed in. Throws a Problem where nobody is. */
 export function teacherOf(request: Request): string {
   const { teacherId } = request.session
   if (teacherId === undefined) throw new Problem(401, 'You are not signed in, or have been for too long. Sign in again.')
   return teacherId
+}
+
+/** Works in a scope of the teacher who is signed in. Throws a Problem where nobody is. */
+export async function asTeacher<Value>(context: ScopeSource, request: Request, work: (scope: TeacherScope) => Promise<Value>): Promise<Value> {
+  return inScope(context, { teacherId: teacherOf(request) }, work)
+}
+
+/** Works in a scope of the teacher who is signed in, in which all that is read is of one moment. */
+export async function asTeacherReading<Value>(context: ScopeSource, request: Request, work: (scope: TeacherScope) => Promise<Value>): Promise<Value> {
+  return inScope(context, { teacherId: teacherOf(request), snapshot: true }, work)
+}
+
+/** Works in a scope in which no teacher acts. */
+export function asAnyone<Value>(context: ScopeSource, work: (scope: Scope<null>) => Promise<Value>): Promise<Value> {
+  return inScope(context, { teacherId: null }, work)
 }
 
 /** Parses an id in a path. Throws a ZodError, which becomes problem details. */

@@ -1,49 +1,50 @@
-import { ArchiveList, CreateLink, CreateList, PrintSheets, SaveList } from '@otter/api'
+import { ArchiveList, CreateList, CreateOffer, PrintSheets, SaveList } from '@otter/api'
 import { Router } from 'express'
-import { createLink, linksOfList } from '../services/links.ts'
 import { archiveList, createList, deleteList, duplicateList, listLists, readList, readVersion, saveList } from '../services/lists.ts'
-import { printSheets } from '../services/sheets.ts'
-import { idOf, teacherOf, type Context } from './context.ts'
+import { createOffer, readOffers } from '../services/offers.ts'
+import { queueSheets } from '../services/sheets.ts'
+import { asTeacher, asTeacherReading, idOf, teacherOf, type Context } from './context.ts'
 
-/** Lists, and what is made of one: links and sheets. */
-export default function listRoutes({ database, workers }: Context): Router {
+/** Lists, and what is made of one: offers and sheets. */
+export default function listRoutes(context: Context): Router {
   const router = Router()
   router.get('/lists', async (request, response) => {
-    response.json(await listLists(database, teacherOf(request)))
+    response.json(await asTeacher(context, request, listLists))
   })
   router.post('/lists', async (request, response) => {
-    response.status(201).json(await createList(database, teacherOf(request), CreateList.parse(request.body)))
+    response.status(201).json(await asTeacher(context, request, (scope) => createList(scope, CreateList.parse(request.body))))
   })
   router.get('/lists/:id', async (request, response) => {
-    response.json(await readList(database, teacherOf(request), idOf(request)))
+    response.json(await asTeacherReading(context, request, (scope) => readList(scope, idOf(request))))
   })
   router.patch('/lists/:id', async (request, response) => {
-    response.json(await saveList(database, teacherOf(request), idOf(request), SaveList.parse(request.body)))
+    response.json(await asTeacher(context, request, (scope) => saveList(scope, idOf(request), SaveList.parse(request.body))))
   })
   router.get('/lists/:id/version', async (request, response) => {
-    response.json(await readVersion(database, teacherOf(request), idOf(request)))
+    response.json(await asTeacher(context, request, (scope) => readVersion(scope, idOf(request))))
   })
   router.post('/lists/:id/duplicate', async (request, response) => {
-    response.status(201).json(await duplicateList(database, teacherOf(request), idOf(request)))
+    response.status(201).json(await asTeacher(context, request, (scope) => duplicateList(scope, idOf(request))))
   })
   router.put('/lists/:id/archived', async (request, response) => {
-    await archiveList(database, teacherOf(request), idOf(request), ArchiveList.parse(request.body).archived)
+    await asTeacher(context, request, (scope) => archiveList(scope, idOf(request), ArchiveList.parse(request.body).archived))
     response.status(204).end()
   })
   router.delete('/lists/:id', async (request, response) => {
-    await deleteList(database, teacherOf(request), idOf(request))
+    await asTeacher(context, request, (scope) => deleteList(scope, idOf(request)))
     response.status(204).end()
   })
   router.get('/lists/:id/links', async (request, response) => {
-    response.json(await linksOfList(database, teacherOf(request), idOf(request)))
+    response.json(await asTeacher(context, request, (scope) => readOffers(scope, idOf(request))))
   })
   router.post('/lists/:id/links', async (request, response) => {
-    response.status(201).json(await createLink(database, workers, teacherOf(request), idOf(request), CreateLink.parse(request.body)))
+    response.status(201).json(await createOffer(context, teacherOf(request), idOf(request), CreateOffer.parse(request.body)))
   })
   router.post('/lists/:id/sheets', async (request, response) => {
     const origin = `${request.protocol}://${request.get('host') ?? 'localhost'}`
-    const pdf = await printSheets(database, workers, teacherOf(request), idOf(request), PrintSheets.parse(request.body), origin)
-    response.type('application/pdf').set('Content-Disposition', 'inline; filename="sheets.pdf"').send(Buffer.from(pdf))
+    const id = await asTeacher(context, request, (scope) => queueSheets(scope, idOf(request), PrintSheets.parse(request.body), origin))
+    context.jobs.wake()
+    response.status(202).json({ id })
   })
   return router
 }

@@ -1,21 +1,21 @@
 import { MAX_PICTURE, MAX_SOUND, OFFERED, SearchPictures, SuggestPictures, TakePicture, UploadPicture, UploadSound, type SuggestionsReply } from '@otter/api'
 import express, { Router, type RequestHandler, type Response } from 'express'
-import { rateLimit } from 'express-rate-limit'
 import { openGallery } from '../gallery/pictures.ts'
 import { Problem } from '../problem.ts'
-import { keepPicture, keepSound, offerPictures, readMedium, takePicture } from '../services/media.ts'
-import { idOf, teacherOf, type Context } from './context.ts'
+import { freeRoom, keepPicture, keepSound, offerPictures, readMedium, readRoom, takePicture } from '../services/media.ts'
+import { encodePicture } from '../services/pictures.ts'
+import { inspectSound } from '../services/sounds.ts'
+import { asAnyone, asTeacher, idOf, teacherOf, type Context } from './context.ts'
 
 const YEAR = 365 * 24 * 3600
 /** A file from anywhere may be shown, and may do nothing. */
 const HARMLESS = "default-src 'none'; style-src 'unsafe-inline'; sandbox"
-const UPLOADS = { windowMs: 60_000, limit: 300 }
 
 /** Pictures and sounds as files, for whoever knows their ids; they never change. */
-export function mediaFileRoutes({ database }: Context): Router {
+export function mediaFileRoutes(context: Context): Router {
   const router = Router()
   router.get('/media/:id', async (request, response) => {
-    const { type, bytes } = await readMedium(database, idOf(request))
+    const { type, bytes } = await asAnyone(context, (scope) => readMedium(scope, idOf(request)))
     lasting(response, type)
     const ranges = request.range(bytes.length)
     if (ranges === -1) response.status(416).set('Content-Range', `bytes */${bytes.length}`).end()
@@ -38,14 +38,12 @@ function lasting(response: Response, type: string): void {
 }
 
 /** What a teacher does with pictures and sounds. */
-export default function mediaRoutes({ database }: Context): Router {
+export default function mediaRoutes(context: Context): Router {
   const router = Router()
-  const limit = rateLimit({
-    ...UPLOADS, standardHeaders: true, legacyHeaders: false, keyGenerator: (request) => teacherOf(request),
-    handler: () => {
-      throw new Problem(429, 'Too many files at once. Wait a minute, then go on.')
-    },
-  })
+  const limit: RequestHandler = async (request, _response, next) => {
+    await context.limits.uploads.take(teacherOf(request))
+    next()
+  }
   const signedIn: RequestHandler = (request, _response, next) => {
     teacherOf(request)
     next()
@@ -55,13 +53,23 @@ export default function mediaRoutes({ database }: Context): Router {
     return body
   }
   router.post('/media/pictures', signedIn, limit, file('picture', MAX_PICTURE), async (request, response) => {
-    response.status(201).json(await keepPicture(database, teacherOf(request), bytesOf(request.body), UploadPicture.parse(request.query)))
+    const about = UploadPicture.parse(request.query)
+    const picture = await encodePicture(bytesOf(request.body))
+    response.status(201).json(await asTeacher(context, request, (scope) => keepPicture(scope, picture, about)))
   })
   router.post('/media/sounds', signedIn, limit, file('sound', MAX_SOUND), async (request, response) => {
-    response.status(201).json(await keepSound(database, teacherOf(request), bytesOf(request.body), UploadSound.parse(request.query).milliseconds))
+    const bytes = bytesOf(request.body)
+    const sound = await inspectSound(bytes, UploadSound.parse(request.query).milliseconds)
+    response.status(201).json(await asTeacher(context, request, (scope) => keepSound(scope, bytes, sound)))
   })
   router.post('/media/gallery', signedIn, limit, async (request, response) => {
-    response.status(201).json(await takePicture(database, teacherOf(request), TakePicture.parse(request.body)))
+    response.status(201).json(await asTeacher(context, request, (scope) => takePicture(scope, TakePicture.parse(request.body))))
+  })
+  router.get('/media', async (request, response) => {
+    response.json(await asTeacher(context, request, readRoom))
+  })
+  router.post('/media/free', async (request, response) => {
+    response.json(await asTeacher(context, request, freeRoom))
   })
   router.get('/gallery', signedIn, (request, response) => {
     const { word, language, most } = SearchPictures.parse(request.query)

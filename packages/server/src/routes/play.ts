@@ -1,38 +1,56 @@
-import { JoinLink, SendMove } from '@otter/api'
-import { Router, type Request, type Response } from 'express'
-import { rateLimit } from 'express-rate-limit'
+import { randomBytes } from 'node:crypto'
+import { JoinOffer, SendMove, TOKEN_HEADER } from '@otter/api'
+import { Router, type CookieOptions, type Request, type Response } from 'express'
+import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
-import { joinLink, openPlay, playAgain, sendMove } from '../services/plays.ts'
-import type { Context } from './context.ts'
+import { refusal } from '../services/participants.ts'
+import { joinOffer, openPlay, playAgain, sendMove } from '../services/plays.ts'
+import { asAnyone, type Context } from './context.ts'
 
 /** How long a device is remembered. */
 const REMEMBERED = 180 * 24 * 3600_000
-/** Wide enough for a school behind one address, too narrow to try out codes. */
-const UNKNOWN_CODES = { windowMs: 60_000, limit: 120 }
+/** What a code can be; another text is none, and the database need not be asked. */
+const CODE = /^[A-Z0-9]{1,12}$/u
+const TOKEN = /^[\w-]{10,100}$/u
 
-/** Playing by link: no account, one cookie for each link and device. */
-export default function playRoutes({ database }: Context): Router {
+/** Playing by link: no account, one token for each offer and device, as a cookie or kept by the page. */
+export default function playRoutes(context: Context): Router {
   const router = Router()
-  const limit = rateLimit({
-    ...UNKNOWN_CODES, skipSuccessfulRequests: true, standardHeaders: true, legacyHeaders: false,
-    handler: () => {
-      throw new Problem(429, 'Too many tries. Wait a minute, then try again.', undefined, 'too-many')
-    },
-  })
-  router.use('/play', limit)
+  const { limits } = context
+
+  /** Works in a student's scope. Codes that don't exist are counted, and past a limit nothing is told to who has no token. */
+  const asStudent = async <Value>(request: Request, work: (scope: Scope<null>, code: string) => Promise<Value>): Promise<Value> => {
+    const code = String(request.params.code).toUpperCase()
+    const address = request.ip ?? ''
+    if (tokenOf(request) === undefined && await limits.codes.isSpent(address)) throw new Problem(429, 'Too many tries. Wait a minute, then try again.', undefined, 'too-many')
+    try {
+      if (!CODE.test(code)) throw refusal(404, 'no-such-link')
+      return await asAnyone(context, (scope) => work(scope, code))
+    } catch (error) {
+      if (error instanceof Problem && error.code === 'no-such-link') await limits.codes.take(address)
+      throw error
+    }
+  }
   router.get('/play/:code', async (request, response) => {
-    response.json(await openPlay(database, codeOf(request), tokenOf(request)))
+    const reply = await asStudent(request, (scope, code) => openPlay(scope, code, tokenOf(request)))
+    browserOf(request, response)
+    response.json(reply)
   })
   router.post('/play/:code/join', async (request, response) => {
-    const { token, reply } = await joinLink(database, codeOf(request), JoinLink.parse(request.body).name)
-    remember(request, response, token, REMEMBERED)
-    response.status(201).json(reply)
+    const given = JoinOffer.parse(request.body)
+    await limits.joins.take(`${request.ip} ${String(request.params.code).toUpperCase()}`)
+    const { token, reply } = await asStudent(request, (scope, code) => joinOffer(scope, code, given, browserOf(request, response)))
+    if (given.keep === 'page') response.status(201).json({ ...reply, token })
+    else {
+      remember(request, response, token, REMEMBERED)
+      response.status(201).json(reply)
+    }
   })
   router.post('/play/:code/moves', async (request, response) => {
-    response.json(await sendMove(database, codeOf(request), tokenOf(request), SendMove.parse(request.body)))
+    response.json(await asStudent(request, (scope, code) => sendMove(scope, code, tokenOf(request), SendMove.parse(request.body))))
   })
   router.post('/play/:code/again', async (request, response) => {
-    response.json(await playAgain(database, codeOf(request), tokenOf(request)))
+    response.json(await asStudent(request, (scope, code) => playAgain(scope, code, tokenOf(request))))
   })
   router.post('/play/:code/leave', (request, response) => {
     remember(request, response, '', 0)
@@ -41,15 +59,31 @@ export default function playRoutes({ database }: Context): Router {
   return router
 }
 
-function codeOf(request: Request): string {
-  return String(request.params.code).toUpperCase().slice(0, 20)
-}
-
 function remember(request: Request, response: Response, token: string, maxAge: number): void {
-  response.cookie('otter_player', token, { path: `/api/play/${codeOf(request)}`, httpOnly: true, sameSite: 'strict', secure: request.secure, maxAge })
+  const code = String(request.params.code).toUpperCase()
+  if (CODE.test(code)) response.cookie('otter_player', token, cookieOf(request, `/api/play/${code}`, maxAge))
 }
 
+function cookieOf(request: Request, path: string, maxAge: number): CookieOptions {
+  return { path, httpOnly: true, sameSite: 'strict', secure: request.secure, maxAge }
+}
+
+/** Returns a mark that tells browsers apart, and says nothing of who uses one. */
+function browserOf(request: Request, response: Response): string {
+  const known = cookie(request, 'otter_browser')
+  if (known !== undefined && TOKEN.test(known)) return known
+  const mark = randomBytes(18).toString('base64url')
+  response.cookie('otter_browser', mark, cookieOf(request, '/api/play', REMEMBERED))
+  return mark
+}
+
+/** Returns the token of a request: in the header of a page that keeps its own, else in the cookie. */
 function tokenOf(request: Request): string | undefined {
-  const pair = (request.headers.cookie ?? '').split(';').map((part) => part.trim()).find((part) => part.startsWith('otter_player='))
-  return pair?.slice('otter_player='.length) || undefined
+  const token = request.get(TOKEN_HEADER) ?? cookie(request, 'otter_player')
+  return token !== undefined && TOKEN.test(token) ? token : undefined
+}
+
+function cookie(request: Request, name: string): string | undefined {
+  const pair = (request.headers.cookie ?? '').split(';').map((part) => part.trim()).find((part) => part.startsWith(`${name}=`))
+  return pair?.slice(name.length + 1) || undefined
 }

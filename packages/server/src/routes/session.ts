@@ -1,39 +1,52 @@
+import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 import { SignIn, SignUp, type SessionReply, type TeacherReply } from '@otter/api'
-import { Router, type Request } from 'express'
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
+import { Router, type Request, type Response } from 'express'
 import { Problem } from '../problem.ts'
-import { findTeacher, findTeacherByEmail, signIn, signUp } from '../services/teachers.ts'
-import type { Context } from './context.ts'
+import type { Limit } from '../services/limits.ts'
+import { addTeacher, checkPassword, findTeacher, findTeacherByEmail, prepareTeacher } from '../services/teachers.ts'
+import { asAnyone, type Context } from './context.ts'
 
-const TRIES = 10
-const WINDOW = 10 * 60_000
+const KNOWN_FOR = 365 * 24 * 3600_000
 
 /** Signing in and out, and signing up. */
-export default function sessionRoutes({ database, sampleTeacher }: Context): Router {
+export default function sessionRoutes(context: Context): Router {
   const router = Router()
-  const limit = rateLimit({
-    windowMs: WINDOW, limit: TRIES, standardHeaders: true, legacyHeaders: false, skipSuccessfulRequests: true,
-    keyGenerator: (request) => `${ipKeyGenerator(request.ip ?? '')} ${String((request.body as { email?: unknown } | undefined)?.email ?? '').toLowerCase()}`,
-    handler: () => {
-      throw new Problem(429, 'Too many tries. Wait ten minutes, then try again.')
-    },
-  })
+  const { limits, sampleTeacher, sessionSecret } = context
+
+  /** The limits that hold for a try: who signed in to the account on this device before is not locked out by what others try. */
+  const limitsFor = (request: Request, email: string): [Limit, string][] => {
+    const device = knownDevice(request, email, sessionSecret)
+    return device === undefined ? [[limits.signInsByAddress, request.ip ?? ''], [limits.signInsByAccount, email]] : [[limits.signInsByDevice, device]]
+  }
 
   router.get('/session', async (request, response) => {
     const { teacherId } = request.session
-    const teacher = teacherId === undefined ? null : await findTeacher(database, teacherId)
+    const teacher = teacherId === undefined ? null : await asAnyone(context, (scope) => findTeacher(scope, teacherId))
     response.json({ teacher, sample: sampleTeacher !== undefined } satisfies SessionReply)
   })
-  router.post('/session', limit, async (request, response) => {
-    response.json(await remember(request, await signIn(database, SignIn.parse(request.body))))
-  })
-  router.post('/session/sample', async (request, response) => {
-    const teacher = sampleTeacher === undefined ? null : await findTeacherByEmail(database, sampleTeacher)
-    if (!teacher) throw new Problem(404, 'There is no sample teacher here.')
+  router.post('/session', async (request, response) => {
+    const { email, password } = SignIn.parse(request.body)
+    const held = limitsFor(request, email)
+    // Tries are counted before they are judged: many at once are many.
+    for (const [limit, key] of held) await limit.take(key)
+    const teacher = await checkPassword(await asAnyone(context, (scope) => findTeacherByEmail(scope, email)), password)
+    for (const [limit, key] of held) await limit.giveBack(key)
+    knowDevice(request, response, email, sessionSecret)
     response.json(await remember(request, teacher))
   })
-  router.post('/teachers', limit, async (request, response) => {
-    response.status(201).json(await remember(request, await signUp(database, SignUp.parse(request.body))))
+  router.post('/session/sample', async (request, response) => {
+    const teacher = sampleTeacher === undefined ? undefined : await asAnyone(context, (scope) => findTeacherByEmail(scope, sampleTeacher))
+    if (!teacher) throw new Problem(404, 'There is no sample teacher here.')
+    const { id, name, email } = teacher
+    response.json(await remember(request, { id, name, email }))
+  })
+  router.post('/teachers', async (request, response) => {
+    const account = SignUp.parse(request.body)
+    await limits.signUps.take(request.ip ?? '')
+    const prepared = await prepareTeacher(account)
+    const teacher = await asAnyone(context, (scope) => addTeacher(scope, prepared))
+    knowDevice(request, response, account.email, sessionSecret)
+    response.status(201).json(await remember(request, teacher))
   })
   router.delete('/session', async (request, response) => {
     await new Promise<void>((resolve, reject) => request.session.destroy((error: unknown) => (error ? reject(error) : resolve())))
@@ -49,4 +62,21 @@ async function remember(request: Request, teacher: TeacherReply): Promise<Teache
   request.session.teacherId = teacher.id
   await new Promise<void>((resolve, reject) => request.session.save((error: unknown) => (error ? reject(error) : resolve())))
   return teacher
+}
+
+/** Marks a device on which an account was signed in to (OWASP: device cookies). */
+function knowDevice(request: Request, response: Response, email: string, secret: string): void {
+  const mark = randomBytes(18).toString('base64url')
+  response.cookie('otter_known', `${mark}.${sealOf(mark, email, secret)}`, { path: '/api/session', httpOnly: true, sameSite: 'strict', secure: request.secure, maxAge: KNOWN_FOR })
+}
+
+/** Returns the mark of a device on which this account was signed in to before; undefined where it was not. */
+function knownDevice(request: Request, email: string, secret: string): string | undefined {
+  const [, mark, seal] = /(?:^|;\s*)otter_known=([\w-]{24})\.([\w-]{43})(?:;|$)/u.exec(request.headers.cookie ?? '') ?? []
+  if (mark === undefined || seal === undefined) return undefined
+  return timingSafeEqual(Buffer.from(seal), Buffer.from(sealOf(mark, email, secret))) ? mark : undefined
+}
+
+function sealOf(mark: string, email: string, secret: string): string {
+  return createHmac('sha256', secret).update(`${mark} ${email}`).digest('base64url')
 }

@@ -1,7 +1,7 @@
 import type { Choice, Entry, ListChanges } from '@otter/core'
 
 /** Answer and prompt of an entry, and what else it carries; `draws` names the plain picture of the gallery on its prompt. */
-type SampleEntry = readonly [answer: string, prompt: string, rest?: Partial<Pick<Entry, 'group' | 'hint' | 'fact' | 'worth' | 'accepted' | 'scored' | 'choices'>> & { draws?: string }]
+type SampleEntry = readonly [answer: string, prompt: string, rest?: Partial<Pick<Entry, 'groups' | 'hint' | 'fact' | 'worth' | 'accepted' | 'scored' | 'choices'>> & { draws?: string }]
 
 /** A list of the made-up Harlow Quay School. */
 export interface SampleList extends ListChanges {
@@ -23,18 +23,18 @@ export const SAMPLE_LISTS: readonly SampleList[] = [
   {
     title: 'Bridges and forces', answerLanguage: 'en', promptLanguage: 'en', subject: 'Science', grade: '6', tags: ['forces', 'unit 3'], description: 'Questions for the bridge week, in three groups.',
     entries: [
-      ['arch', 'Which curved shape carries weight to its ends?', { group: 'Shapes', choices: wrong('beam', 'cable', 'deck'), worth: 10, fact: 'The oldest stone arch bridge still in use is over two thousand years old.' }],
-      ['beam', 'What is the plainest bridge, one straight piece across a gap?', { group: 'Shapes', choices: wrong('arch', 'truss', 'tower'), worth: 10 }],
-      ['truss', 'What is a frame of triangles called?', { group: 'Shapes', choices: wrong('arch', 'pier', 'span'), worth: 20, hint: 'Triangles keep their shape.' }],
-      ['cable', 'What hangs between towers and holds up the road?', { group: 'Parts', choices: wrong('girder', 'pier', 'beam'), worth: 10 }],
-      ['pier', 'What is a pillar that stands in the water?', { group: 'Parts', choices: wrong('anchor', 'deck', 'girder'), worth: 10 }],
-      ['girder', 'What is a strong steel beam?', { group: 'Parts', choices: wrong('cable', 'arch', 'pier'), worth: 20 }],
-      ['anchor', 'What keeps the end of a cable in place?', { group: 'Parts', choices: wrong('span', 'truss', 'load'), worth: 20, accepted: ['anchorage'] }],
-      ['span', 'What is the distance between two supports?', { group: 'Parts', choices: wrong('load', 'deck', 'pier'), worth: 20 }],
-      ['tension', 'What is the pull inside a stretched rope?', { group: 'Forces', choices: wrong('compression', 'torsion', 'load'), worth: 10 }],
-      ['compression', 'What is the squeeze inside a loaded pillar?', { group: 'Forces', choices: wrong('tension', 'torsion', 'span'), worth: 10 }],
-      ['load', 'What is all the weight that a bridge carries?', { group: 'Forces', choices: wrong('tension', 'girder', 'truss'), worth: 20 }],
-      ['torsion', 'What does twisting do to a deck?', { group: 'Forces', choices: wrong('tension', 'compression', 'load'), worth: 30, hint: 'Wring out a towel.' }],
+      ['arch', 'Which curved shape carries weight to its ends?', { groups: ['Shapes'], choices: wrong('beam', 'cable', 'deck'), worth: 10, fact: 'The oldest stone arch bridge still in use is over two thousand years old.' }],
+      ['beam', 'What is the plainest bridge, one straight piece across a gap?', { groups: ['Shapes'], choices: wrong('arch', 'truss', 'tower'), worth: 10 }],
+      ['truss', 'What is a frame of triangles called?', { groups: ['Shapes'], choices: wrong('arch', 'pier', 'span'), worth: 20, hint: 'Triangles keep their shape.' }],
+      ['cable', 'What hangs between towers and holds up the road?', { groups: ['Parts'], choices: wrong('girder', 'pier', 'beam'), worth: 10 }],
+      ['pier', 'What is a pillar that stands in the water?', { groups: ['Parts'], choices: wrong('anchor', 'deck', 'girder'), worth: 10 }],
+      ['girder', 'What is a strong steel beam?', { groups: ['Parts'], choices: wrong('cable', 'arch', 'pier'), worth: 20 }],
+      ['anchor', 'What keeps the end of a cable in place?', { groups: ['Parts'], choices: wrong('span', 'truss', 'load'), worth: 20, accepted: ['anchorage'] }],
+      ['span', 'What is the distance between two supports?', { groups: ['Parts'], choices: wrong('load', 'deck', 'pier'), worth: 20 }],
+      ['tension', 'What is the pull inside a stretched rope?', { groups: ['Forces'], choices: wrong('compression', 'torsion', 'load'), worth: 10 }],
+      ['compression', 'What is the squeeze inside a loaded pillar?', { groups: ['Forces'], choices: wrong('tension', 'torsion', 'span'), worth: 10 }],
+      ['load', 'What is all the weight that a bridge carries?', { groups: ['Forces'], choices: wrong('tension', 'girder', 'truss'), worth: 20 }],
+      ['torsion', 'What does twisting do to a deck?', { groups: ['Forces'], choices: wrong('tension', 'compression', 'load'), worth: 30, hint: 'Wring out a towel.' }],
     ],
   },
   {

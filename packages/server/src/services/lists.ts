@@ -1,101 +1,114 @@
 import { randomUUID } from 'node:crypto'
-import type { ListReply, ListSummary, SavedReply, SaveList } from '@otter/api'
-import { LIST_DETAILS, ListDetails, MAX_ENTRIES, type Entry, type EntryList, type ListChanges } from '@otter/core'
-import { QueryTypes, Transaction } from 'sequelize'
+import type { ListReply, ListSummary, PlacedEntry, SavedReply, SaveList } from '@otter/api'
+import { graphemesOf, LIST_DETAILS, ListDetails, MAX_ENTRIES, type EntryList, type ListChanges } from '@otter/core'
 import type { z } from 'zod'
-import type { Database } from '../db/database.ts'
-import type { ListRow } from '../db/models.ts'
+import type { TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
 
-/** What of an entry is stored in columns of its own. */
-const ENTRY_COLUMNS = ['answer', 'prompt', 'accepted', 'choices', 'hint', 'fact', 'group', 'worth', 'seconds', 'scored', 'standard'] as const satisfies readonly (keyof Entry)[]
+/** Column and type of each part of an entry, as it is stored. */
+const ENTRY_COLUMNS: Record<Exclude<keyof PlacedEntry, 'id'>, [column: string, type: string]> = {
+  position: ['position', 'double precision'], answer: ['answer', 'jsonb'], prompt: ['prompt', 'jsonb'], accepted: ['accepted', 'jsonb'], choices: ['choices', 'jsonb'], hint: ['hint', 'text'], fact: ['fact', 'text'],
+  groups: ['groups', 'jsonb'], worth: ['worth', 'integer'], seconds: ['seconds', 'integer'], scored: ['scored', 'boolean'], standards: ['standards', 'jsonb'], originId: ['origin_id', 'uuid'],
+}
 const MAX_LISTS = 2000
+const LONGEST_TITLE = 200
 
-/** Gives a teacher's lists, the one last changed first. */
-export async function listLists(database: Database, teacherId: string): Promise<ListSummary[]> {
-  return database.sequelize.query<ListSummary>(
+/** Returns a teacher's lists, the one last changed first. */
+export async function listLists(scope: TeacherScope): Promise<ListSummary[]> {
+  return scope.query<ListSummary>(
     `SELECT l.id, l.title, l.cover, l.subject, l.grade, l.tags, l.folder, l.updated_at AS "updatedAt", l.archived_at IS NOT NULL AS archived, count(e.id)::int AS "entryCount"
      FROM lists l LEFT JOIN entries e ON e.list_id = l.id
-     WHERE l.teacher_id = :teacherId GROUP BY l.id ORDER BY l.updated_at DESC LIMIT ${MAX_LISTS}`,
-    { type: QueryTypes.SELECT, replacements: { teacherId } },
-  )
+     WHERE l.teacher_id = $teacherId GROUP BY l.id ORDER BY l.updated_at DESC LIMIT ${MAX_LISTS}`, { teacherId: scope.teacherId })
 }
 
-export async function createList(database: Database, teacherId: string, details: ListChanges): Promise<ListReply> {
-  const list = await database.lists.create({ id: randomUUID(), teacherId, archivedAt: null, ...ListDetails.parse(details) })
-  return { ...reply(list), entries: [] }
+export async function createList(scope: TeacherScope, details: ListChanges): Promise<ListReply> {
+  const id = randomUUID()
+  await scope.tables.lists.create({ id, teacherId: scope.teacherId, ...ListDetails.parse(details) })
+  return readList(scope, id)
 }
 
-/** Gives a list with its entries in order. Throws a Problem where it is not the teacher's. */
-export async function readList(database: Database, teacherId: string, listId: string, transaction?: Transaction): Promise<ListReply> {
-  const list = await findOwn(database, teacherId, listId, transaction)
-  const entries = await database.entries.findAll({ where: { listId }, order: [['position', 'ASC'], ['id', 'ASC']], attributes: { exclude: ['listId'] }, raw: true, transaction })
-  return { ...reply(list), entries }
+/** Returns a list with its entries in order. Throws a Problem where it is not the teacher's. */
+export async function readList(scope: TeacherScope, listId: string): Promise<ListReply> {
+  const list = await scope.tables.lists.findOne({ where: { id: listId, teacherId: scope.teacherId } })
+  if (!list) throw notFound('list')
+  const entries = await scope.tables.entries.findAll({ where: { listId }, order: [['position', 'ASC'], ['id', 'ASC']], attributes: { exclude: ['listId'] } })
+  const details = Object.fromEntries(LIST_DETAILS.map((name) => [name, list[name]])) as unknown as ListDetails
+  return { id: list.id, version: list.version, ...details, entries }
 }
 
-/** Gives a list as games see it, and its version, both of one moment. Throws a Problem where it is not the teacher's. */
-export async function readEntryList(database: Database, teacherId: string, listId: string): Promise<{ list: EntryList; version: number }> {
-  // Within one snapshot, so that a save in between can't give new words under an old version.
-  const { version, title, answerLanguage, promptLanguage, entries } = await database.sequelize.transaction(
-    { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ }, (transaction) => readList(database, teacherId, listId, transaction))
+/**
+ * Returns a list as games see it, and its version. In a scope that is a snapshot both are of one moment. Throws a Problem
+ * where it is not the teacher's.
+ */
+export async function readEntryList(scope: TeacherScope, listId: string): Promise<{ list: EntryList; version: number }> {
+  const { version, title, answerLanguage, promptLanguage, entries } = await readList(scope, listId)
   return { version, list: { title, answerLanguage, promptLanguage, entries: entries.map(({ position: _, ...entry }) => entry) } }
 }
 
-/** Gives the version that a list has now. Throws a Problem where it is not the teacher's. */
-export async function readVersion(database: Database, teacherId: string, listId: string): Promise<SavedReply> {
-  const { version } = await findOwn(database, teacherId, listId)
-  return { version }
+/** Returns the version that a list has now. Throws a Problem where it is not the teacher's. */
+export async function readVersion(scope: TeacherScope, listId: string): Promise<SavedReply> {
+  return { version: await versionOf(scope, listId) }
 }
 
-function reply(list: ListRow): Omit<ListReply, 'entries'> {
-  const details = Object.fromEntries(LIST_DETAILS.map((name) => [name, list[name]])) as unknown as ListDetails
-  return { id: list.id, version: list.version ?? 0, ...details }
+async function versionOf(scope: TeacherScope, listId: string, lock: '' | 'FOR UPDATE' = ''): Promise<number> {
+  const [list] = await scope.query<{ version: number }>(`SELECT version FROM lists WHERE id = $listId AND teacher_id = $teacherId ${lock}`, { listId, teacherId: scope.teacherId })
+  if (!list) throw notFound('list')
+  return list.version
 }
 
 /** Applies changes made since a version. Throws a Problem (409) where the list has changed since. */
-export async function saveList(database: Database, teacherId: string, listId: string, { version: known, put, remove, ...details }: z.output<typeof SaveList>): Promise<SavedReply> {
-  return database.sequelize.transaction(async (transaction) => {
-    const list = await findOwn(database, teacherId, listId, transaction, true)
-    if (list.version !== known) throw new Problem(409, 'This list was changed in another window.', 'version')
-    if (remove.length > 0) await database.entries.destroy({ where: { listId, id: remove }, transaction })
-    if (put.length > 0) {
-      const strangers = await database.entries.count({ where: { id: put.map(({ id }) => id) }, transaction })
-        - await database.entries.count({ where: { listId, id: put.map(({ id }) => id) }, transaction })
-      if (strangers > 0) throw new Problem(409, 'An entry of another list has the same id.', 'put')
-      await database.entries.bulkCreate(put.map((entry) => ({ ...entry, listId })), { updateOnDuplicate: ['position', ...ENTRY_COLUMNS], transaction })
-      const count = await database.entries.count({ where: { listId }, transaction })
-      if (count > MAX_ENTRIES) throw new Problem(400, `A list holds ${MAX_ENTRIES} entries at most; this would make ${count}.`, 'put')
-    }
-    const version = list.version + 1
-    await list.update({ ...details, version, updatedAt: new Date() }, { transaction })
-    return { version }
-  })
+export async function saveList(scope: TeacherScope, listId: string, { version: known, put, remove, ...details }: z.output<typeof SaveList>): Promise<SavedReply> {
+  const { entries, lists } = scope.tables
+  const held = await versionOf(scope, listId, 'FOR UPDATE')
+  if (held !== known) throw new Problem(409, 'This list was changed in another window.', 'version')
+  if (remove.length > 0) await entries.destroy({ where: { listId, id: remove } })
+  if (put.length > 0) {
+    await putEntries(scope, listId, put)
+    const count = await entries.count({ listId })
+    if (count > MAX_ENTRIES) throw new Problem(400, `A list holds ${MAX_ENTRIES} entries at most; this would make ${count}.`, 'put')
+  }
+  const version = held + 1
+  await lists.update({ ...details, version, updatedAt: new Date() }, { where: { id: listId } })
+  return { version }
 }
 
-/** Makes a list like another, with entries of its own. Throws a Problem where the other is not the teacher's. */
-export async function duplicateList(database: Database, teacherId: string, listId: string): Promise<ListReply> {
-  const { id: _, version: _version, entries, ...details } = await readList(database, teacherId, listId)
-  const copy = await database.sequelize.transaction(async (transaction) => {
-    const list = await database.lists.create({ ...details, id: randomUUID(), teacherId, archivedAt: null, title: `${details.title} (copy)`.slice(-200) }, { transaction })
-    await database.entries.bulkCreate(entries.map((entry) => ({ ...entry, id: randomUUID(), listId: list.id })), { transaction })
-    return list
-  })
-  return readList(database, teacherId, copy.id)
+/** Adds entries to a list, or changes those that are there. Throws a Problem where one is another list's. */
+async function putEntries(scope: TeacherScope, listId: string, put: readonly PlacedEntry[]): Promise<void> {
+  const parts = Object.entries(ENTRY_COLUMNS)
+  const columns = parts.map(([, [column]]) => column)
+  const kept = await scope.query(
+    `INSERT INTO entries (id, list_id, ${columns.join(', ')}) SELECT e.id, $listId, ${parts.map(([name]) => `e."${name}"`).join(', ')}
+     FROM jsonb_to_recordset($put::jsonb) AS e(id uuid, ${parts.map(([name, [, type]]) => `"${name}" ${type}`).join(', ')})
+     ON CONFLICT (id) DO UPDATE SET ${columns.map((column) => `${column} = excluded.${column}`).join(', ')} WHERE entries.list_id = $listId RETURNING id`, { listId, put: JSON.stringify(put) })
+  if (kept.length < put.length) throw new Problem(409, 'An entry of another list has the same id.', 'put')
+}
+
+/** Makes a list like another, with entries of its own that know where they come from. Throws a Problem where the other is not the teacher's. */
+export async function duplicateList(scope: TeacherScope, listId: string): Promise<ListReply> {
+  const { id: _, version: _version, entries, ...details } = await readList(scope, listId)
+  const id = randomUUID()
+  await scope.tables.lists.create({ ...details, id, teacherId: scope.teacherId, title: copyTitle(details.title) })
+  if (entries.length > 0) await putEntries(scope, id, entries.map((entry) => ({ ...entry, id: randomUUID(), originId: entry.originId ?? entry.id })))
+  return readList(scope, id)
+}
+
+/** Returns the title of a copy; a long one is shortened in front, between two letters. */
+function copyTitle(title: string): string {
+  const letters = graphemesOf(`${title} (copy)`)
+  let length = 0
+  let from = letters.length
+  while (from > 0 && length + letters[from - 1].length <= LONGEST_TITLE) length += letters[--from].length
+  return letters.slice(from).join('')
 }
 
 /** Puts a list away, or takes it back; nothing is lost either way. */
-export async function archiveList(database: Database, teacherId: string, listId: string, archived: boolean): Promise<void> {
-  const list = await findOwn(database, teacherId, listId)
-  await list.update({ archivedAt: archived ? new Date() : null })
+export async function archiveList(scope: TeacherScope, listId: string, archived: boolean): Promise<void> {
+  await versionOf(scope, listId)
+  await scope.tables.lists.update({ archivedAt: archived ? new Date() : null }, { where: { id: listId } })
 }
 
-export async function deleteList(database: Database, teacherId: string, listId: string): Promise<void> {
-  const list = await findOwn(database, teacherId, listId)
-  await list.destroy()
-}
-
-async function findOwn(database: Database, teacherId: string, listId: string, transaction?: Transaction, lock = false): Promise<ListRow> {
-  const list = await database.lists.findOne({ where: { id: listId, teacherId }, transaction, ...(lock && { lock }) })
-  if (!list) throw notFound('list')
-  return list
+/** Deletes a list. What students did with its games stays, until their links are deleted. */
+export async function deleteList(scope: TeacherScope, listId: string): Promise<void> {
+  await versionOf(scope, listId)
+  await scope.tables.lists.destroy({ where: { id: listId } })
 }

@@ -1,10 +1,15 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
+import { dictionary } from '@zxcvbn-ts/language-common'
+import pLimit from 'p-limit'
 
 /** Cost of scrypt (RFC 7914): 64 MB and about a fifth of a second. */
 const COST = { N: 2 ** 16, r: 8, p: 1, maxmem: 128 * 2 ** 20 }
 const KEY_BYTES = 32
 
-/** Gives a salted hash of a password, with the costs it was made with. */
+/** So many at once: files and pictures need the same few threads, also when a whole staff signs in. */
+const atOnce = pLimit(2)
+
+/** Returns a salted hash of a password, with the costs it was made with. */
 export async function hashPassword(password: string): Promise<string> {
   const salt = randomBytes(16)
   const key = await derive(password, salt, COST.N)
@@ -22,7 +27,17 @@ export async function passwordMatches(password: string, hash: string | undefined
 const NOBODY = `scrypt$${COST.N}$${randomBytes(16).toString('base64')}$${randomBytes(KEY_BYTES).toString('base64')}`
 
 function derive(password: string, salt: Buffer, N: number): Promise<Buffer> {
-  return new Promise((resolve, reject) => {
+  return atOnce(() => new Promise((resolve, reject) => {
     scrypt(password.normalize('NFKC'), salt, KEY_BYTES, { ...COST, N }, (error, key) => (error ? reject(error) : resolve(key)))
-  })
+  }))
+}
+
+const COMMON = new Set<unknown>(dictionary['passwords-common'])
+
+/** Tells whether a password is among those that are tried first: common ones, one letter over and over, or the person's own words. */
+export function isCommonPassword(password: string, own: readonly string[]): boolean {
+  const plain = password.normalize('NFKC').toLowerCase().trim()
+  // "manchester1" and "Manchester!" are tried right after "manchester".
+  const bare = plain.replace(/[\d\p{P}\p{S}]+$/u, '')
+  return COMMON.has(plain) || COMMON.has(bare) || new Set(plain).size <= 2 || own.some((word) => word !== '' && [plain, bare].includes(word.toLowerCase()))
 }

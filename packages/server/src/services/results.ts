@@ -1,70 +1,38 @@
-import type { EntryResult, PlayerResult, ResultsReply } from '@otter/api'
-import { gameOf } from '@otter/core'
+import type { AnswersReply, ResultsReply } from '@otter/api'
 import Papa from 'papaparse'
-import { QueryTypes } from 'sequelize'
-import type { Database } from '../db/database.ts'
-import { readLink } from './links.ts'
+import { answersTo, participantResults, questionResults, resultsState } from '../db/queries/results.ts'
+import type { TeacherScope } from '../db/scope.ts'
+import { notFound } from '../problem.ts'
+import { readOffer } from './offers.ts'
 
-interface PlayFacts {
-  playerId: string
-  name: string
-  gameVersionId: string
-  attempt: number
-  state: unknown
-  lastSeenAt: string
+/** Returns a text that changes whenever the results of an offer do. Throws a Problem where it is another's. */
+export async function resultsTag(scope: TeacherScope, offerId: string): Promise<string> {
+  const [own] = await scope.query('SELECT 1 FROM offers WHERE id = $offerId AND teacher_id = $teacherId', { offerId, teacherId: scope.teacherId })
+  if (!own) throw notFound('link')
+  return resultsState(scope, offerId)
 }
 
-/** Gives what the students of one of a teacher's links did: by student, the last seen first, and by word. */
-export async function readResults(database: Database, teacherId: string, linkId: string): Promise<ResultsReply> {
-  const link = await readLink(database, teacherId, linkId)
-  const game = gameOf(link.kind)
-  const versions = await database.sequelize.query<{ id: string; puzzle: unknown; title: string }>(
-    'SELECT v.id, v.puzzle, v.title FROM game_versions v JOIN links k ON k.game_id = v.game_id WHERE k.id = :linkId ORDER BY v.number',
-    { type: QueryTypes.SELECT, replacements: { linkId } },
-  )
-  const plays = await database.sequelize.query<PlayFacts>(
-    `SELECT p.id AS "playerId", p.name, y.game_version_id AS "gameVersionId", y.attempt, y.state, y.last_seen_at AS "lastSeenAt"
-     FROM players p JOIN plays y ON y.player_id = p.id WHERE p.link_id = :linkId ORDER BY p.name, p.id, y.attempt`,
-    { type: QueryTypes.SELECT, replacements: { linkId } },
-  )
-  const found = await database.sequelize.query<{ entryId: string; foundBy: number }>(
-    `SELECT r.entry_id AS "entryId", count(DISTINCT p.id)::int AS "foundBy"
-     FROM players p JOIN plays y ON y.player_id = p.id JOIN responses r ON r.play_id = y.id
-     WHERE p.link_id = :linkId AND r.outcome = 'right' GROUP BY r.entry_id`,
-    { type: QueryTypes.SELECT, replacements: { linkId } },
-  )
-  const wrong = await database.sequelize.query<{ entryId: string; given: string; count: number }>(
-    `SELECT entry_id AS "entryId", given, count FROM (
-       SELECT r.entry_id, r.given, count(DISTINCT p.id)::int AS count, row_number() OVER (PARTITION BY r.entry_id ORDER BY count(DISTINCT p.id) DESC, r.given) AS place
-       FROM players p JOIN plays y ON y.player_id = p.id JOIN responses r ON r.play_id = y.id
-       WHERE p.link_id = :linkId AND r.outcome = 'wrong' AND r.given <> '' GROUP BY r.entry_id, r.given) ranked
-     WHERE place <= 3 ORDER BY entry_id, place`,
-    { type: QueryTypes.SELECT, replacements: { linkId } },
-  )
-  const puzzles = new Map(versions.map(({ id, puzzle }) => [id, puzzle]))
-  const foundBy = new Map(found.map((row) => [row.entryId, row.foundBy]))
-  const asked = new Map(versions.flatMap(({ puzzle }) => game.asked(puzzle)).map(({ entryId, text }) => [entryId, text]))
-  const entries: EntryResult[] = [...asked].map(([entryId, text]) => ({ entryId, text, foundBy: foundBy.get(entryId) ?? 0, wrong: wrong.filter((own) => own.entryId === entryId).map(({ given, count }) => ({ given, count })) }))
-  const byPlayer = new Map<string, PlayFacts[]>()
-  for (const play of plays) byPlayer.set(play.playerId, [...byPlayer.get(play.playerId) ?? [], play])
-  const players = [...byPlayer.values()].map((own): PlayerResult => {
-    const scores = own.map(({ gameVersionId, state }) => game.score(puzzles.get(gameVersionId), state))
-    const best = scores.reduce((one, other) => (other.right > one.right ? other : one))
-    return {
-      playerId: own[0].playerId, name: own[0].name, found: best.right, firstFound: scores[0].right, total: best.total, hints: best.hints,
-      milliseconds: best.milliseconds, attempts: own.length, finished: best.finished,
-      lastSeenAt: own.map(({ lastSeenAt }) => new Date(lastSeenAt).toISOString()).sort().at(-1) ?? '',
-    }
-  })
-  return { link, title: versions.at(-1)?.title ?? '', players, entries }
+/** Returns what the students of one of a teacher's offers did: by student and by question. Throws a Problem where it is another's. */
+export async function readResults(scope: TeacherScope, offerId: string): Promise<ResultsReply> {
+  const offer = await readOffer(scope, offerId)
+  return { offer, participants: await participantResults(scope, offerId), questions: await questionResults(scope, offerId) }
+}
+
+/** Returns who gave which answer to a question. Throws a Problem where the offer is another's. */
+export async function readAnswers(scope: TeacherScope, offerId: string, entryId: string): Promise<AnswersReply> {
+  await readOffer(scope, offerId)
+  return { answers: await answersTo(scope, offerId, entryId) }
 }
 
 /** Writes results as CSV (RFC 4180, UTF-8 with a byte order mark); cells that a spreadsheet would run are made harmless. */
-export function resultsCsv({ players }: ResultsReply): string {
-  const rows = players.map(({ name, found, firstFound, total, hints, milliseconds, attempts, finished, lastSeenAt }) => ({
-    Student: name, 'Found (best)': found, 'Found (first attempt)': firstFound, Words: total, Hints: hints, Seconds: Math.round(milliseconds / 1000),
-    Attempts: attempts, Finished: finished ? 'yes' : 'no', 'Last seen': lastSeenAt,
+export function resultsCsv({ participants }: ResultsReply): string {
+  const rows = participants.map(({ name, right, firstRight, total, points, hints, misses, second, milliseconds, attempts, finished, lastSeenAt }) => ({
+    Student: name, 'Right (best attempt)': right, 'Right (first attempt)': firstRight, Questions: total, Points: points, 'Second try right': second.right, 'Second try asked': second.total, Hints: hints, Misses: misses,
+    Seconds: Math.round(milliseconds / 1000), Attempts: attempts, Finished: finished ? 'yes' : 'no', 'Last seen': new Date(lastSeenAt).toISOString(),
   }))
-  const columns = ['Student', 'Found (best)', 'Found (first attempt)', 'Words', 'Hints', 'Seconds', 'Attempts', 'Finished', 'Last seen']
-  return `\ufeff${Papa.unparse(rows, { columns, escapeFormulae: true, newline: '\r\n' })}\r\n`
+  const columns = ['Student', 'Right (best attempt)', 'Right (first attempt)', 'Questions', 'Points', 'Second try right', 'Second try asked', 'Hints', 'Misses', 'Seconds', 'Attempts', 'Finished', 'Last seen']
+  return `\ufeff${Papa.unparse(rows, { columns, escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
 }
+
+/** What a spreadsheet might run: also full-width signs, and signs behind characters that nobody sees. */
+const FORMULA = /^[\s\p{Cf}\p{Cc}\p{Z}]*[=+\-@\t\r＝＋－＠]/u

@@ -1,14 +1,27 @@
-import type { PrintSheets } from '@otter/api'
-import { askedList, gameOf } from '@otter/core'
-import type { Database } from '../db/database.ts'
-import type { Workers } from '../workers/pool.ts'
-import { readEntryList } from './lists.ts'
-import { printablePictures } from './media.ts'
+import { PrintSheets } from '@otter/api'
+import { Asking, askedList, gameOf } from '@otter/core'
+import { z } from 'zod'
+import type { TeacherScope } from '../db/scope.ts'
+import type { SheetsTask } from '../workers/tasks.ts'
+import { addJob } from './jobs.ts'
+import { readEntryList, readVersion } from './lists.ts'
+import { printableMedia } from './media.ts'
 
-/** Prints a teacher's list as sheets: gives the bytes of a PDF. Throws a Problem where the list can't become the game. */
-export async function printSheets(database: Database, workers: Workers, teacherId: string, listId: string, sheets: PrintSheets, origin: string): Promise<Uint8Array> {
-  const { list } = await readEntryList(database, teacherId, listId)
+/** What a job that prints has to know. The list is read when it is made. */
+const SheetsJob = z.object({ listId: z.uuid(), sheets: PrintSheets, address: z.string().optional() })
+
+/** Queues the printing of a teacher's list; returns the job's id. Throws a Problem where the list is another's, a ZodError where the options are not the game's. */
+export async function queueSheets(scope: TeacherScope, listId: string, sheets: PrintSheets, origin: string): Promise<string> {
+  await readVersion(scope, listId)
   const options = gameOf(sheets.kind).options.parse(sheets.options ?? {})
-  const pictures = await printablePictures(database, askedList(list, options).entries.flatMap(({ answer, prompt }) => [answer, prompt].flatMap(({ picture }) => picture?.id ?? [])))
-  return workers.sheets({ list, pictures, sheets: { ...sheets, options }, address: sheets.code === undefined ? undefined : `${origin}/p/${sheets.code}` })
+  return addJob(scope, 'sheets', { listId, sheets: { ...sheets, options }, ...(sheets.code !== undefined && { address: `${origin}/p/${sheets.code}` }) } satisfies z.input<typeof SheetsJob>)
+}
+
+/** Reads all that a job's sheets are made of. Pictures are still as they are stored: drawing them for paper needs no scope. */
+export async function readSheets(scope: TeacherScope, task: unknown): Promise<Omit<SheetsTask, 'pictures'> & { media: Awaited<ReturnType<typeof printableMedia>> }> {
+  const { listId, sheets, address } = SheetsJob.parse(task)
+  const { list } = await readEntryList(scope, listId)
+  const options = Asking.loose().parse(sheets.options)
+  const media = await printableMedia(scope, askedList(list, options).entries.flatMap(({ answer, prompt }) => [answer, prompt].flatMap(({ picture }) => picture?.id ?? [])))
+  return { list, sheets: { ...sheets, options }, address, media }
 }

@@ -8,11 +8,17 @@ const TYPES: readonly [container: RegExp, type: string][] = [
   [/^(m4a|mp4|isom|mp42|iso\d|dash|qt)/iu, 'audio/mp4'], [/^flac/iu, 'audio/flac'],
 ]
 
+/** What kind of sound a file is, and how long. */
+export interface InspectedSound {
+  type: string
+  milliseconds: number
+}
+
 /**
  * Tells by its content what kind of sound a file is, and how long; recordings of browsers say no length, so that the
  * one measured while recording counts. Throws a Problem where it is no sound, holds pictures, or is too long.
  */
-export async function inspectSound(bytes: Buffer, measured: number): Promise<{ type: string; milliseconds: number }> {
+export async function inspectSound(bytes: Buffer, measured: number): Promise<InspectedSound> {
   const unreadable = new Problem(415, 'This is no sound that can be played. Send an MP3, M4A, WAV, OGG or WebM file.')
   const { format } = await parseBuffer(bytes, undefined, { skipCovers: true, duration: true }).catch(() => {
     throw unreadable

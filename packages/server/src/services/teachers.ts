@@ -1,40 +1,55 @@
 import { randomUUID } from 'node:crypto'
-import type { SignIn, SignUp, TeacherReply } from '@otter/api'
+import type { SignUp, TeacherReply } from '@otter/api'
 import { UniqueConstraintError } from 'sequelize'
-import type { Database } from '../db/database.ts'
 import type { TeacherRow } from '../db/models.ts'
+import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
-import { hashPassword, passwordMatches } from './passwords.ts'
+import { hashPassword, isCommonPassword, passwordMatches } from './passwords.ts'
 
-function reply({ id, name, email }: TeacherRow): TeacherReply {
+function reply({ id, name, email }: Pick<TeacherRow, 'id' | 'name' | 'email'>): TeacherReply {
   return { id, name, email }
 }
 
+/** An account about to be made: its password is hashed before a scope is opened, since that takes a while. */
+export interface NewTeacher {
+  name: string
+  email: string
+  passwordHash: string
+}
+
+/** Hashes a new account's password. Throws a Problem where the password is one that is tried first. */
+export async function prepareTeacher({ name, email, password }: SignUp): Promise<NewTeacher> {
+  if (isCommonPassword(password, [email, email.split('@')[0], name])) throw new Problem(400, 'This password is easy to guess: it is a common one, or your own name or address. Use three or four words that only you put together.', 'password')
+  return { name, email, passwordHash: await hashPassword(password) }
+}
+
 /** Adds a teacher. Throws a Problem where the address is taken. */
-export async function signUp(database: Database, { name, email, password }: SignUp): Promise<TeacherReply> {
-  const passwordHash = await hashPassword(password)
+export async function addTeacher(scope: Scope, teacher: NewTeacher): Promise<TeacherReply> {
   try {
-    return reply(await database.teachers.create({ id: randomUUID(), name, email, passwordHash }))
+    return reply(await scope.tables.teachers.create({ id: randomUUID(), ...teacher }))
   } catch (error) {
     if (error instanceof UniqueConstraintError) throw new Problem(409, 'There is an account with this address. Sign in instead.', 'email')
     throw error
   }
 }
 
-/** Gives the teacher whose address and password these are. Throws a Problem that doesn't tell which was wrong. */
-export async function signIn(database: Database, { email, password }: SignIn): Promise<TeacherReply> {
-  const teacher = await database.teachers.findOne({ where: { email } })
+/** An account with the hash of its password. */
+export type KnownTeacher = TeacherReply & { passwordHash: string }
+
+export async function findTeacherByEmail(scope: Scope, email: string): Promise<KnownTeacher | undefined> {
+  const teacher = await scope.tables.teachers.findOne({ where: { email } })
+  return teacher ? { ...reply(teacher), passwordHash: teacher.passwordHash } : undefined
+}
+
+export async function findTeacher(scope: Scope, id: string): Promise<TeacherReply | null> {
+  const teacher = await scope.tables.teachers.findOne({ where: { id } })
+  return teacher && reply(teacher)
+}
+
+/** Returns the teacher whose password it is. Throws a Problem that doesn't tell whether there is such an account. */
+export async function checkPassword(teacher: KnownTeacher | undefined, password: string): Promise<TeacherReply> {
   const matches = await passwordMatches(password, teacher?.passwordHash)
   if (!teacher || !matches) throw new Problem(401, 'That address and password don’t go together. Check both and try again.', 'password')
-  return reply(teacher)
-}
-
-export async function findTeacher(database: Database, id: string): Promise<TeacherReply | null> {
-  const teacher = await database.teachers.findByPk(id)
-  return teacher && reply(teacher)
-}
-
-export async function findTeacherByEmail(database: Database, email: string): Promise<TeacherReply | null> {
-  const teacher = await database.teachers.findOne({ where: { email } })
-  return teacher && reply(teacher)
+  const { id, name, email } = teacher
+  return { id, name, email }
 }

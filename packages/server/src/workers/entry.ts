@@ -1,6 +1,6 @@
 import { gameOf, PuzzleError, randomFrom, type GameKind } from '@otter/core'
 import { renderSheets } from './renderSheets.tsx'
-import type { MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
+import type { MakeTask, SheetsWork, WorkerReply } from './tasks.ts'
 
 async function answer<Value>(kind: GameKind, work: () => Value | Promise<Value>): Promise<WorkerReply<Value>> {
   try {
@@ -17,6 +17,6 @@ export function make({ kind, list, options, seed }: MakeTask): Promise<WorkerRep
 }
 
 /** Renders sheets as a PDF. */
-export function sheets(task: SheetsTask): Promise<WorkerReply<Uint8Array>> {
+export function sheets(task: SheetsWork): Promise<WorkerReply<Uint8Array>> {
   return answer(task.sheets.kind, () => renderSheets(task))
 }

@@ -1,26 +1,79 @@
 import { existsSync } from 'node:fs'
+import { MessageChannel, type MessagePort } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import { Problem } from '../problem.ts'
+import { FairQueue, QueueFull } from './fairQueue.ts'
 import { refusalOf } from './refusals.ts'
 import type { MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
 
-/** Heavy work off the main thread. Both throw a Problem where the list can't become the puzzle. */
+/** How far long work has come, from 0 to 1. */
+export type OnProgress = (progress: number) => void
+
+/** Heavy work off the main thread. All throw a Problem where the list can't become the puzzle, or the work is too much. */
 export interface Workers {
-  make(task: MakeTask): Promise<unknown>
-  sheets(task: SheetsTask): Promise<Uint8Array>
+  /** Makes a puzzle: quick work, in a lane of its own. */
+  make(task: MakeTask, teacherId: string, signal?: AbortSignal): Promise<unknown>
+  /** Makes a PDF: long work, in the other lane. */
+  sheets(task: SheetsTask, signal: AbortSignal, onProgress: OnProgress): Promise<Uint8Array>
   close(): Promise<void>
+}
+
+export interface WorkerSettings {
+  /** Threads for quick work. */
+  threads: number
+  /** After how long a puzzle, or a PDF, is too much; in milliseconds. */
+  makeLimit?: number
+  sheetsLimit?: number
 }
 
 const built = new URL('./worker.js', import.meta.url)
 const source = new URL('./develop.mjs', import.meta.url)
+/** Most memory of one thread's heap, in megabytes. */
+const MEMORY = 700
+/** Most puzzles of one teacher that wait. */
+const MOST_WAITING = 8
 
-/** Starts the pool of worker threads. */
-export function startWorkers(threads: number): Workers {
-  const pool = new Piscina({ filename: (existsSync(built) ? built : source).href, minThreads: 1, maxThreads: threads, maxQueue: 200, idleTimeout: 60_000 })
-  const run = async <Value>(name: string, task: object): Promise<Value> => {
-    const reply = await pool.run(task, { name }) as WorkerReply<Value>
+/** Starts the two pools of worker threads. */
+export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_000 }: WorkerSettings): Workers {
+  const filename = (existsSync(built) ? built : source).href
+  const settings = { filename, idleTimeout: 60_000, resourceLimits: { maxOldGenerationSizeMb: MEMORY } }
+  const quick = new Piscina({ ...settings, minThreads: 1, maxThreads: threads, maxQueue: 500 })
+  const long = new Piscina({ ...settings, minThreads: 0, maxThreads: 1, maxQueue: 10 })
+  const line = new FairQueue(threads, MOST_WAITING)
+
+  /** Runs a task, and ends its thread where it takes too long, needs too much, or nobody waits for it any more. */
+  const run = async <Value>(pool: Piscina, name: string, task: object, limit: number, signal: AbortSignal | undefined, transferList: MessagePort[] = []): Promise<Value> => {
+    const late = AbortSignal.timeout(limit)
+    const reply = await pool.run(task, { name, signal: signal ? AbortSignal.any([late, signal]) : late, transferList: transferList as never }).catch((error: unknown) => {
+      signal?.throwIfAborted()
+      throw late.aborted || isOutOfMemory(error) ? tooMuch() : error
+    }) as WorkerReply<Value>
     if ('value' in reply) return reply.value
     throw new Problem(422, refusalOf(reply.kind, reply.note))
   }
-  return { make: (task) => run('make', task), sheets: (task) => run('sheets', task), close: () => pool.destroy() }
+  return {
+    make: (task, teacherId, signal) => line.run(teacherId, () => run(quick, 'make', task, makeLimit, signal), signal).catch((error: unknown) => {
+      throw error instanceof QueueFull ? new Problem(429, 'Several games of yours are being made already. Wait for them, then try again.') : error
+    }),
+    sheets: async (task, signal, onProgress) => {
+      const { port1, port2 } = new MessageChannel()
+      port1.on('message', onProgress)
+      try {
+        return await run(long, 'sheets', { ...task, progress: port2 }, sheetsLimit, signal, [port2])
+      } finally {
+        port1.close()
+      }
+    },
+    close: async () => {
+      await Promise.all([quick.destroy(), long.destroy()])
+    },
+  }
+}
+
+function isOutOfMemory(error: unknown): boolean {
+  return (error as { code?: unknown }).code === 'ERR_WORKER_OUT_OF_MEMORY'
+}
+
+function tooMuch(): Problem {
+  return new Problem(422, 'This is too much at once. Take fewer versions, fewer words or shorter texts.')
 }

@@ -4,15 +4,20 @@ import { gameOf, randomFrom } from '@otter/core'
 import { Document, renderToBuffer } from '@react-pdf/renderer'
 import QRCode from 'qrcode'
 import { PrintedPage } from './PrintedPage.tsx'
-import type { SheetsTask } from './tasks.ts'
+import type { SheetsWork } from './tasks.ts'
+
+/** Share of the work that lies in making the puzzles. */
+const MADE = 0.6
 
 /** Renders all versions of a game as one PDF: the students' pages first, then the keys. */
-export async function renderSheets({ list, sheets, address, pictures }: SheetsTask): Promise<Uint8Array> {
+export async function renderSheets({ list, sheets, address, pictures, progress }: SheetsWork): Promise<Uint8Array> {
   const { kind, options, seed, versions, paper, key, saveInk } = sheets
   const game = gameOf(kind)
   const made = Array.from({ length: versions }, (_, index) => {
     const own = versionSeed(seed, index + 1)
-    return { seed: own, version: index + 1, puzzle: game.make(list, options, randomFrom(own)) }
+    const puzzle = game.make(list, options, randomFrom(own))
+    progress.postMessage(((index + 1) / versions) * MADE)
+    return { seed: own, version: index + 1, puzzle }
   })
   const qr = address === undefined ? undefined : qrSquares(address)
   const pages = (key ? [false, true] : [false]).flatMap((isKey) => made.flatMap(({ puzzle, ...one }) => game.sheet(puzzle, isKey).map(({ blocks, bare = false }, index) => (

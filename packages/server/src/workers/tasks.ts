@@ -1,3 +1,4 @@
+import type { MessagePort } from 'node:worker_threads'
 import type { Asking, EntryList, GameKind } from '@otter/core'
 import type { PrintSheets } from '@otter/api'
 
@@ -16,6 +17,11 @@ export interface SheetsTask {
   address: string | undefined
   /** Bytes of the pictures, by id. */
   pictures: Record<string, Uint8Array>
+}
+
+/** Sheets as a thread gets them: it says through the port how far it has come. */
+export interface SheetsWork extends SheetsTask {
+  progress: MessagePort
 }
 
 /** What a worker gives back: errors of the teacher's making travel as data. */

@@ -1,13 +1,13 @@
-import type { CreateLink, CreateList, LinkReply, ListReply, ListSummary, OfferedPicture, ResultsReply, SessionReply, TeacherReply } from '@otter/api'
+import type { AnswersReply, ChangeOffer, ChangeParticipant, CreateList, CreateOffer, ListReply, ListSummary, OfferedPicture, OfferReply, ResultsReply, RoomReply, SessionReply, TeacherReply } from '@otter/api'
 import { QueryClient, useMutation, useQuery, useQueryClient, type UseMutationResult, type UseQueryResult } from '@tanstack/react-query'
-import { ApiError, call } from './client.ts'
+import { ApiError, call, callForNewer, type Tagged } from './client.ts'
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { retry: (count, error) => count < 3 && !(error instanceof ApiError && error.status >= 400 && error.status < 500), staleTime: 5_000 } },
 })
 
 /** How often results ask for what is new, in milliseconds. */
-const WATCHING = 2_000
+const WATCHING = 5_000
 
 export function useSession(): UseQueryResult<SessionReply> {
   return useQuery({ queryKey: ['session'], queryFn: () => call<SessionReply>('GET', '/session'), staleTime: 60_000 })
@@ -58,36 +58,87 @@ export function useList(id: string): UseQueryResult<ListReply> {
   return useQuery({ queryKey: ['list', id], queryFn: () => call<ListReply>('GET', `/lists/${id}`), staleTime: 0, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false })
 }
 
-export function useLinks(listId: string): UseQueryResult<LinkReply[]> {
-  return useQuery({ queryKey: ['links', listId], queryFn: () => call<LinkReply[]>('GET', `/lists/${listId}/links`), refetchInterval: WATCHING * 5 })
+/** Offers of a list; to teachers an offer is a link. */
+export function useOffers(listId: string): UseQueryResult<OfferReply[]> {
+  return useQuery({ queryKey: ['offers', listId], queryFn: () => call<OfferReply[]>('GET', `/lists/${listId}/links`), refetchInterval: WATCHING * 2 })
 }
 
-export function useCreateLink(listId: string): UseMutationResult<LinkReply, Error, CreateLink> {
+export function useCreateOffer(listId: string): UseMutationResult<OfferReply, Error, CreateOffer> {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: (body) => call<LinkReply>('POST', `/lists/${listId}/links`, body),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['links', listId] }),
+    mutationFn: (body) => call<OfferReply>('POST', `/lists/${listId}/links`, body),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['offers', listId] }),
   })
 }
 
-export function useChangeLink(): UseMutationResult<LinkReply, Error, { id: string; open: boolean }> {
+/** Closes an offer, opens it again, or names it. */
+export function useChangeOffer(): UseMutationResult<OfferReply, Error, ChangeOffer & { id: string }> {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: ({ id, open }) => call<LinkReply>('PATCH', `/links/${id}`, { open }),
-    onSuccess: (link) => Promise.all([client.invalidateQueries({ queryKey: ['links', link.listId] }), client.invalidateQueries({ queryKey: ['results', link.id] })]),
+    mutationFn: ({ id, ...change }) => call<OfferReply>('PATCH', `/links/${id}`, change),
+    onSuccess: ({ id, listId }) => Promise.all([client.invalidateQueries({ queryKey: ['offers', listId] }), client.invalidateQueries({ queryKey: ['results', id] })]),
   })
 }
 
-/** Makes a link's game anew from the words as they are now. */
-export function useRenewLink(): UseMutationResult<LinkReply, Error, string> {
+/** Deletes an offer with all that students did in it. */
+export function useDeleteOffer(): UseMutationResult<void, Error, string> {
+  const client = useQueryClient()
+  return useMutation({ mutationFn: (id) => call<void>('DELETE', `/links/${id}`), onSuccess: () => client.invalidateQueries({ queryKey: ['offers'] }) })
+}
+
+/** Makes an offer's game anew from the words as they are now. */
+export function useRenewOffer(): UseMutationResult<OfferReply, Error, string> {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: (id) => call<LinkReply>('POST', `/links/${id}/renew`),
-    onSuccess: (link) => client.invalidateQueries({ queryKey: ['links', link.listId] }),
+    mutationFn: (id) => call<OfferReply>('POST', `/links/${id}/renew`),
+    onSuccess: ({ listId }) => client.invalidateQueries({ queryKey: ['offers', listId] }),
   })
 }
 
-/** A link's results, filling in by themselves. */
-export function useResults(linkId: string | undefined): UseQueryResult<ResultsReply> {
-  return useQuery({ queryKey: ['results', linkId], queryFn: () => call<ResultsReply>('GET', `/links/${linkId}/results`), enabled: linkId !== undefined, refetchInterval: WATCHING })
+/** An offer's results. They fill in while the page is looked at; where nothing is new, nothing is sent. */
+export function useResults(offerId: string | undefined): UseQueryResult<ResultsReply> {
+  const client = useQueryClient()
+  return useQuery({
+    queryKey: ['results', offerId], enabled: offerId !== undefined, refetchInterval: WATCHING, refetchIntervalInBackground: false,
+    queryFn: () => callForNewer(`/links/${offerId}/results`, client.getQueryData<Tagged<ResultsReply>>(['results', offerId])), select: ({ reply }) => reply,
+  })
+}
+
+/** Who gave which answer to a question. */
+export function useAnswers(offerId: string, entryId: string): UseQueryResult<AnswersReply> {
+  return useQuery({ queryKey: ['results', offerId, entryId], queryFn: () => call<AnswersReply>('GET', `/links/${offerId}/questions/${entryId}`) })
+}
+
+/** What a teacher can do with a student of an offer. */
+export type ParticipantAction =
+  | ({ act: 'change' } & ChangeParticipant)
+  | { act: 'merge'; into: string | null }
+  | { act: 'give-back'; playId: string }
+  | { act: 'delete' }
+
+export function useParticipantAction(offerId: string): UseMutationResult<void, Error, ParticipantAction & { participantId: string }> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: ({ participantId, ...action }) => {
+      const path = `/links/${offerId}/participants/${participantId}`
+      switch (action.act) {
+        case 'change': return call<void>('PATCH', path, { name: action.name, removed: action.removed })
+        case 'merge': return call<void>('PUT', `${path}/merged`, { into: action.into })
+        case 'give-back': return call<void>('POST', `/links/${offerId}/plays/${action.playId}/give-back`)
+        case 'delete': return call<void>('DELETE', path)
+      }
+    },
+    onSuccess: () => client.invalidateQueries({ queryKey: ['results', offerId] }),
+  })
+}
+
+/** Room that a teacher's pictures and sounds take. */
+export function useRoom(): UseQueryResult<RoomReply> {
+  return useQuery({ queryKey: ['room'], queryFn: () => call<RoomReply>('GET', '/media') })
+}
+
+/** Deletes pictures and sounds that nothing uses. */
+export function useFreeRoom(): UseMutationResult<RoomReply, Error, void> {
+  const client = useQueryClient()
+  return useMutation({ mutationFn: () => call<RoomReply>('POST', '/media/free'), onSuccess: (room) => client.setQueryData(['room'], room) })
 }

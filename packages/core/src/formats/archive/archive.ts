@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { Entry, MAX_ENTRIES } from '../../list/entry.ts'
 import { ListDetails } from '../../list/details.ts'
+import { upgradedEntry } from '../../list/upgradedEntry.ts'
 
-export const ARCHIVE_VERSION = 1
+/** Version 2: an entry has several groups and standards. */
+export const ARCHIVE_VERSION = 2
 
 /** What `list.json` of an archive holds. Pictures and sounds lie beside it as media/ID. */
 export const ArchivedList = z.object({
@@ -12,6 +14,13 @@ export const ArchivedList = z.object({
   entries: z.array(Entry).max(MAX_ENTRIES),
 })
 export type ArchivedList = z.infer<typeof ArchivedList>
+
+/** Returns what `list.json` held in an earlier version, as today's version has it. */
+export function upgradedList(json: unknown): unknown {
+  const { version, entries } = (json ?? {}) as { version?: unknown; entries?: unknown }
+  if (version !== 1 || !Array.isArray(entries)) return json
+  return { ...json as object, version: ARCHIVE_VERSION, entries: entries.map((entry) => (typeof entry === 'object' && entry !== null ? upgradedEntry(entry as object) : entry as unknown)) }
+}
 
 /** Gives the ids of all pictures and sounds that a list refers to. */
 export function mediaOf({ details, entries }: { details: ListDetails; entries: readonly Entry[] }): string[] {

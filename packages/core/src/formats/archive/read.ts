@@ -1,7 +1,7 @@
 import { strFromU8 } from 'fflate'
 import { FileRefusal } from '../refusal.ts'
 import { unzipWithin } from '../zip.ts'
-import { ARCHIVE_VERSION, ArchivedList, mediaOf } from './archive.ts'
+import { ARCHIVE_VERSION, ArchivedList, mediaOf, upgradedList } from './archive.ts'
 
 /** Largest archive that is read: as it is, and unpacked; in bytes. */
 export const MAX_ARCHIVE = 40_000_000
@@ -31,7 +31,7 @@ function parsed(text: string): ArchivedList {
   }
   const version = (json as { version?: unknown } | null)?.version
   if (typeof version === 'number' && version > ARCHIVE_VERSION) throw new FileRefusal('newer')
-  const list = ArchivedList.safeParse(json)
+  const list = ArchivedList.safeParse(upgradedList(json))
   if (!list.success) throw new FileRefusal('broken')
   return list.data
 }

@@ -1,5 +1,6 @@
-const GUARDED = /^'+[=+\-@\t]/u
-const DANGEROUS = /^'*[=+\-@\t]/u
+/** A sign that begins a formula, also full-width, and behind characters that nobody sees. */
+const DANGEROUS = /^'*[\s\p{Cf}\p{Cc}\p{Z}]*[=+\-@\t＝＋－＠]/u
+const GUARDED = /^'+[\s\p{Cf}\p{Cc}\p{Z}]*[=+\-@\t＝＋－＠]/u
 
 /** Puts an apostrophe before text that a spreadsheet would take for a formula (OWASP: CSV injection). */
 export function guardCell(text: string): string {

@@ -46,8 +46,8 @@ export function make(list: EntryList, options: QuizOptions, random: Random): Qui
 function ordered(entries: readonly Entry[], order: QuizOptions['order'], random: Random): Entry[] {
   if (order === 'list') return [...entries]
   if (order === 'random') return random.shuffled(entries)
-  const groups = [...new Set(entries.map(({ group }) => group))]
-  return groups.flatMap((own) => random.shuffled(entries.filter(({ group }) => group === own)))
+  const mains = [...new Set(entries.map(({ groups: [main] }) => main))]
+  return mains.flatMap((own) => random.shuffled(entries.filter(({ groups: [main] }) => main === own)))
 }
 
 function questionOf(entry: Entry, options: QuizOptions, wrong: WrongChoices, random: Random): QuizQuestion {

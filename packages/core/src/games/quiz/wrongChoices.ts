@@ -78,7 +78,7 @@ export class WrongChoices {
 
 /** How easily an answer is taken for another; higher is easier. */
 function likeness(one: Candidate, two: Candidate): number {
-  return (one.entry.group !== '' && one.entry.group === two.entry.group ? 4 : 0)
+  return (one.entry.groups.some((group) => two.entry.groups.includes(group)) ? 4 : 0)
     + (one.isNumber === two.isNumber ? 3 : 0)
     + (one.isCapital === two.isCapital ? 1 : 0)
     + (one.words === two.words ? 1.5 : 0)

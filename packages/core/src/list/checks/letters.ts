@@ -4,16 +4,16 @@ import type { Entry } from '../entry.ts'
 import { checkEach, type Check, type CheckCode, type Mend } from './check.ts'
 
 /** Applies a change to every text of an entry. */
-function mapTexts(entry: Entry, change: (text: string) => string): Pick<Entry, 'answer' | 'prompt' | 'accepted' | 'choices' | 'hint' | 'fact' | 'group'> {
+function mapTexts(entry: Entry, change: (text: string) => string): Pick<Entry, 'answer' | 'prompt' | 'accepted' | 'choices' | 'hint' | 'fact' | 'groups'> {
   return {
     answer: { ...entry.answer, text: change(entry.answer.text) }, prompt: { ...entry.prompt, text: change(entry.prompt.text) },
     accepted: entry.accepted.map(change), choices: entry.choices.map((choice) => ({ ...choice, text: change(choice.text) })),
-    hint: change(entry.hint), fact: change(entry.fact), group: change(entry.group),
+    hint: change(entry.hint), fact: change(entry.fact), groups: entry.groups.map(change),
   }
 }
 
-function textsOf({ answer, prompt, accepted, choices, hint, fact, group }: Entry): string[] {
-  return [answer.text, prompt.text, ...accepted, ...choices.map(({ text }) => text), hint, fact, group]
+function textsOf({ answer, prompt, accepted, choices, hint, fact, groups }: Entry): string[] {
+  return [answer.text, prompt.text, ...accepted, ...choices.map(({ text }) => text), hint, fact, ...groups]
 }
 
 /** A check that is mended by a change to each text, and finds every text which that would change. */

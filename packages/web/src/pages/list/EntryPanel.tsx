@@ -1,9 +1,10 @@
 import type { PlacedEntry } from '@otter/api'
-import { MAX_CHOICES, type CheckNote, type Choice, type Entry, type Mend } from '@otter/core'
+import { MAX_CHOICES, MAX_GROUP, MAX_GROUPS, MAX_STANDARD, MAX_STANDARDS, type CheckNote, type Choice, type Entry, type Mend } from '@otter/core'
 import { ChevronDown, ChevronUp, Plus, Trash2, X } from 'lucide-react'
 import { useEffect, useId, useRef, type ReactNode } from 'react'
 import { nameOfMend, sentenceForCheck } from './checkSentences.ts'
 import { FaceEditor } from './FaceEditor.tsx'
+import { LabelsField } from './LabelsField.tsx'
 
 interface EntryPanelProps {
   entry: PlacedEntry
@@ -21,12 +22,11 @@ interface EntryPanelProps {
 
 /** All that one entry holds. */
 export function EntryPanel({ entry, row, rows, answerLanguage, promptLanguage, groups, notes, onChange, onMend, onGo, onClose }: EntryPanelProps) {
-  const id = useId()
   const section = useRef<HTMLElement>(null)
   useEffect(() => section.current?.querySelector('textarea')?.focus(), [])
   const set = <Name extends keyof Entry>(name: Name, value: Entry[Name]): void => onChange({ [name]: value }, `${entry.id} ${name}`)
   const word = entry.answer.text || entry.prompt.text
-  const line = (name: 'hint' | 'fact' | 'group' | 'standard', label: string, placeholder: string, most: number) => (
+  const line = (name: 'hint' | 'fact', label: string, placeholder: string, most: number) => (
     <Field label={label}>{(own) => <textarea id={own} rows={1} dir="auto" maxLength={most} placeholder={placeholder} className="textarea field-sizing-content min-h-0 w-full leading-snug" value={entry[name]} onChange={(event) => set(name, event.target.value)} />}</Field>
   )
   const number = (name: 'worth' | 'seconds', label: string, placeholder: string, least: number, most: number) => (
@@ -62,8 +62,8 @@ export function EntryPanel({ entry, row, rows, answerLanguage, promptLanguage, g
       <div className="grid grid-cols-2 gap-3">
         {line('hint', 'Hint', 'shown on request', 2000)}
         {line('fact', 'Fact', 'shown after answering', 2000)}
-        <Field label="Group">{(own) => <><input id={own} list={`${id}-groups`} dir="auto" maxLength={200} className="input w-full" value={entry.group} onChange={(event) => set('group', event.target.value)} /><datalist id={`${id}-groups`}>{groups.map((group) => <option key={group} value={group} />)}</datalist></>}</Field>
-        {line('standard', 'Standard', 'code, such as 4.NF.2', 100)}
+        <LabelsField label="Groups, one a line" labels={entry.groups} most={MAX_GROUPS} longest={MAX_GROUP} placeholder="the main one first" known={groups} onChange={(next) => set('groups', next)} />
+        <LabelsField label="Standards, one a line" labels={entry.standards} most={MAX_STANDARDS} longest={MAX_STANDARD} placeholder="codes, such as 4.NF.2" onChange={(next) => set('standards', next)} />
         {number('worth', 'Worth, in points', 'as the game says', 0, 10_000)}
         {number('seconds', 'Time, in seconds', 'as the game says', 1, 3600)}
       </div>

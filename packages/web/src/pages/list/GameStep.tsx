@@ -23,7 +23,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
   const { options, seed } = choice
   const { name, Options, Workbench, sentenceFor, factsOf, shortfallOf } = TEACHER[kind]
   const preview = useRef<HTMLElement>(null)
-  const groups = useMemo(() => [...new Set(list.entries.map(({ group }) => group).filter((group) => group !== ''))], [list])
+  const groups = useMemo(() => [...new Set(list.entries.flatMap((entry) => entry.groups))], [list])
   const seeds = useMemo(() => [seed], [seed])
   const { puzzles, note, busy } = usePuzzles<unknown>(kind, list, options, seeds)
   const puzzle = puzzles?.[0]
@@ -71,12 +71,13 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
 /** Plays a puzzle right here, on the reducer that the server uses too. */
 function Preview({ kind, puzzle, early, language }: { kind: GameKind; puzzle: unknown; early: boolean; language: string }) {
   const game = gameOf(kind)
-  const [play, setPlay] = useState(() => game.start(puzzle, randomFrom('preview'), Date.now()))
+  const [began] = useState(() => Date.now())
+  const [play, setPlay] = useState(() => game.start(puzzle, { random: randomFrom('preview'), seat: 1, now: began }))
   const readers = useMemo(() => ({ early, language }), [early, language])
   const Play = PLAY[kind]
   return (
     <EarlyReaders value={readers}>
-      <div className={early ? 'early' : undefined}><Suspense><Play view={game.view(puzzle, play) as never} waiting={false} opinions={[]} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, Date.now()).play)} /></Suspense></div>
+      <div className={early ? 'early' : undefined}><Suspense><Play view={game.view(puzzle, play) as never} waiting={false} opinions={[]} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, { clock: Date.now() - began, now: Date.now() }).play)} /></Suspense></div>
     </EarlyReaders>
   )
 }

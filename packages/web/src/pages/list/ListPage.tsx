@@ -3,9 +3,10 @@ import { checkList, directionOf, GAME_KINDS, gameOf, type EntryList, type Fit, t
 import { Printer } from 'lucide-react'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { useCreateLink, useList } from '../../api/queries.ts'
+import { useCreateOffer, useList } from '../../api/queries.ts'
 import { TEACHER } from '../../games/teacher.ts'
 import { Lost } from '../../ui/Lost.tsx'
+import { newId } from '../../ui/newId.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { choiceOf, keepChoices, keptChoices, newSeed, type Choices } from './gameChoice.ts'
@@ -34,7 +35,8 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   const own = useListDraft(list)
   const { draft, edit, undo, redo } = own
   const [choices, setChoices] = useState<Choices>(() => keptChoices(list.id))
-  const share = useCreateLink(list.id)
+  const share = useCreateOffer(list.id)
+  const [request, setRequest] = useState(newId)
   const navigate = useNavigate()
   if (kind !== undefined && kind !== choices.kind) setChoices({ ...choices, kind })
   useEffect(() => keepChoices(list.id, choices), [list.id, choices])
@@ -57,7 +59,12 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   const shareNow = async (as: GameKind): Promise<void> => {
     if (!(await own.flush())) return
     const { options, seed } = choiceOf(choices, as)
-    share.mutate({ kind: as, options, seed: seed.trim() || newSeed() }, { onSuccess: () => void navigate(`/lists/${list.id}/play`) })
+    share.mutate({ kind: as, options, seed: seed.trim() || newSeed(), requestId: request }, {
+      onSuccess: () => {
+        setRequest(newId())
+        void navigate(`/lists/${list.id}/play`)
+      },
+    })
   }
   return (
     <div className="flex flex-col gap-5">

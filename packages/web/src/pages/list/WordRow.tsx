@@ -93,7 +93,7 @@ function TextCell({ entry, row, column, label, placeholder, actions }: CellProps
   const [typing, setTyping] = useState<Typing>()
   const text = entry ? cellText(entry, column) : ''
   // A cell with several texts stays as typed until it is left: "a | " is on the way to "a | b".
-  const isPlain = column === 'answer' || column === 'prompt' || column === 'hint' || column === 'fact' || column === 'group' || column === 'standard'
+  const isPlain = column === 'answer' || column === 'prompt' || column === 'hint' || column === 'fact'
   useEffect(() => setTyping((before) => (before?.typed === text ? undefined : before)), [text])
   const shown = typing && (!isPlain || typing.known.includes(text)) ? typing.typed : text
   const wrong = typing !== undefined && entry !== undefined && withCellText(entry, column, typing.typed) === undefined

@@ -52,7 +52,7 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
   const visited = useRef(-1)
   const lists = useLists()
   const folders = useMemo(() => distinct(lists.data?.map(({ folder }) => folder) ?? []), [lists.data])
-  const groups = useMemo(() => distinct(entries.map(({ group }) => group)), [entries])
+  const groups = useMemo(() => distinct(entries.flatMap((entry) => entry.groups)), [entries])
   const byEntry = useMemo(() => {
     const gathered = new Map<string, CheckNote[]>()
     for (const note of notes) gathered.set(note.entryIds[0], [...gathered.get(note.entryIds[0]) ?? [], note])

@@ -1,15 +1,18 @@
-import { orderChoices, type Choice, type Entry } from '@otter/core'
+import { MAX_ACCEPTED, MAX_GROUPS, MAX_STANDARDS, orderChoices, type Choice, type Entry } from '@otter/core'
 import { z } from 'zod'
 
 /** Columns that the table can show, in their order. */
-export const COLUMNS = ['answer', 'prompt', 'choices', 'accepted', 'hint', 'fact', 'group', 'worth', 'seconds', 'scored', 'standard'] as const
+export const COLUMNS = ['answer', 'prompt', 'choices', 'accepted', 'hint', 'fact', 'groups', 'worth', 'seconds', 'scored', 'standards'] as const
 export type Column = (typeof COLUMNS)[number]
 
 export const COLUMN_NAMES: Record<Column, string> = {
-  answer: 'Answer', prompt: 'Prompt', choices: 'Choices', accepted: 'Also accepted', hint: 'Hint', fact: 'Fact', group: 'Group', worth: 'Worth', seconds: 'Seconds', scored: 'Scored', standard: 'Standard',
+  answer: 'Answer', prompt: 'Prompt', choices: 'Choices', accepted: 'Also accepted', hint: 'Hint', fact: 'Fact', groups: 'Group', worth: 'Worth', seconds: 'Seconds', scored: 'Scored', standards: 'Standard',
 }
 /** Columns that hold numbers, and are narrow. */
 export const NUMBERS: ReadonlySet<Column> = new Set(['worth', 'seconds'])
+
+/** Most texts of a cell that holds several. */
+const MOST = { accepted: MAX_ACCEPTED, groups: MAX_GROUPS, standards: MAX_STANDARDS }
 
 /** What parts of a cell with several texts are parted by. */
 const PART = ' | '
@@ -21,7 +24,7 @@ export function cellText(entry: Entry, column: Column): string {
   switch (column) {
     case 'answer': case 'prompt': return entry[column].text
     case 'choices': return entry.choices.map(({ text, right }) => (right ? RIGHT + text : text)).join(PART)
-    case 'accepted': return entry.accepted.join(PART)
+    case 'accepted': case 'groups': case 'standards': return entry[column].join(PART)
     case 'worth': case 'seconds': return entry[column] === null ? '' : String(entry[column])
     case 'scored': return entry.scored ? 'yes' : 'no'
     default: return entry[column]
@@ -33,7 +36,7 @@ export function withCellText<Row extends Entry>(entry: Row, column: Column, text
   switch (column) {
     case 'answer': case 'prompt': return { ...entry, [column]: { ...entry[column], text } }
     case 'choices': return { ...entry, choices: readChoices(text, entry.choices) }
-    case 'accepted': return { ...entry, accepted: partsOf(text) }
+    case 'accepted': case 'groups': case 'standards': return { ...entry, [column]: partsOf(text).slice(0, MOST[column]) }
     case 'worth': case 'seconds': {
       const number = Number(text)
       if (text.trim() === '') return { ...entry, [column]: null }
@@ -63,7 +66,8 @@ const Shown = z.array(z.enum(COLUMNS)).min(1).catch(['answer', 'prompt'])
 const KEPT = 'otter-columns'
 
 export function keptColumns(): Column[] {
-  return Shown.parse(JSON.parse(localStorage.getItem(KEPT) ?? '["answer","prompt"]'))
+  const kept = (localStorage.getItem(KEPT) ?? '["answer","prompt"]').replace('"group"', '"groups"').replace('"standard"', '"standards"')
+  return Shown.parse(JSON.parse(kept))
 }
 
 export function keepColumns(columns: readonly Column[]): void {

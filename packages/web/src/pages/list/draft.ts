@@ -26,7 +26,7 @@ function same(one: unknown, other: unknown): boolean {
   return one === other || (typeof one === 'object' && JSON.stringify(one) === JSON.stringify(other))
 }
 
-const FIELDS = ['position', 'answer', 'prompt', 'accepted', 'choices', 'hint', 'fact', 'group', 'worth', 'seconds', 'scored', 'standard'] as const satisfies readonly (keyof PlacedEntry)[]
+const FIELDS = ['position', 'answer', 'prompt', 'accepted', 'choices', 'hint', 'fact', 'groups', 'worth', 'seconds', 'scored', 'standards', 'originId'] as const satisfies readonly (keyof PlacedEntry)[]
 
 function sameEntry(one: PlacedEntry | undefined, other: PlacedEntry): boolean {
   return one === other || (one !== undefined && FIELDS.every((name) => same(one[name], other[name])))

@@ -1,3 +1,4 @@
+import { upgradedEntry } from '@otter/core'
 import { newId } from '../../ui/newId.ts'
 import type { Draft } from './draft.ts'
 
@@ -36,6 +37,11 @@ export function forgetDraft(listId: string): void {
   localStorage.removeItem(keyOf(listId))
 }
 
+/** A draft may have been kept by an earlier version of this page. */
+function upgraded(draft: Draft): Draft {
+  return { ...draft, entries: draft.entries.map(upgradedEntry) }
+}
+
 /** Takes the drafts of a list that this window, or windows closed since, left unsaved; the oldest first. */
 export function takeDrafts(listId: string): Kept[] {
   const own = keyOf(listId)
@@ -43,7 +49,7 @@ export function takeDrafts(listId: string): Kept[] {
   for (const key of Object.keys(localStorage).filter((one) => one.startsWith(`${KEPT}${listId}-`))) {
     const kept = JSON.parse(localStorage.getItem(key) ?? 'null') as Kept | null
     if (kept === null || (key !== own && Date.now() - kept.at < ALIVE)) continue
-    taken.push(kept)
+    taken.push({ ...kept, saved: upgraded(kept.saved), draft: upgraded(kept.draft) })
     if (key !== own) localStorage.removeItem(key)
   }
   return taken.sort((one, other) => one.at - other.at)

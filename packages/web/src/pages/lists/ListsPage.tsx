@@ -3,7 +3,7 @@ import { directionOf, foldText } from '@otter/core'
 import { Archive, ArchiveRestore, CopyPlus, FileUp, Plus } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { useCreateList, useListAction, useLists } from '../../api/queries.ts'
+import { useCreateList, useFreeRoom, useListAction, useLists, useRoom } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { OtterAfloat } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -56,8 +56,26 @@ export function ListsPage() {
           <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">{own.map((list) => <li key={list.id}><ListCard list={list} onAct={(action) => act.mutate({ id: list.id, action })} /></li>)}</ul>
         </section>
       ))}
+      <Room />
       {(putAway > 0 || archived) && <button type="button" className="btn btn-ghost self-start" onClick={() => setArchived(!archived)}><Archive size={18} aria-hidden="true" />{archived ? 'Back to your lists' : `Put away (${putAway})`}</button>}
     </main>
+  )
+}
+
+/** How much room pictures and sounds take, once it is worth a thought. */
+const WORTH_SAYING = 0.05
+
+function Room() {
+  const room = useRoom()
+  const free = useFreeRoom()
+  if (!room.data || room.data.used < room.data.room * WORTH_SAYING) return null
+  const { used, room: all } = room.data
+  return (
+    <p className="quiet flex flex-wrap items-center gap-2 text-sm">
+      <span>Your pictures and sounds take {Math.round(used / 1e6)} of {Math.round(all / 1e6)} MB.</span>
+      <button type="button" className="btn btn-sm" disabled={free.isPending} onClick={() => free.mutate()}>Delete those that no list uses</button>
+      <Notice error={free.error} />
+    </p>
   )
 }
 

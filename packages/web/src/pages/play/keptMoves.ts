@@ -12,11 +12,11 @@ export function keepMoves(code: string, moves: readonly SendMove[]): void {
   }
 }
 
-/** Gives the moves of an attempt that were kept. Sending one twice counts once: each says after how many it comes. */
-export function keptMoves(code: string, attempt: number): SendMove[] {
+/** Returns the moves that were kept. Sending one twice counts once: each has an id of its own. */
+export function keptMoves(code: string): SendMove[] {
   try {
     const moves = JSON.parse(localStorage.getItem(keyOf(code)) ?? '[]') as SendMove[]
-    return moves.filter((move) => move.attempt === attempt)
+    return moves.filter(({ id }) => id !== undefined)
   } catch {
     return []
   }

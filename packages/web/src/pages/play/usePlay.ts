@@ -1,98 +1,83 @@
 import type { PlayReply, SendMove } from '@otter/api'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { ApiError, call } from '../../api/client.ts'
+import { newId } from '../../ui/newId.ts'
 import { keepMoves, keptMoves } from './keptMoves.ts'
+import { MoveQueue, type MoveQueueState } from './moveQueue.ts'
 
-/** A link as this device sees it, and what can be done with it. */
-export interface PlayState {
+/** An offer as this device sees it, and what can be done with it. */
+export interface PlayState extends MoveQueueState {
   reply: PlayReply | undefined
-  problem: ApiError | undefined
-  /** Moves that wait for an answer, and whether the connection is gone meanwhile. */
-  waiting: boolean
-  offline: boolean
   join: (name: string) => Promise<void>
-  send: (move: unknown) => void
+  send: (move: { type: string }) => void
   again: () => Promise<void>
   leave: () => Promise<void>
   reload: () => void
 }
 
-const FIRST_WAIT = 1_000
-const LONGEST_WAIT = 15_000
+/** Waits so long, or until the device is back on the network. */
+function wait(milliseconds: number): Promise<void> {
+  return new Promise((resolve) => {
+    const done = (): void => {
+      clearTimeout(timer)
+      removeEventListener('online', done)
+      resolve()
+    }
+    const timer = setTimeout(done, milliseconds)
+    addEventListener('online', done)
+  })
+}
 
 /** Follows one play: moves go out one after another, and are sent again until there is an answer, even after the page was closed. */
 export function usePlay(code: string): PlayState {
   const [reply, setReply] = useState<PlayReply>()
-  const [problem, setProblem] = useState<ApiError>()
-  const [waiting, setWaiting] = useState(false)
-  const [offline, setOffline] = useState(false)
-  const queue = useRef<SendMove[]>([])
-  const sending = useRef(false)
+  const [failure, setFailure] = useState<ApiError>()
+  const [sending, setSending] = useState<MoveQueueState>({ waiting: false, offline: false, problem: undefined })
   const latest = useRef<PlayReply>(undefined)
   const keep = useCallback((next: PlayReply): void => {
     latest.current = next
     setReply(next)
-    setProblem(undefined)
+    setFailure(undefined)
   }, [])
   const fail = useCallback((error: unknown): void => {
     if (!(error instanceof ApiError)) throw error
-    setProblem(error)
+    setFailure(error)
   }, [])
-  const drain = useCallback(async (): Promise<void> => {
-    if (sending.current) return
-    sending.current = true
-    setWaiting(true)
-    let wait = FIRST_WAIT
-    while (queue.current.length > 0 && latest.current?.play) {
-      try {
-        keep(await call<PlayReply>('POST', `/play/${code}/moves`, queue.current[0]))
-        queue.current.shift()
-        keepMoves(code, queue.current)
-        setOffline(false)
-        wait = FIRST_WAIT
-      } catch (error) {
-        if (error instanceof ApiError && error.status >= 400 && error.status < 500) {
-          queue.current = []
-          keepMoves(code, [])
-          setProblem(error)
-          break
-        }
-        setOffline(true)
-        await new Promise((resolve) => {
-          setTimeout(resolve, wait)
-          addEventListener('online', resolve, { once: true })
-        })
-        wait = Math.min(LONGEST_WAIT, wait * 2)
-      }
-    }
-    sending.current = false
-    setWaiting(false)
-  }, [code, keep])
+  const [queue] = useState(() => new MoveQueue({
+    send: (move) => call<PlayReply>('POST', `/play/${code}/moves`, move), keep: (moves) => keepMoves(code, moves), wait, onReply: keep, onChange: setSending,
+  }))
   const reload = useCallback((): void => {
     call<PlayReply>('GET', `/play/${code}`).then((next) => {
       keep(next)
-      if (queue.current.length === 0 && next.play) queue.current = keptMoves(code, next.play.attempt)
-      void drain()
+      if (!next.play || !next.open) return
+      if (queue.length === 0) queue.add(keptMoves(code))
+      queue.resume()
     }, fail)
-  }, [code, keep, fail, drain])
+  }, [code, keep, fail, queue])
   useEffect(reload, [reload])
-  const send = useCallback((move: unknown): void => {
+  useEffect(() => {
+    // Whoever comes back to the page sees how things stand: a game that was closed may be open again.
+    const shown = (): void => {
+      if (document.visibilityState === 'visible' && latest.current && !latest.current.open) reload()
+    }
+    document.addEventListener('visibilitychange', shown)
+    return () => document.removeEventListener('visibilitychange', shown)
+  }, [reload])
+  const send = useCallback((move: { type: string }): void => {
     const play = latest.current?.play
     if (!play) return
-    const last = queue.current.at(-1)
-    queue.current.push({ attempt: play.attempt, after: last ? last.after + 1 : play.moves, move })
-    keepMoves(code, queue.current)
-    void drain()
-  }, [code, drain])
+    // Stopping fits any moment; all else is made for what stands on the screen.
+    const made: SendMove = { id: newId(), attempt: play.attempt, madeAt: Date.now(), move, ...(play.moment !== null && move.type !== 'finish' && { for: play.moment }) }
+    queue.add([made])
+  }, [queue])
 
   return {
-    reply, problem, waiting, offline, reload, send,
+    reply, ...sending, problem: failure ?? sending.problem, reload, send,
     join: (name) => call<PlayReply>('POST', `/play/${code}/join`, { name }).then(keep, fail),
     again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
     leave: () => {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
-      queue.current = []
-      keepMoves(code, [])
+      queue.clear()
       return call<void>('POST', `/play/${code}/leave`, {}).then(reload, fail)
     },
   }

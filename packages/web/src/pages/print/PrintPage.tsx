@@ -1,10 +1,10 @@
-import { MAX_VERSIONS, versionSeed, type LinkReply } from '@otter/api'
+import { MAX_VERSIONS, versionSeed, type OfferReply } from '@otter/api'
 import { directionOf, GAME_KINDS, gameOf, type EntryList, type GameKind } from '@otter/core'
 import { FileDown, Printer } from 'lucide-react'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { callForFile } from '../../api/client.ts'
-import { useCreateLink, useList } from '../../api/queries.ts'
+import { useCreateOffer, useList } from '../../api/queries.ts'
+import { newId } from '../../ui/newId.ts'
 import { TEACHER } from '../../games/teacher.ts'
 import { Lost } from '../../ui/Lost.tsx'
 import { Notice } from '../../ui/Notice.tsx'
@@ -13,6 +13,7 @@ import { Waterline } from '../../ui/Waterline.tsx'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
 import { saveFile } from '../../ui/saveFile.ts'
 import { choiceOf, keptChoices } from '../list/gameChoice.ts'
+import { makePdf } from './makePdf.ts'
 import { SheetBlocks } from './SheetBlocks.tsx'
 
 type Paper = 'a4' | 'letter'
@@ -30,29 +31,33 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
   const [versions, setVersions] = useState(1)
   const [paper, setPaper] = useState<Paper>('a4')
   const [withKey, setWithKey] = useState(true)
-  const [withQr, setWithQr] = useState(true)
+  const [withQr, setWithQr] = useState(false)
   const [saveInk, setSaveInk] = useState(false)
-  const [link, setLink] = useState<LinkReply>()
-  const [file, setFile] = useState<{ busy: boolean; error?: Error }>({ busy: false })
-  const share = useCreateLink(id)
+  const [offer, setOffer] = useState<OfferReply>()
+  const [request] = useState(newId)
+  const [file, setFile] = useState<{ progress?: number; error?: Error }>({})
+  const making = useRef<AbortController>(undefined)
+  useEffect(() => () => making.current?.abort(), [])
+  const share = useCreateOffer(id)
   const entryList = useMemo((): EntryList | undefined => list.data && { title: list.data.title, answerLanguage: list.data.answerLanguage, promptLanguage: list.data.promptLanguage, entries: list.data.entries }, [list.data])
   const seeds = useMemo(() => Array.from({ length: versions }, (_, index) => versionSeed(choice.seed, index + 1)), [choice.seed, versions])
   const { puzzles, note, busy } = usePuzzles<unknown>(kind, entryList, choice.options, seeds)
   const { mutate } = share
   const ready = entryList !== undefined && gameOf(kind).fit(entryList, choice.options).ready
   useEffect(() => {
-    // The QR code leads to the on-screen game, so there must be one.
-    if (withQr && ready && !link) mutate({ kind, options: choice.options, seed: choice.seed }, { onSuccess: setLink })
-  }, [withQr, ready, link, mutate, choice, kind])
+    // The QR code leads to the on-screen game, so there must be one: it is made when the code is wished for.
+    if (withQr && ready && !offer) mutate({ kind, options: choice.options, seed: choice.seed, requestId: request }, { onSuccess: setOffer })
+  }, [withQr, ready, offer, mutate, choice, kind, request])
 
   const download = async (): Promise<void> => {
-    setFile({ busy: true })
+    making.current = new AbortController()
+    setFile({ progress: 0 })
     try {
-      const blob = await callForFile(`/lists/${id}/sheets`, { kind, options: choice.options, seed: choice.seed, versions, paper, key: withKey, saveInk, ...(withQr && link ? { code: link.code } : {}) })
-      saveFile(blob, `${list.data?.title || name}.pdf`)
-      setFile({ busy: false })
+      const sheets = { kind, options: choice.options, seed: choice.seed, versions, paper, key: withKey, saveInk, ...(withQr && offer ? { code: offer.code } : {}) }
+      saveFile(await makePdf(id, sheets, (progress) => setFile({ progress }), making.current.signal), `${list.data?.title || name}.pdf`)
+      setFile({})
     } catch (error) {
-      setFile({ busy: false, error: error as Error })
+      setFile(making.current.signal.aborted ? {} : { error: error as Error })
     }
   }
   const pages = puzzles?.length === versions ? (withKey ? [false, true] : [false]).flatMap((isKey) => puzzles.flatMap((puzzle, index) => gameOf(kind).sheet(puzzle, isKey).map(({ blocks, bare = false }, page) => ({ blocks, bare, index, isKey, page })))) : []
@@ -66,9 +71,12 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
         <label className="flex h-10 items-center gap-2"><input type="checkbox" className="checkbox" checked={saveInk} onChange={(event) => setSaveInk(event.target.checked)} />Save ink</label>
         <div className="ms-auto flex flex-wrap gap-2">
           <Link className="btn h-11" to={`/lists/${id}/games/${kind}`}>Back</Link>
-          <button type="button" className="btn h-11" disabled={file.busy || !ready} onClick={() => void download()}><FileDown size={18} aria-hidden="true" />{file.busy ? 'Making the PDF …' : 'PDF'}</button>
+          {file.progress === undefined
+            ? <button type="button" className="btn h-11" disabled={!ready} onClick={() => void download()}><FileDown size={18} aria-hidden="true" />PDF</button>
+            : <button type="button" className="btn h-11" onClick={() => making.current?.abort()}>Stop the PDF</button>}
           <button type="button" className="btn btn-primary h-11" disabled={pages.length === 0} onClick={() => print()}><Printer size={18} aria-hidden="true" />Print</button>
         </div>
+        {file.progress !== undefined && <div className="w-full"><Waterline filled={file.progress} label="Making the PDF" /><p className="quiet text-sm" role="status">Making the PDF …</p></div>}
         <div className="w-full empty:hidden"><Notice error={list.error ?? share.error ?? file.error} />{note && <p role="alert" className="text-error">These options make no puzzle. Go back and look beside the options.</p>}</div>
       </div>
       {(busy || list.isPending) && pages.length === 0 && <Waterline filled={undefined} label="Making the sheets" />}
@@ -76,11 +84,11 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
         <article key={`${index} ${isKey} ${page}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className={`flex break-after-page flex-col bg-white p-8 text-[#14312F] shadow-sm last:break-after-auto print:p-0 print:shadow-none ${paper === 'a4' ? 'sheet-a4' : 'sheet-letter'} ${saveInk ? 'save-ink' : ''}`}>
           <header className="flex items-start justify-between gap-4" dir={directionOf(list.data?.title ?? '')}>
             <h1 className="text-3xl" dir="auto">{list.data?.title || name}{isKey ? ' · Key' : ''}</h1>
-            {!isKey && withQr && link && <QrCode text={`${location.origin}/p/${link.code}`} size={84} label={`QR code of the game ${link.code}`} />}
+            {!isKey && withQr && offer && <QrCode text={`${location.origin}/p/${offer.code}`} size={84} label={`QR code of the game ${offer.code}`} />}
           </header>
           {isKey || bare ? <div className="h-4" /> : <p className="my-4 flex gap-6 text-sm"><span className="flex flex-2 gap-2">Name<span className="flex-1 border-b border-current" /></span><span className="flex flex-1 gap-2">Date<span className="flex-1 border-b border-current" /></span></p>}
           <SheetBlocks blocks={blocks} />
-          <footer className="mt-auto flex justify-between pt-4 text-xs text-[#46605B]"><span>Seed {seeds[index]}{versions > 1 ? ` · version ${index + 1} of ${versions}` : ''}</span><span>{withQr && link ? `${location.host}/p/${link.code}` : ''}</span></footer>
+          <footer className="mt-auto flex justify-between pt-4 text-xs text-[#46605B]"><span>Seed {seeds[index]}{versions > 1 ? ` · version ${index + 1} of ${versions}` : ''}</span><span>{withQr && offer ? `${location.host}/p/${offer.code}` : ''}</span></footer>
         </article>
       ))}
     </main>

@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router'
-import { useLinks, useList } from '../../api/queries.ts'
+import { useList, useOffers } from '../../api/queries.ts'
 import { QrCode } from '../../ui/QrCode.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 
@@ -7,7 +7,7 @@ import { Waterline } from '../../ui/Waterline.tsx'
 export function WallPage() {
   const { id = '', code = '' } = useParams()
   const list = useList(id)
-  const link = useLinks(id).data?.find((one) => one.code === code)
+  const link = useOffers(id).data?.find((offer) => offer.code === code)
   return (
     <main className="fixed inset-0 z-10 flex flex-col gap-[3vh] bg-base-200 p-[4vw]">
       <div className="flex flex-1 flex-wrap items-center justify-between gap-[3vw]">

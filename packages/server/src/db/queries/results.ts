@@ -1,0 +1,76 @@
+import type { AnswersReply, ParticipantResult, QuestionResult } from '@otter/api'
+import type { Scope } from '../scope.ts'
+
+/** Attempts of an offer that count, numbered for each person: participants merged into one are one person. */
+const ATTEMPTS = `attempts AS MATERIALIZED (
+  SELECT coalesce(p.merged_into, p.id) AS person, y.id, y.question_set_id, y.started_at, y."right", y.total, y.points, y.hints, y.misses, y.second_right, y.second_total, y.milliseconds, y.ended_at, y.last_seen_at,
+    row_number() OVER (PARTITION BY coalesce(p.merged_into, p.id) ORDER BY y.started_at, y.id)::int AS attempt
+  FROM plays y JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $offerId AND y.given_back_at IS NULL)`
+
+/** Responses that a question is told by: of each person the first attempt that met it. */
+const FIRST_MET = `met AS MATERIALIZED (
+  SELECT DISTINCT ON (a.person, r.entry_id) a.person, r.entry_id, r.outcome, r.given, r.milliseconds
+  FROM attempts a JOIN responses r ON r.play_id = a.id WHERE r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY a.person, r.entry_id, a.attempt, r.occasion)`
+
+/** Most different answers that are told of one question. */
+const MOST_WRONG = 3
+const MOST_OPINIONS = 12
+
+/** Returns what changes whenever results do, at the cost of one look at an index. */
+export async function resultsState(scope: Scope, offerId: string): Promise<string> {
+  const [state] = await scope.query<{ state: string }>(
+    `SELECT concat_ws(' ', count(*), sum(y.moves), extract(epoch FROM max(y.last_seen_at)), (SELECT concat_ws(' ', extract(epoch FROM o.changed_at), o.seats, l.version)
+       FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id WHERE o.id = $offerId)) AS state
+     FROM plays y WHERE y.offer_id = $offerId`, { offerId })
+  return state.state
+}
+
+/** Returns the students of an offer in the order of their names, each with the best attempt: of equals the first. */
+export async function participantResults(scope: Scope, offerId: string): Promise<ParticipantResult[]> {
+  return scope.query<ParticipantResult>(
+    `WITH ${ATTEMPTS}, best AS (SELECT DISTINCT ON (person) * FROM attempts ORDER BY person, "right" DESC, attempt),
+     told AS (
+       SELECT person, count(*)::int AS attempts, max(last_seen_at) AS last_seen_at, max("right") FILTER (WHERE attempt = 1) AS first_right, (array_agg(id ORDER BY attempt DESC))[1] AS last_play
+       FROM attempts GROUP BY person),
+     merged AS (
+       SELECT merged_into AS person, jsonb_agg(jsonb_build_object('participantId', id, 'name', name) ORDER BY seat) AS list FROM participants WHERE offer_id = $offerId AND merged_into IS NOT NULL GROUP BY merged_into)
+     SELECT p.id AS "participantId", p.name, p.removed_at IS NOT NULL AS removed, coalesce(m.list, '[]') AS merged, coalesce(b."right", 0) AS "right", coalesce(t.first_right, 0) AS "firstRight", coalesce(b.total, 0) AS total,
+       coalesce(b.points, 0) AS points, coalesce(b.hints, 0) AS hints, coalesce(b.misses, 0) AS misses, jsonb_build_object('right', coalesce(b.second_right, 0), 'total', coalesce(b.second_total, 0)) AS second,
+       coalesce(b.milliseconds, 0) AS milliseconds, coalesce(t.attempts, 0) AS attempts, t.last_play AS "lastPlayId", b.ended_at IS NOT NULL AS finished, coalesce(t.last_seen_at, p.created_at) AS "lastSeenAt"
+     FROM participants p LEFT JOIN best b ON b.person = p.id LEFT JOIN told t ON t.person = p.id LEFT JOIN merged m ON m.person = p.id
+     WHERE p.offer_id = $offerId AND p.merged_into IS NULL ORDER BY p.name, p.seat`, { offerId })
+}
+
+/** Returns the questions that students of an offer were asked, in their order, with what was given to each. */
+export async function questionResults(scope: Scope, offerId: string): Promise<QuestionResult[]> {
+  return scope.query<QuestionResult>(
+    `WITH ${ATTEMPTS}, ${FIRST_MET},
+     sets AS (SELECT question_set_id AS set_id, person FROM attempts GROUP BY question_set_id, person),
+     sizes AS (SELECT set_id, count(*)::int AS persons FROM sets GROUP BY set_id),
+     -- A person who was asked by two versions of the game counts once; with one version there is nothing to look for.
+     asked AS (
+       SELECT q.entry_id, CASE WHEN (SELECT count(*) FROM sizes) = 1 THEN max(s.persons) ELSE (SELECT count(DISTINCT t.person)::int FROM sets t JOIN questions u ON u.set_id = t.set_id WHERE u.entry_id = q.entry_id) END AS persons,
+         (array_agg(q.text ORDER BY v.number DESC))[1] AS text, bool_or(q.counts) AS counts, min(q.place) AS place
+       FROM sizes s JOIN questions q ON q.set_id = s.set_id JOIN question_sets w ON w.id = s.set_id JOIN game_versions v ON v.id = w.game_version_id GROUP BY q.entry_id),
+     outcomes AS (
+       SELECT entry_id, count(*)::int AS met, count(*) FILTER (WHERE outcome = 'right')::int AS "right", count(*) FILTER (WHERE outcome = 'wrong')::int AS wrong, count(*) FILTER (WHERE outcome = 'passed')::int AS passed
+       FROM met GROUP BY entry_id),
+     answers AS (
+       SELECT entry_id, given, count(*)::int AS count, sum(count(*)) OVER (PARTITION BY entry_id) AS all_given, row_number() OVER (PARTITION BY entry_id ORDER BY count(*) DESC, given) AS place, bool_and(outcome = 'opinion') AS opinion
+       FROM met WHERE outcome IN ('wrong', 'opinion') AND given <> '' GROUP BY entry_id, given),
+     given AS (
+       SELECT entry_id, jsonb_agg(jsonb_build_object('given', given, 'count', count, 'share', count / all_given) ORDER BY place) AS list
+       FROM answers WHERE place <= CASE WHEN opinion THEN ${MOST_OPINIONS} ELSE ${MOST_WRONG} END GROUP BY entry_id)
+     SELECT a.entry_id AS "entryId", a.text, a.counts, coalesce(o."right", 0) AS "right", coalesce(o.wrong, 0) AS wrong, coalesce(o.passed, 0) AS passed, a.persons - coalesce(o.met, 0) AS "notReached", coalesce(g.list, '[]') AS given
+     FROM asked a LEFT JOIN outcomes o ON o.entry_id = a.entry_id LEFT JOIN given g ON g.entry_id = a.entry_id ORDER BY a.place, a.text`, { offerId })
+}
+
+/** Returns who gave which answer to one question, right ones last. */
+export async function answersTo(scope: Scope, offerId: string, entryId: string): Promise<AnswersReply['answers']> {
+  return scope.query<AnswersReply['answers'][number]>(
+    `WITH ${ATTEMPTS}, met AS (
+       SELECT DISTINCT ON (a.person) a.person, r.outcome, r.given, r.milliseconds FROM attempts a JOIN responses r ON r.play_id = a.id
+       WHERE r.entry_id = $entryId AND r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY a.person, a.attempt, r.occasion)
+     SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds FROM met m JOIN participants p ON p.id = m.person
+     ORDER BY m.outcome = 'right', m.given, p.name, p.seat LIMIT 2000`, { offerId, entryId })
+}

@@ -1,0 +1,89 @@
+import { QueryTypes, Transaction, type Attributes, type CreationAttributes, type DestroyOptions, type FindOptions, type Model, type ModelStatic, type UpdateOptions, type WhereOptions } from 'sequelize'
+import type { PuzzleCache } from '../services/puzzleCache.ts'
+import { codeOf } from '../problem.ts'
+import type { Database } from './database.ts'
+import type { Models } from './models.ts'
+import type { Query } from './query.ts'
+
+/** One table, within the scope's transaction. Rows are plain values. */
+interface Table<Row extends Model> {
+  findOne(options: FindOptions<Attributes<Row>>): Promise<Attributes<Row> | null>
+  findAll(options: FindOptions<Attributes<Row>>): Promise<Attributes<Row>[]>
+  create(row: CreationAttributes<Row>): Promise<Attributes<Row>>
+  update(values: Partial<Attributes<Row>>, options: Omit<UpdateOptions<Attributes<Row>>, 'transaction'>): Promise<void>
+  destroy(options: Omit<DestroyOptions<Attributes<Row>>, 'transaction'>): Promise<void>
+  count(where: WhereOptions<Attributes<Row>>): Promise<number>
+}
+
+type Tables = { [Name in keyof Models]: Models[Name] extends ModelStatic<infer Row> ? Table<Row> : never }
+
+/**
+ * What a service works with: who acts, and the one connection and transaction of a request. There is no other way to the
+ * database, so a request never waits for a second connection while it holds one.
+ */
+export interface Scope<Teacher extends string | null = string | null> {
+  /** The teacher who acts; null where a student does, or the program. */
+  teacherId: Teacher
+  tables: Tables
+  query: Query
+  puzzles: PuzzleCache
+}
+
+/** A scope in which a teacher acts. */
+export type TeacherScope = Scope<string>
+
+/** What scopes are opened on. */
+export interface ScopeSource {
+  database: Database
+  puzzles: PuzzleCache
+}
+
+interface ScopeOptions<Teacher> {
+  teacherId: Teacher
+  /** Whether all that is read is of one moment. */
+  snapshot?: boolean
+}
+
+/** Codes (SQLSTATE) by which PostgreSQL says that two transactions stood in each other's way: done again, each succeeds. */
+const TRY_AGAIN = new Set(['40001', '40P01'])
+const MOST_TRIES = 5
+
+/**
+ * Runs work in a scope of its own: all of it is kept, or nothing where it throws. Work that met another's is done again, so
+ * it changes nothing but the database. Returns what the work returns.
+ */
+export async function inScope<Value, Teacher extends string | null>(source: ScopeSource, options: ScopeOptions<Teacher>, work: (scope: Scope<Teacher>) => Promise<Value>): Promise<Value> {
+  for (let tries = 1; ; tries++) {
+    try {
+      return await once(source, options, work)
+    } catch (error) {
+      if (!TRY_AGAIN.has(codeOf(error)) || tries === MOST_TRIES) throw error
+    }
+  }
+}
+
+function once<Value, Teacher extends string | null>({ database, puzzles }: ScopeSource, { teacherId, snapshot = false }: ScopeOptions<Teacher>, work: (scope: Scope<Teacher>) => Promise<Value>): Promise<Value> {
+  const { REPEATABLE_READ, READ_COMMITTED } = Transaction.ISOLATION_LEVELS
+  return database.sequelize.transaction({ isolationLevel: snapshot ? REPEATABLE_READ : READ_COMMITTED }, (transaction) => work({
+    teacherId, puzzles,
+    tables: {
+      teachers: tableOf(database.teachers, transaction), lists: tableOf(database.lists, transaction), entries: tableOf(database.entries, transaction), media: tableOf(database.media, transaction),
+    },
+    query: <Row extends object>(sql: string, values: Record<string, unknown> = {}) => database.sequelize.query<Row>(sql, { type: QueryTypes.SELECT, bind: values, transaction }),
+  }))
+}
+
+function tableOf<Row extends Model>(model: ModelStatic<Row>, transaction: Transaction): Table<Row> {
+  return {
+    findOne: async (options) => await model.findOne({ ...options, raw: true, transaction }) as Attributes<Row> | null,
+    findAll: async (options) => await model.findAll({ ...options, raw: true, transaction }) as unknown as Attributes<Row>[],
+    create: async (row) => (await model.create(row, { transaction })).get({ plain: true }) as Attributes<Row>,
+    update: async (values, options) => {
+      await model.update(values as never, { ...options, transaction } as UpdateOptions<Attributes<Row>>)
+    },
+    destroy: async (options) => {
+      await model.destroy({ ...options, transaction } as DestroyOptions<Attributes<Row>>)
+    },
+    count: (where) => model.count({ where, transaction }),
+  }
+}

@@ -1,0 +1,59 @@
+import { createHash } from 'node:crypto'
+import { ChangeOffer, ChangeParticipant, MergeParticipant } from '@otter/api'
+import { Router } from 'express'
+import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
+import { changeParticipant, deleteParticipant, giveAttemptBack, mergeParticipant } from '../services/participants.ts'
+import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
+import { asTeacher, asTeacherReading, idOf, teacherOf, type Context } from './context.ts'
+
+/** Offers of games to students, who takes part in them, and their results. To teachers an offer is a link. */
+export default function offerRoutes(context: Context): Router {
+  const router = Router()
+  router.get('/links', async (request, response) => {
+    response.json(await asTeacher(context, request, (scope) => readOffers(scope)))
+  })
+  router.patch('/links/:id', async (request, response) => {
+    response.json(await asTeacher(context, request, (scope) => changeOffer(scope, idOf(request), ChangeOffer.parse(request.body))))
+  })
+  router.delete('/links/:id', async (request, response) => {
+    await asTeacher(context, request, (scope) => deleteOffer(scope, idOf(request)))
+    response.status(204).end()
+  })
+  router.post('/links/:id/renew', async (request, response) => {
+    response.json(await renewOffer(context, teacherOf(request), idOf(request)))
+  })
+  router.get('/links/:id/results', async (request, response) => {
+    const asked = request.get('If-None-Match')
+    const { tag, results } = await asTeacherReading(context, request, async (scope) => {
+      const now = `"${createHash('sha256').update(await resultsTag(scope, idOf(request))).digest('base64url')}"`
+      return { tag: now, results: now === asked ? undefined : await readResults(scope, idOf(request)) }
+    })
+    response.set('ETag', tag)
+    if (results) response.json(results)
+    else response.status(304).end()
+  })
+  router.get('/links/:id/results.csv', async (request, response) => {
+    const results = await asTeacherReading(context, request, (scope) => readResults(scope, idOf(request)))
+    response.type('text/csv; charset=utf-8').attachment(`results-${results.offer.code}.csv`).send(resultsCsv(results))
+  })
+  router.get('/links/:id/questions/:entryId', async (request, response) => {
+    response.json(await asTeacherReading(context, request, (scope) => readAnswers(scope, idOf(request), idOf(request, 'entryId'))))
+  })
+  router.patch('/links/:id/participants/:participantId', async (request, response) => {
+    await asTeacher(context, request, (scope) => changeParticipant(scope, idOf(request), idOf(request, 'participantId'), ChangeParticipant.parse(request.body)))
+    response.status(204).end()
+  })
+  router.put('/links/:id/participants/:participantId/merged', async (request, response) => {
+    await asTeacher(context, request, (scope) => mergeParticipant(scope, idOf(request), idOf(request, 'participantId'), MergeParticipant.parse(request.body).into))
+    response.status(204).end()
+  })
+  router.delete('/links/:id/participants/:participantId', async (request, response) => {
+    await asTeacher(context, request, (scope) => deleteParticipant(scope, idOf(request), idOf(request, 'participantId')))
+    response.status(204).end()
+  })
+  router.post('/links/:id/plays/:playId/give-back', async (request, response) => {
+    await asTeacher(context, request, (scope) => giveAttemptBack(scope, idOf(request), idOf(request, 'playId')))
+    response.status(204).end()
+  })
+  return router
+}

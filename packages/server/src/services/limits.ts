@@ -1,0 +1,72 @@
+import { createHash } from 'node:crypto'
+import type { Pool } from 'pg'
+import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
+import { Problem } from '../problem.ts'
+
+/** How often something may be tried in a time, by one key. Counted in the database, so that it holds over servers. */
+export interface Limit {
+  /** Counts a try. Throws a Problem where there were too many. */
+  take(key: string): Promise<void>
+  /** Takes a try back: it was no guess. */
+  giveBack(key: string): Promise<void>
+  /** Tells whether no try is left. */
+  isSpent(key: string): Promise<boolean>
+}
+
+/** What is limited: always by what is being guessed or filled, and never for who holds a valid token. */
+export interface Limits {
+  /** Unknown codes, by address: wide enough for a school, too narrow to find one. */
+  codes: Limit
+  /** Students who join, by address and code. */
+  joins: Limit
+  /** Wrong passwords: by address, by account from devices that never signed in to it, and by device that did. */
+  signInsByAddress: Limit
+  signInsByAccount: Limit
+  signInsByDevice: Limit
+  signUps: Limit
+  uploads: Limit
+}
+
+const MINUTE = 60
+const TOO_MANY = 'Too many tries. Wait a minute, then try again.'
+const TOO_MANY_SIGN_INS = 'Too many tries. Wait ten minutes, then try again.'
+
+/** Opens the limits on the store of guesses. */
+export function openLimits(pool: Pool): Limits {
+  const limit = (name: string, points: number, seconds: number, sentence: string, code?: string): Limit => {
+    const settings = { keyPrefix: name, points, duration: seconds }
+    const store = new RateLimiterPostgres({
+      ...settings, storeClient: pool, tableName: 'guesses', tableCreated: true, clearExpiredByTimeout: false,
+      // Where the database does not answer, guessing is still slow.
+      insuranceLimiter: new RateLimiterMemory(settings),
+    })
+    return {
+      take: async (key) => {
+        try {
+          await store.consume(hashOf(key))
+        } catch (error) {
+          if (!(error instanceof RateLimiterRes)) throw error
+          throw new Problem(429, sentence, undefined, code)
+        }
+      },
+      giveBack: async (key) => {
+        await store.reward(hashOf(key))
+      },
+      isSpent: async (key) => ((await store.get(hashOf(key)))?.consumedPoints ?? 0) >= points,
+    }
+  }
+  return {
+    codes: limit('code', 120, MINUTE, TOO_MANY, 'too-many'),
+    joins: limit('join', 90, MINUTE, TOO_MANY, 'too-many'),
+    signInsByAddress: limit('address', 60, 10 * MINUTE, TOO_MANY_SIGN_INS),
+    signInsByAccount: limit('account', 10, 10 * MINUTE, TOO_MANY_SIGN_INS),
+    signInsByDevice: limit('device', 10, 10 * MINUTE, TOO_MANY_SIGN_INS),
+    signUps: limit('sign-up', 60, 60 * MINUTE, 'Many accounts were made from here within the hour. Wait a while, then try again.'),
+    uploads: limit('upload', 300, MINUTE, 'Too many files at once. Wait a minute, then go on.'),
+  }
+}
+
+/** Keys are kept as hashes: an address or an account is nobody's business. */
+function hashOf(key: string): string {
+  return createHash('sha256').update(key).digest('base64url')
+}

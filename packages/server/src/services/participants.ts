@@ -1,0 +1,118 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import type { ChangeParticipant } from '@otter/api'
+import type { z } from 'zod'
+import type { Scope, TeacherScope } from '../db/scope.ts'
+import { notFound, Problem } from '../problem.ts'
+
+/** Most students in one offer, and most whom one browser can bring in. */
+const MAX_SEATS = 500
+const MAX_OF_BROWSER = 8
+
+const REFUSALS = {
+  'no-such-link': 'There is no game with this code. Check the code and try again.',
+  'link-closed': 'This game is closed. What was played is kept.',
+  'link-full': 'This game has no room for more. Ask your teacher for a new link.',
+  'who-are-you': 'Type your name first.',
+  'taken-out': 'Your teacher has taken this name out of the game. Ask your teacher.',
+}
+
+/** Returns a problem that the student's screen words in its own language. */
+export function refusal(status: number, code: keyof typeof REFUSALS): Problem {
+  return new Problem(status, REFUSALS[code], undefined, code)
+}
+
+/** An offer as its students reach it: by its code. */
+export interface OpenOffer {
+  id: string
+  open: boolean
+  /** The version of the game that a new play gets, and how often its key was corrected. */
+  versionId: string
+  correction: number
+}
+
+/** Returns the offer of a code. Throws a Problem where there is none. */
+export async function findOffer(scope: Scope, code: string): Promise<OpenOffer> {
+  const [offer] = await scope.query<OpenOffer>(
+    `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction
+     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $code`, { code })
+  if (!offer) throw refusal(404, 'no-such-link')
+  return offer
+}
+
+/** A person in an offer; several participants can be one person. */
+export interface Person {
+  /** The participant that the others were merged into. */
+  id: string
+  name: string
+  seat: number
+  removed: boolean
+}
+
+/** Returns whose token it is, in an offer; undefined where it is nobody's. */
+export async function findPerson(scope: Scope, offerId: string, token: string | undefined): Promise<Person | undefined> {
+  if (token === undefined) return undefined
+  const [person] = await scope.query<Person>(
+    `SELECT p.id, p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed
+     FROM devices d JOIN participants q ON q.id = d.participant_id JOIN participants p ON p.id = coalesce(q.merged_into, q.id) WHERE d.token_hash = $hash AND q.offer_id = $offerId`, { hash: hashOf(token), offerId })
+  return person
+}
+
+function hashOf(token: string): string {
+  return createHash('sha256').update(token).digest('base64')
+}
+
+/** Adds a student to an offer; returns the person and the token that the device keeps. Throws a Problem where there is no room. */
+export async function addParticipant(scope: Scope, offerId: string, name: string, browser: string | undefined): Promise<{ person: Person; token: string }> {
+  const browserHash = browser === undefined ? null : hashOf(browser)
+  const [{ count }] = await scope.query<{ count: number }>(
+    'SELECT count(DISTINCT p.id)::int AS count FROM devices d JOIN participants p ON p.id = d.participant_id WHERE d.browser_hash = $browserHash AND p.offer_id = $offerId', { browserHash, offerId })
+  if (count >= MAX_OF_BROWSER) throw refusal(403, 'link-full')
+  const [offer] = await scope.query<{ seats: number }>('UPDATE offers SET seats = seats + 1 WHERE id = $offerId AND seats < $most RETURNING seats', { offerId, most: MAX_SEATS })
+  if (!offer) throw refusal(403, 'link-full')
+  const person: Person = { id: randomUUID(), name, seat: offer.seats, removed: false }
+  const token = randomBytes(18).toString('base64url')
+  await scope.query('INSERT INTO participants (id, offer_id, seat, name) VALUES ($id, $offerId, $seat, $name)', { id: person.id, offerId, seat: person.seat, name })
+  await scope.query('INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash, $browserHash)', { id: randomUUID(), participantId: person.id, hash: hashOf(token), browserHash })
+  return { person, token }
+}
+
+/** Holds a teacher's offer, and makes those who watch its results read them again. Throws a Problem where it is another's. */
+async function holdOffer(scope: TeacherScope, offerId: string): Promise<void> {
+  const [offer] = await scope.query('UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId RETURNING id', { offerId, teacherId: scope.teacherId })
+  if (!offer) throw notFound('link')
+}
+
+/** Renames a participant, takes one out or lets one back in. Throws a Problem where it is in no offer of the teacher. */
+export async function changeParticipant(scope: TeacherScope, offerId: string, participantId: string, { name, removed }: z.output<typeof ChangeParticipant>): Promise<void> {
+  await holdOffer(scope, offerId)
+  const [changed] = await scope.query(
+    `UPDATE participants SET name = coalesce($name, name), removed_at = CASE WHEN $removed::boolean IS NULL THEN removed_at WHEN $removed::boolean THEN coalesce(removed_at, now()) END
+     WHERE id = $participantId AND offer_id = $offerId RETURNING id`, { participantId, offerId, name: name ?? null, removed: removed ?? null })
+  if (!changed) throw notFound('student')
+}
+
+/** Says that a participant is the same person as another, or takes that back: attempts are counted together, and nothing is moved. */
+export async function mergeParticipant(scope: TeacherScope, offerId: string, participantId: string, into: string | null): Promise<void> {
+  await holdOffer(scope, offerId)
+  const [target] = into === null ? [{ id: null }] : await scope.query<{ id: string | null }>('SELECT coalesce(merged_into, id) AS id FROM participants WHERE id = $into AND offer_id = $offerId', { into, offerId })
+  if (!target) throw notFound('student')
+  if (target.id === participantId) throw new Problem(409, 'These two are the same student already.')
+  const [merged] = await scope.query('UPDATE participants SET merged_into = $into WHERE id = $participantId AND offer_id = $offerId RETURNING id', { into: target.id, participantId, offerId })
+  if (!merged) throw notFound('student')
+  // Who was merged into this one goes along: pointers are one step long.
+  if (target.id !== null) await scope.query('UPDATE participants SET merged_into = $into WHERE merged_into = $participantId', { into: target.id, participantId })
+}
+
+/** Gives an attempt back: it no longer counts, and the student may begin it anew. Throws a Problem where it is in no offer of the teacher. */
+export async function giveAttemptBack(scope: TeacherScope, offerId: string, playId: string): Promise<void> {
+  await holdOffer(scope, offerId)
+  const [play] = await scope.query('UPDATE plays SET given_back_at = coalesce(given_back_at, now()) WHERE id = $playId AND offer_id = $offerId RETURNING id', { playId, offerId })
+  if (!play) throw notFound('attempt')
+}
+
+/** Deletes a participant with all that was done. Throws a Problem where it is in no offer of the teacher. */
+export async function deleteParticipant(scope: TeacherScope, offerId: string, participantId: string): Promise<void> {
+  await holdOffer(scope, offerId)
+  const [gone] = await scope.query('DELETE FROM participants WHERE id = $participantId AND offer_id = $offerId RETURNING id', { participantId, offerId })
+  if (!gone) throw notFound('student')
+}

@@ -1,0 +1,80 @@
+import type { Logger } from 'pino'
+import { inScope, type Scope, type ScopeSource } from '../db/scope.ts'
+import { loggable, problemFrom } from '../problem.ts'
+import { claimJob, endJob, noteProgress, type ClaimedJob } from '../services/jobs.ts'
+import { drawnMedia } from '../services/media.ts'
+import { readSheets } from '../services/sheets.ts'
+import type { OnProgress, Workers } from './pool.ts'
+
+/** How often another server's new jobs are looked for, where nobody says otherwise, and how often a running one gives a sign of life; in milliseconds. */
+const LOOK = 1000
+const BEAT = 1000
+
+/** Takes up long jobs of the database one after another, until it is stopped. */
+export interface JobRunner {
+  /** Looks for a job at once: one was just queued. */
+  wake(): void
+  close(): Promise<void>
+}
+
+/** Thrown to the work on a job that nobody wants any more. */
+class Unwanted extends Error {}
+
+/** Starts taking up jobs. */
+export function startJobs(source: ScopeSource, workers: Workers, logger: Logger, lookEvery = LOOK): JobRunner {
+  const ending = new AbortController()
+  let wake: () => void = () => undefined
+  const program = <Value>(work: (scope: Scope<null>) => Promise<Value>): Promise<Value> => inScope(source, { teacherId: null }, work)
+
+  const make = async (job: ClaimedJob, signal: AbortSignal, onProgress: OnProgress): Promise<{ type: string; bytes: Uint8Array }> => {
+    const { media, ...task } = await inScope(source, { teacherId: job.teacherId, snapshot: true }, (scope) => readSheets(scope, job.task))
+    return { type: 'application/pdf', bytes: await workers.sheets({ ...task, pictures: await drawnMedia(media) }, signal, onProgress) }
+  }
+  const work = async (job: ClaimedJob): Promise<void> => {
+    const unwanted = new AbortController()
+    let progress = 0
+    const beat = setInterval(() => {
+      program((scope) => noteProgress(scope, job, progress)).then((wanted) => !wanted && unwanted.abort(new Unwanted()), (error: unknown) => logger.warn(loggable(error), 'job'))
+    }, BEAT)
+    try {
+      const made = await make(job, AbortSignal.any([unwanted.signal, ending.signal]), (now) => (progress = now))
+      await program((scope) => endJob(scope, job, made))
+    } catch (error) {
+      if (error instanceof Unwanted || ending.signal.aborted) return
+      const problem = problemFrom(error)
+      if (problem.status >= 500) logger.error(loggable(error), 'job')
+      await program((scope) => endJob(scope, job, { problem: problem.details() }))
+    } finally {
+      clearInterval(beat)
+    }
+  }
+  const loop = async (): Promise<void> => {
+    while (!ending.signal.aborted) {
+      try {
+        const job = await program(claimJob)
+        if (job) {
+          await work(job)
+          continue
+        }
+      } catch (error) {
+        logger.warn(loggable(error), 'jobs')
+      }
+      await new Promise<void>((resolve) => {
+        const timer = setTimeout(resolve, lookEvery)
+        wake = () => {
+          clearTimeout(timer)
+          resolve()
+        }
+      })
+    }
+  }
+  const running = loop()
+  return {
+    wake: () => wake(),
+    close: () => {
+      ending.abort(new Unwanted())
+      wake()
+      return running
+    },
+  }
+}

@@ -1,0 +1,112 @@
+import type { PlayReply, SendMove } from '@otter/api'
+import { ApiError } from '../../api/client.ts'
+
+/** What the queue works with: where moves go, where they are kept meanwhile, and how it waits. */
+export interface MoveQueueParts {
+  /** Sends a move. Throws an ApiError. */
+  send: (move: SendMove) => Promise<PlayReply>
+  /** Keeps what has no answer yet, so that closing the page loses none. */
+  keep: (moves: readonly SendMove[]) => void
+  /** Waits before a try, or until there is a connection again. */
+  wait: (milliseconds: number) => Promise<void>
+  onReply: (reply: PlayReply) => void
+  onChange: (state: MoveQueueState) => void
+}
+
+export interface MoveQueueState {
+  /** Whether a move is on its way. */
+  waiting: boolean
+  /** Whether tries fail for want of a connection, or of a server that answers. */
+  offline: boolean
+  /** Why sending stopped, or why a move was not taken. */
+  problem: ApiError | undefined
+}
+
+const FIRST_WAIT = 1_000
+const LONGEST_WAIT = 15_000
+/** Replies that say "not now": who is asked, the network between or the server may answer otherwise a moment later. */
+const NOT_NOW = new Set([0, 401, 408, 425, 429])
+/** Codes of refusals that hold until the teacher changes something: sending stops, and nothing is lost. */
+const HELD = new Set(['link-closed', 'taken-out', 'no-such-link'])
+
+/**
+ * Sends moves one after another, each until there is an answer. What was answered is never thrown away: only a move that
+ * the server can't read is, and it alone.
+ */
+export class MoveQueue {
+  private moves: SendMove[] = []
+  private sending = false
+  private stopped = false
+  private state: MoveQueueState = { waiting: false, offline: false, problem: undefined }
+  private readonly parts: MoveQueueParts
+
+  constructor(parts: MoveQueueParts) {
+    this.parts = parts
+  }
+
+  get length(): number {
+    return this.moves.length
+  }
+
+  /** Adds moves, and begins to send. */
+  add(moves: readonly SendMove[]): void {
+    this.moves.push(...moves)
+    this.parts.keep(this.moves)
+    void this.drain()
+  }
+
+  /** Begins to send again after a refusal: the teacher may have opened the game. */
+  resume(): void {
+    this.stopped = false
+    void this.drain()
+  }
+
+  /** Forgets what was not sent. */
+  clear(): void {
+    this.moves = []
+    this.parts.keep([])
+  }
+
+  private async drain(): Promise<void> {
+    if (this.sending || this.stopped || this.moves.length === 0) return
+    this.sending = true
+    this.change({ waiting: true })
+    let pause = FIRST_WAIT
+    while (this.moves.length > 0 && !this.stopped) {
+      const [move] = this.moves
+      try {
+        const reply = await this.parts.send(move)
+        this.drop(move)
+        pause = FIRST_WAIT
+        this.change({ offline: false, problem: undefined })
+        this.parts.onReply(reply)
+      } catch (error) {
+        if (!(error instanceof ApiError)) throw error
+        if (NOT_NOW.has(error.status) || error.status >= 500) {
+          this.change({ offline: true })
+          await this.parts.wait(pause)
+          pause = Math.min(LONGEST_WAIT, pause * 2)
+        } else if (HELD.has(error.code ?? '')) {
+          this.stopped = true
+          this.change({ offline: false, problem: error })
+        } else {
+          this.drop(move)
+          this.change({ offline: false, problem: error })
+        }
+      }
+    }
+    this.sending = false
+    this.change({ waiting: false })
+  }
+
+  private drop(move: SendMove): void {
+    if (this.moves[0] !== move) return
+    this.moves.shift()
+    this.parts.keep(this.moves)
+  }
+
+  private change(change: Partial<MoveQueueState>): void {
+    this.state = { ...this.state, ...change }
+    this.parts.onChange(this.state)
+  }
+}
