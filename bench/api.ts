@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { AddressInfo } from 'node:net'
 import express from 'express'
 import pg from 'pg'
-import { startTestServer, teacherWithList, WORDS } from '../packages/server/test/testServer.ts'
+import { fileOf, startTestServer, teacherWithList, WORDS } from '../packages/server/test/testServer.ts'
 import { percentile95 } from './wordsearch.ts'
 
 const REQUESTS = 400
@@ -20,7 +20,7 @@ async function timesOf(request: () => Promise<unknown>): Promise<number[]> {
 
 /** Time per request of the main routes, against a bare Express route with one SELECT in the same run. */
 export async function benchApi(): Promise<void> {
-  const server = await startTestServer()
+  const server = await startTestServer({ quiet: true })
   const pool = new pg.Pool({ connectionString: process.env.TEST_CLUSTER_URL + '/postgres', max: 4 })
   const bare = express().get('/', async (_request, response) => {
     response.json((await pool.query('SELECT 1 AS one')).rows)
@@ -47,7 +47,7 @@ export async function benchApi(): Promise<void> {
 
   for (const kind of ['wordsearch', 'crossword', 'quiz'] as const) {
     const began = performance.now()
-    const { bytes } = await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '1', versions: 30, code: link.code })
+    const { bytes } = await fileOf(client, await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '1', versions: 30, code: link.code }))
     console.log(`PDF of 30 versions of a ${kind} and their keys: ${((performance.now() - began) / 1000).toFixed(1)} s, ${(bytes.length / 1e6).toFixed(2)} MB`)
   }
   bare.close()

@@ -18,7 +18,7 @@ await build({
 })
 const folder = mkdtempSync(join(tmpdir(), 'otter-bench-'))
 const cluster = await startCluster(folder, { throwAway: true })
-const child = spawn(process.execPath, [outfile], { stdio: 'inherit', env: { ...process.env, NODE_ENV: 'production', TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, '') } })
+const child = spawn(process.execPath, [outfile, ...process.argv.slice(2)], { stdio: 'inherit', env: { ...process.env, NODE_ENV: 'production', TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, '') } })
 child.once('close', (code) => {
   cluster.stop()
   rmSync(folder, { recursive: true, force: true })

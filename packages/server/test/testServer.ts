@@ -28,6 +28,8 @@ export interface TestSettings {
   workers?: Partial<WorkerSettings>
   /** How often jobs of other servers are looked for; seldom, so that queries can be counted. */
   lookForJobs?: number
+  /** Without a record of queries and of what is logged, which takes time. */
+  quiet?: boolean
 }
 
 /** Creates an empty database in the cluster that TEST_CLUSTER_URL names; returns its address. */
@@ -43,14 +45,14 @@ export async function createDatabase(): Promise<string> {
 }
 
 /** Starts a server on a fresh database, or on one that is there. */
-export async function startTestServer({ connections = 10, databaseUrl, workers: settings = {}, lookForJobs = 600_000 }: TestSettings = {}): Promise<TestServer> {
+export async function startTestServer({ connections = 10, databaseUrl, workers: settings = {}, lookForJobs = 600_000, quiet = false }: TestSettings = {}): Promise<TestServer> {
   const address = databaseUrl ?? await createDatabase()
   const queries: string[] = []
   const lines: string[] = []
-  const database = openDatabase(address, { onQuery: (sql) => queries.push(sql), connections })
+  const database = openDatabase(address, { connections, ...(!quiet && { onQuery: (sql: string) => queries.push(sql) }) })
   await migrate(address)
   const workers = startWorkers({ threads: 1, ...settings })
-  const logger = pino({ level: 'info' }, { write: (line: string) => lines.push(line) })
+  const logger = pino({ level: quiet ? 'silent' : 'info' }, { write: (line: string) => lines.push(line) })
   const { app, close } = createApp({ database, workers, databaseUrl: address, sessionSecret: 'for tests alone', logger, connections: Math.min(4, connections), lookForJobs })
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
@@ -68,6 +70,7 @@ export async function startTestServer({ connections = 10, databaseUrl, workers: 
 export interface Reply {
   status: number
   type: string
+  headers: Headers
   text: string
   bytes: Buffer
   // Tests look into replies as they come.
@@ -97,7 +100,7 @@ export class Client {
     const bytes = Buffer.from(await response.arrayBuffer())
     const text = bytes.toString()
     const type = response.headers.get('content-type') ?? ''
-    return { status: response.status, type, text, bytes, body: type.includes('json') ? JSON.parse(text) : undefined }
+    return { status: response.status, type, headers: response.headers, text, bytes, body: type.includes('json') ? JSON.parse(text) : undefined }
   }
 }
 

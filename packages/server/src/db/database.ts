@@ -11,6 +11,8 @@ const MIGRATIONS = [first, second, third, fourth]
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {
   sequelize: Sequelize
+  /** Is told each statement. */
+  onQuery?: (sql: string) => void
 }
 
 export interface DatabaseSettings {
@@ -23,7 +25,7 @@ export interface DatabaseSettings {
 /** Opens a database. */
 export function openDatabase(url: string, { onQuery, connections = 10 }: DatabaseSettings = {}): Database {
   const sequelize = new Sequelize(url, { dialect: 'postgres', logging: onQuery ?? false, pool: { max: connections } })
-  return { sequelize, ...defineModels(sequelize) }
+  return { sequelize, onQuery, ...defineModels(sequelize) }
 }
 
 /** Key of the lock under which servers that start at the same time put one thing after the other. */

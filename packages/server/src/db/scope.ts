@@ -1,9 +1,9 @@
-import { QueryTypes, Transaction, type Attributes, type CreationAttributes, type DestroyOptions, type FindOptions, type Model, type ModelStatic, type UpdateOptions, type WhereOptions } from 'sequelize'
+import { Transaction, type Attributes, type CreationAttributes, type DestroyOptions, type FindOptions, type Model, type ModelStatic, type UpdateOptions, type WhereOptions } from 'sequelize'
 import type { PuzzleCache } from '../services/puzzleCache.ts'
 import { codeOf } from '../problem.ts'
 import type { Database } from './database.ts'
 import type { Models } from './models.ts'
-import type { Query } from './query.ts'
+import { queryOn, type Query } from './query.ts'
 
 /** One table, within the scope's transaction. Rows are plain values. */
 interface Table<Row extends Model> {
@@ -63,13 +63,13 @@ export async function inScope<Value, Teacher extends string | null>(source: Scop
 }
 
 function once<Value, Teacher extends string | null>({ database, puzzles }: ScopeSource, { teacherId, snapshot = false }: ScopeOptions<Teacher>, work: (scope: Scope<Teacher>) => Promise<Value>): Promise<Value> {
-  const { REPEATABLE_READ, READ_COMMITTED } = Transaction.ISOLATION_LEVELS
-  return database.sequelize.transaction({ isolationLevel: snapshot ? REPEATABLE_READ : READ_COMMITTED }, (transaction) => work({
+  // The database's own level needs no statement to be set.
+  return database.sequelize.transaction(snapshot ? { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ } : {}, (transaction) => work({
     teacherId, puzzles,
     tables: {
       teachers: tableOf(database.teachers, transaction), lists: tableOf(database.lists, transaction), entries: tableOf(database.entries, transaction), media: tableOf(database.media, transaction),
     },
-    query: <Row extends object>(sql: string, values: Record<string, unknown> = {}) => database.sequelize.query<Row>(sql, { type: QueryTypes.SELECT, bind: values, transaction }),
+    query: queryOn(transaction, database.onQuery),
   }))
 }
 

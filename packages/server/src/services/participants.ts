@@ -30,31 +30,28 @@ export interface OpenOffer {
   correction: number
 }
 
-/** Returns the offer of a code. Throws a Problem where there is none. */
-export async function findOffer(scope: Scope, code: string): Promise<OpenOffer> {
-  const [offer] = await scope.query<OpenOffer>(
-    `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction
-     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $code`, { code })
-  if (!offer) throw refusal(404, 'no-such-link')
-  return offer
-}
-
 /** A person in an offer; several participants can be one person. */
 export interface Person {
   /** The participant that the others were merged into. */
   id: string
+  /** The one whose token it is. */
+  participantId: string
   name: string
   seat: number
   removed: boolean
 }
 
-/** Returns whose token it is, in an offer; undefined where it is nobody's. */
-export async function findPerson(scope: Scope, offerId: string, token: string | undefined): Promise<Person | undefined> {
-  if (token === undefined) return undefined
-  const [person] = await scope.query<Person>(
-    `SELECT p.id, p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed
-     FROM devices d JOIN participants q ON q.id = d.participant_id JOIN participants p ON p.id = coalesce(q.merged_into, q.id) WHERE d.token_hash = $hash AND q.offer_id = $offerId`, { hash: hashOf(token), offerId })
-  return person
+/** Returns the offer of a code, and whose token it is there. Throws a Problem where there is no such offer. */
+export async function findDoor(scope: Scope, code: string, token: string | undefined): Promise<{ offer: OpenOffer; person: Person | undefined }> {
+  const [door] = await scope.query<OpenOffer & { personId: string | null; participantId: string; name: string; seat: number; removed: boolean }>(
+    `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction,
+       p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed
+     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id
+     LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id) ON d.token_hash = $hash AND q.offer_id = o.id LEFT JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
+     WHERE o.code = $code`, { code, hash: token === undefined ? null : hashOf(token) })
+  if (!door) throw refusal(404, 'no-such-link')
+  const { id, open, versionId, correction, personId, participantId, name, seat, removed } = door
+  return { offer: { id, open, versionId, correction }, person: personId === null ? undefined : { id: personId, participantId, name, seat, removed } }
 }
 
 function hashOf(token: string): string {
@@ -69,7 +66,8 @@ export async function addParticipant(scope: Scope, offerId: string, name: string
   if (count >= MAX_OF_BROWSER) throw refusal(403, 'link-full')
   const [offer] = await scope.query<{ seats: number }>('UPDATE offers SET seats = seats + 1 WHERE id = $offerId AND seats < $most RETURNING seats', { offerId, most: MAX_SEATS })
   if (!offer) throw refusal(403, 'link-full')
-  const person: Person = { id: randomUUID(), name, seat: offer.seats, removed: false }
+  const id = randomUUID()
+  const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false }
   const token = randomBytes(18).toString('base64url')
   await scope.query('INSERT INTO participants (id, offer_id, seat, name) VALUES ($id, $offerId, $seat, $name)', { id: person.id, offerId, seat: person.seat, name })
   await scope.query('INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash, $browserHash)', { id: randomUUID(), participantId: person.id, hash: hashOf(token), browserHash })
@@ -106,8 +104,17 @@ export async function mergeParticipant(scope: TeacherScope, offerId: string, par
 /** Gives an attempt back: it no longer counts, and the student may begin it anew. Throws a Problem where it is in no offer of the teacher. */
 export async function giveAttemptBack(scope: TeacherScope, offerId: string, playId: string): Promise<void> {
   await holdOffer(scope, offerId)
-  const [play] = await scope.query('UPDATE plays SET given_back_at = coalesce(given_back_at, now()) WHERE id = $playId AND offer_id = $offerId RETURNING id', { playId, offerId })
+  const [play] = await scope.query<{ participantId: string }>(
+    'UPDATE plays SET given_back_at = coalesce(given_back_at, now()) WHERE id = $playId AND offer_id = $offerId RETURNING participant_id AS "participantId"', { playId, offerId })
   if (!play) throw notFound('attempt')
+  // Its answers were perhaps the first ones: then the next ones are now.
+  await scope.query('UPDATE responses SET is_first = false WHERE play_id = $playId', { playId })
+  await scope.query(
+    `UPDATE responses r SET is_first = true FROM (
+       SELECT DISTINCT ON (s.entry_id) s.id FROM responses s JOIN plays y ON y.id = s.play_id
+       WHERE s.participant_id = $participantId AND s.round = 'first' AND s.withdrawn_at IS NULL AND y.given_back_at IS NULL
+         AND NOT EXISTS (SELECT 1 FROM responses f WHERE f.participant_id = $participantId AND f.entry_id = s.entry_id AND f.is_first)
+       ORDER BY s.entry_id, s.id) f WHERE f.id = r.id`, { participantId: play.participantId })
 }
 
 /** Deletes a participant with all that was done. Throws a Problem where it is in no offer of the teacher. */

@@ -1,9 +1,9 @@
 import { createHash, randomUUID } from 'node:crypto'
 import type { JoinOffer, MoveFate, PlayReply, SendMove } from '@otter/api'
-import { clockAt, randomFrom, upgradedPlay, type Beginning, type Response } from '@otter/core'
+import { clockAt, randomFrom, upgradedPlay, type Beginning } from '@otter/core'
 import type { z } from 'zod'
 import type { Scope } from '../db/scope.ts'
-import { addParticipant, findOffer, findPerson, refusal, type OpenOffer, type Person } from './participants.ts'
+import { addParticipant, findDoor, refusal, type OpenOffer, type Person } from './participants.ts'
 import type { MadeGame } from './puzzleCache.ts'
 
 /** Most attempts of one person in an offer, and most moves of one attempt. */
@@ -21,6 +21,8 @@ interface Origin extends Omit<Beginning, 'random'> {
 /** A play as it is stored. */
 interface StoredPlay {
   id: string
+  /** Whose play it is, of those who are one person. */
+  participantId: string
   attempt: number
   versionId: string
   correction: number
@@ -38,7 +40,7 @@ interface OpenPlay extends StoredPlay {
   made: MadeGame
 }
 
-const PLAY = `SELECT y.id, y.game_version_id AS "versionId", v.correction, y.rules, y.moves, y.state, y.milliseconds, (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended,
+const PLAY = `SELECT y.id, y.participant_id AS "participantId", y.game_version_id AS "versionId", v.correction, y.rules, y.moves, y.state, y.milliseconds, (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended,
   (SELECT count(*)::int FROM plays z JOIN participants q ON q.id = z.participant_id
     WHERE coalesce(q.merged_into, q.id) = $personId AND z.given_back_at IS NULL AND (z.started_at, z.id) <= (y.started_at, y.id)) AS attempt
   FROM plays y JOIN game_versions v ON v.id = y.game_version_id
@@ -46,8 +48,8 @@ const PLAY = `SELECT y.id, y.game_version_id AS "versionId", v.correction, y.rul
 
 /** Returns a person's play: the one last begun, or the one of a number; held for a change where it is said. */
 async function findPlay(scope: Scope, personId: string, { hold = false, attempt }: { hold?: boolean; attempt?: number } = {}): Promise<OpenPlay | undefined> {
-  const order = attempt === undefined ? 'ORDER BY y.started_at DESC, y.id DESC LIMIT 1' : `ORDER BY y.started_at, y.id LIMIT 1 OFFSET ${attempt - 1}`
-  const [play] = await scope.query<StoredPlay>(`${PLAY} ${order} ${hold ? 'FOR UPDATE OF y' : ''}`, { personId })
+  const order = attempt === undefined ? 'ORDER BY y.started_at DESC, y.id DESC LIMIT 1' : 'ORDER BY y.started_at, y.id LIMIT 1 OFFSET $attempt::integer - 1'
+  const [play] = await scope.query<StoredPlay>(`${PLAY} ${order} ${hold ? 'FOR UPDATE OF y' : ''}`, { personId, attempt })
   if (!play) return undefined
   const made = await scope.puzzles.read(scope, play.versionId, play.correction)
   return { ...play, made, rules: made.game.version, state: upgradedPlay(made.game, play.state, play.rules, made.puzzle) }
@@ -66,8 +68,8 @@ async function startPlay(scope: Scope, offer: OpenOffer, person: Person, before:
   await scope.query(
     `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total, started_at, moved_at, last_seen_at)
      VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at, $at, $at)`,
-    { id, offerId: offer.id, participantId: person.id, versionId: made.versionId, setId, rules: game.version, origin: JSON.stringify(origin), state: JSON.stringify(state), total, at })
-  return { id, attempt, versionId: made.versionId, correction: offer.correction, rules: game.version, moves: 0, state, milliseconds: 0, movedAt: at.getTime(), ended: false, made }
+    { id, offerId: offer.id, participantId: person.participantId, versionId: made.versionId, setId, rules: game.version, origin: JSON.stringify(origin), state: JSON.stringify(state), total, at })
+  return { id, participantId: person.participantId, attempt, versionId: made.versionId, correction: offer.correction, rules: game.version, moves: 0, state, milliseconds: 0, movedAt: at.getTime(), ended: false, made }
 }
 
 /** Returns the set of questions that a play asks, and how many of them count; most plays of one version share theirs. */
@@ -115,8 +117,7 @@ async function opinionsOf(scope: Scope, offerId: string, entryIds: string[]): Pr
 
 /** Returns an offer as one device sees it: with the play that goes on, where its token has one. */
 export async function openPlay(scope: Scope, code: string, token: string | undefined, at = new Date()): Promise<PlayReply> {
-  const offer = await findOffer(scope, code)
-  const person = await findPerson(scope, offer.id, token)
+  const { offer, person } = await findDoor(scope, code, token)
   if (!person) return reply(scope, offer, undefined, undefined)
   if (person.removed) throw refusal(403, 'taken-out')
   const play = await findPlay(scope, person.id)
@@ -128,7 +129,7 @@ export async function openPlay(scope: Scope, code: string, token: string | undef
 
 /** Adds a student to an offer and starts the first attempt; returns the token that its device keeps. */
 export async function joinOffer(scope: Scope, code: string, { name }: z.output<typeof JoinOffer>, browser?: string, at = new Date()): Promise<{ token: string; reply: PlayReply }> {
-  const offer = await findOffer(scope, code)
+  const { offer } = await findDoor(scope, code, undefined)
   if (!offer.open) throw refusal(403, 'link-closed')
   const { person, token } = await addParticipant(scope, offer.id, name, browser)
   const play = await startPlay(scope, offer, person, undefined, at)
@@ -137,8 +138,7 @@ export async function joinOffer(scope: Scope, code: string, { name }: z.output<t
 
 /** Returns whose token it is, in an offer that is open. Throws a Problem where the offer is closed or the person may not play. */
 async function enter(scope: Scope, code: string, token: string | undefined): Promise<{ offer: OpenOffer; person: Person }> {
-  const offer = await findOffer(scope, code)
-  const person = await findPerson(scope, offer.id, token)
+  const { offer, person } = await findDoor(scope, code, token)
   if (!person) throw refusal(401, 'who-are-you')
   if (person.removed) throw refusal(403, 'taken-out')
   if (!offer.open) throw refusal(403, 'link-closed')
@@ -158,45 +158,69 @@ export async function sendMove(scope: Scope, code: string, token: string | undef
   // Whoever gives no id says instead after how many moves it was made.
   if (sent.id === undefined && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
   if (play.moves >= MAX_MOVES) throw refusal(403, 'link-full')
-  const { next, fate } = await applyMove(scope, person, play, { ...sent, move, id: sent.id ?? randomUUID() }, at)
+  const { next, fate } = await applyMove(scope, play, { ...sent, move, id: sent.id ?? randomUUID() }, at)
   return reply(scope, offer, person, next, fate)
 }
 
 type IdentifiedMove = Omit<z.output<typeof SendMove>, 'id'> & { id: string }
 
-async function applyMove(scope: Scope, person: Person, play: OpenPlay, sent: IdentifiedMove, at: Date): Promise<{ next: OpenPlay; fate: MoveFate }> {
+async function applyMove(scope: Scope, play: OpenPlay, sent: IdentifiedMove, at: Date): Promise<{ next: OpenPlay; fate: MoveFate }> {
   const { made: { game, puzzle }, state } = play
   const clock = play.ended ? play.milliseconds : clockAt({ clock: play.milliseconds, movedAt: play.movedAt }, at.getTime(), game.deadline?.(puzzle, state) ?? null)
   const passed = sent.for !== undefined && game.moment !== undefined && sent.for !== game.moment(puzzle, state)
   const step = passed ? { play: state, responses: [] } : game.move(puzzle, state, sent.move, { clock, now: at.getTime() })
   const fate = passed ? 'passed' : step.play === state ? 'void' : 'taken'
-  if (!await keepMove(scope, play, sent, fate, clock, at)) return { next: play, fate: 'repeated' }
   const next = { ...play, state: step.play, moves: play.moves + 1 }
-  if (fate !== 'taken') {
-    await scope.query('UPDATE plays SET moves = $moves, last_seen_at = greatest(last_seen_at, $at) WHERE id = $id', { id: play.id, moves: next.moves, at })
-    return { next: { ...next, state }, fate }
-  }
-  if (step.responses.length > 0) await keepResponses(scope, play, person, step.responses, next.moves, sent.madeAt, at)
+  if (fate !== 'taken') return await keepMove(scope, play, sent, fate, clock, at) ? { next, fate } : { next: play, fate: 'repeated' }
   const score = game.score(puzzle, step.play)
   const isAskedOther = game.askedKey !== undefined && game.askedKey(puzzle, state) !== game.askedKey(puzzle, step.play)
   const asked = isAskedOther ? await questionSet(scope, play.made, step.play) : null
-  await scope.query(
-    `UPDATE plays SET state = $state::jsonb, rules = $rules, moves = $moves, milliseconds = $clock, moved_at = $at, last_seen_at = greatest(last_seen_at, $at), hints = $hints, misses = $misses, bonus = $bonus,
-       ended_at = CASE WHEN $finished THEN coalesce(ended_at, $at) END, question_set_id = coalesce($setId, question_set_id), total = coalesce($total, total) WHERE id = $id`,
-    {
-      id: play.id, state: JSON.stringify(step.play), rules: game.version, moves: next.moves, clock, at, hints: score.hints, misses: score.misses, bonus: score.bonus, finished: score.finished,
-      setId: asked?.setId ?? null, total: asked?.total ?? null,
-    })
-  if (step.responses.length > 0 || score.bonus > 0) await countPlay(scope, play.id)
-  return { next, fate }
+  const [kept] = await scope.query(TAKE, {
+    ...moveValues(play, sent, fate, clock, at), state: JSON.stringify(step.play), responses: JSON.stringify(step.responses), participantId: play.participantId, hints: score.hints, misses: score.misses, bonus: score.bonus,
+    finished: score.finished, setId: asked?.setId ?? null, total: asked?.total ?? null,
+  })
+  return kept ? { next, fate } : { next: play, fate: 'repeated' }
 }
 
-/** Keeps a move; returns false where one with its id is kept already. */
-async function keepMove(scope: Scope, play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>, { id, move, for: madeFor, madeAt }: IdentifiedMove, fate: MoveFate, clock: number, at: Date): Promise<boolean> {
+const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate)
+  VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz, $clock::integer, $rules::integer, $fate) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
+
+/**
+ * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept already.
+ * A response with the key of another takes its place, and the verdict first given stays beside it. Totals are those of the
+ * responses that hold.
+ */
+const TAKE = `WITH kept AS (${KEEP}),
+  made AS (
+    SELECT (r ->> 'entryId')::uuid AS entry_id, r ->> 'round' AS round, (r ->> 'occasion')::int AS occasion, r ->> 'outcome' AS outcome, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given, r -> 'detail' AS detail,
+      (r ->> 'points')::int AS points, (r ->> 'hints')::int AS hints, (r ->> 'milliseconds')::int AS milliseconds, (r ->> 'place')::int AS place, n
+    FROM kept, jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n)),
+  answered AS (
+    INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, detail, points, hints, milliseconds, place, participant_id, move_number, made_at, at, is_first)
+    SELECT $playId::uuid, entry_id, round, occasion, outcome, outcome, counts, given, detail, points, hints, milliseconds, place, $participantId::uuid, $number::integer, $madeAt::timestamptz, $at::timestamptz,
+      round = 'first' AND occasion = 0 AND NOT EXISTS (SELECT 1 FROM responses f WHERE f.participant_id = $participantId::uuid AND f.entry_id = made.entry_id AND f.is_first) FROM made ORDER BY n
+    ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome, counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points, hints = excluded.hints,
+      milliseconds = excluded.milliseconds, move_number = excluded.move_number, made_at = excluded.made_at, at = excluded.at, withdrawn_at = NULL),
+  holding AS (
+    SELECT outcome, counts, points, round FROM made
+    UNION ALL SELECT r.outcome, r.counts, r.points, r.round FROM responses r
+      WHERE r.play_id = $playId::uuid AND r.withdrawn_at IS NULL AND NOT EXISTS (SELECT 1 FROM made m WHERE m.entry_id = r.entry_id AND m.round = r.round AND m.occasion = r.occasion)),
+  totals AS (
+    SELECT count(*) FILTER (WHERE outcome = 'right' AND counts) AS right, coalesce(sum(points) FILTER (WHERE counts), 0) AS points,
+      count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right, count(*) FILTER (WHERE round = 'second') AS second_total FROM holding)
+  UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer, milliseconds = $clock::integer, moved_at = $at::timestamptz, last_seen_at = greatest(y.last_seen_at, $at::timestamptz), hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
+    ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END, question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
+    "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
+  FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id`
+
+function moveValues(play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>, { id, move, for: madeFor, madeAt }: IdentifiedMove, fate: MoveFate, clock: number, at: Date): Record<string, unknown> {
+  return { playId: play.id, number: play.moves + 1, id, move: JSON.stringify(move), madeFor: madeFor ?? null, madeAt: madeAt === undefined ? null : new Date(madeAt), at, clock, rules: play.rules, fate }
+}
+
+/** Keeps a move that changes nothing else; returns false where one with its id is kept already. */
+async function keepMove(scope: Scope, play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>, move: IdentifiedMove, fate: MoveFate, clock: number, at: Date): Promise<boolean> {
   const [kept] = await scope.query(
-    `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate) VALUES ($playId, $number, $id, $move::jsonb, $madeFor, $madeAt, $at, $clock, $rules, $fate)
-     ON CONFLICT (play_id, id) DO NOTHING RETURNING number`,
-    { playId: play.id, number: play.moves + 1, id, move: JSON.stringify(move), madeFor: madeFor ?? null, madeAt: madeAt === undefined ? null : new Date(madeAt), at, clock, rules: play.rules, fate })
+    `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at, $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`, moveValues(play, move, fate, clock, at))
   return kept !== undefined
 }
 
@@ -204,30 +228,7 @@ async function keepMove(scope: Scope, play: Pick<OpenPlay, 'id' | 'moves' | 'rul
 async function keepForPast(scope: Scope, person: Person, sent: z.output<typeof SendMove>, move: unknown, at: Date): Promise<MoveFate> {
   const past = await findPlay(scope, person.id, { hold: true, attempt: sent.attempt })
   if (!past || sent.id === undefined || past.moves >= MAX_MOVES) return 'repeated'
-  if (!await keepMove(scope, past, { ...sent, move, id: sent.id }, 'passed', past.milliseconds, at)) return 'repeated'
-  await scope.query('UPDATE plays SET moves = moves + 1 WHERE id = $id', { id: past.id })
-  return 'passed'
-}
-
-/** Keeps responses. One with the key of another takes its place; the verdict first given stays beside it. */
-async function keepResponses(scope: Scope, play: OpenPlay, person: Person, responses: readonly Response[], moveNumber: number, madeAt: number | undefined, at: Date): Promise<void> {
-  await scope.query(
-    `INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, detail, points, hints, milliseconds, place, participant_id, move_number, made_at, at)
-     SELECT $playId, (r ->> 'entryId')::uuid, r ->> 'round', (r ->> 'occasion')::int, r ->> 'outcome', r ->> 'outcome', (r ->> 'counts')::boolean, r ->> 'given', r -> 'detail', (r ->> 'points')::int,
-       (r ->> 'hints')::int, (r ->> 'milliseconds')::int, (r ->> 'place')::int, $participantId, $moveNumber, $madeAt, $at
-     FROM jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n) ORDER BY n
-     ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome, counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points, hints = excluded.hints,
-       milliseconds = excluded.milliseconds, move_number = excluded.move_number, made_at = excluded.made_at, at = excluded.at, withdrawn_at = NULL`,
-    { playId: play.id, participantId: person.id, moveNumber, madeAt: madeAt === undefined ? null : new Date(madeAt), at, responses: JSON.stringify(responses) })
-}
-
-/** Counts a play's totals from the responses that hold. */
-async function countPlay(scope: Scope, playId: string): Promise<void> {
-  await scope.query(
-    `UPDATE plays y SET "right" = r.right, points = r.points + y.bonus, second_right = r.second_right, second_total = r.second_total FROM (
-       SELECT count(*) FILTER (WHERE outcome = 'right' AND counts) AS right, coalesce(sum(points) FILTER (WHERE counts), 0) AS points,
-         count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right, count(*) FILTER (WHERE round = 'second') AS second_total
-       FROM responses WHERE play_id = $playId AND withdrawn_at IS NULL) r WHERE y.id = $playId`, { playId })
+  return await keepMove(scope, past, { ...sent, move, id: sent.id }, 'passed', past.milliseconds, at) ? 'passed' : 'repeated'
 }
 
 /** Starts another attempt, on the newest version of the game, once the last one is finished. */

@@ -126,7 +126,7 @@ const PLAYS = [
      SELECT id, row_number() OVER (PARTITION BY participant_id, started_at ORDER BY attempt) - 1 AS place FROM plays) f WHERE f.id = y.id AND f.place > 0`,
   'ALTER TABLE plays DROP COLUMN attempt, ALTER COLUMN offer_id SET NOT NULL, ALTER COLUMN question_set_id SET NOT NULL, ALTER COLUMN moved_at SET NOT NULL, ALTER COLUMN rules DROP DEFAULT',
   'CREATE INDEX plays_of_participant ON plays (participant_id, started_at DESC)',
-  'CREATE INDEX plays_of_offer ON plays (offer_id) INCLUDE (moves, last_seen_at)',
+  'CREATE INDEX plays_of_offer ON plays (offer_id, last_seen_at) INCLUDE (moves)',
   'CREATE INDEX plays_of_question_set ON plays (question_set_id)',
   `CREATE TABLE moves (
      play_id uuid NOT NULL REFERENCES plays (id) ON DELETE CASCADE, number integer NOT NULL CHECK (number >= 1), id uuid NOT NULL, move jsonb NOT NULL, made_for text, made_at timestamptz,
@@ -137,7 +137,7 @@ const RESPONSES = [
   `ALTER TABLE responses ALTER COLUMN outcome TYPE text, ADD COLUMN round text NOT NULL DEFAULT 'first', ADD COLUMN occasion integer NOT NULL DEFAULT 0, ADD COLUMN counts boolean NOT NULL DEFAULT true,
    ADD COLUMN first_outcome text, ADD COLUMN detail jsonb NOT NULL DEFAULT '{"type":"nothing"}', ADD COLUMN hints integer NOT NULL DEFAULT 0, ADD COLUMN place integer NOT NULL DEFAULT 0,
    ADD COLUMN made_at timestamptz, ADD COLUMN participant_id uuid REFERENCES participants (id) ON DELETE CASCADE, ADD COLUMN team_id uuid REFERENCES teams (id) ON DELETE SET NULL,
-   ADD COLUMN move_number integer, ADD COLUMN withdrawn_at timestamptz`,
+   ADD COLUMN move_number integer, ADD COLUMN withdrawn_at timestamptz, ADD COLUMN is_first boolean NOT NULL DEFAULT false`,
   'DROP TYPE enum_responses_outcome',
   // What was never met has no response; a word of a crossword that was revealed in full was met.
   `DELETE FROM responses r USING plays y, game_versions v, games g WHERE y.id = r.play_id AND v.id = y.game_version_id AND g.id = v.game_id AND r.outcome = 'passed' AND r.milliseconds = 0
@@ -162,6 +162,9 @@ const RESPONSES = [
   `ALTER TABLE responses ALTER COLUMN first_outcome SET NOT NULL, ADD CHECK (outcome IN ('right', 'wrong', 'passed', 'opinion')), ADD CHECK (round IN ('first', 'second', 'back')),
    ADD CONSTRAINT responses_of_one_occasion UNIQUE (play_id, entry_id, round, occasion)`,
   'DROP INDEX IF EXISTS responses_play_id_entry_id',
+  // Questions are told by each student's first answer to them: it is marked, so that a term of attempts need not be gone through.
+  `UPDATE responses SET is_first = true WHERE id IN (SELECT DISTINCT ON (participant_id, entry_id) id FROM responses WHERE round = 'first' ORDER BY participant_id, entry_id, id)`,
+  'CREATE UNIQUE INDEX responses_first ON responses (participant_id, entry_id) WHERE is_first',
   'CREATE INDEX responses_of_participant ON responses (participant_id)',
 ]
 

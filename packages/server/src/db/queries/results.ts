@@ -7,10 +7,10 @@ const ATTEMPTS = `attempts AS MATERIALIZED (
     row_number() OVER (PARTITION BY coalesce(p.merged_into, p.id) ORDER BY y.started_at, y.id)::int AS attempt
   FROM plays y JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $offerId AND y.given_back_at IS NULL)`
 
-/** Responses that a question is told by: of each person the first attempt that met it. */
+/** Responses that a question is told by: of each person the first. Of participants who are one person, each has a first one. */
 const FIRST_MET = `met AS MATERIALIZED (
-  SELECT DISTINCT ON (a.person, r.entry_id) a.person, r.entry_id, r.outcome, r.given, r.milliseconds
-  FROM attempts a JOIN responses r ON r.play_id = a.id WHERE r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY a.person, r.entry_id, a.attempt, r.occasion)`
+  SELECT DISTINCT ON (person, r.entry_id) coalesce(p.merged_into, p.id) AS person, r.entry_id, r.outcome, r.given, r.milliseconds
+  FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId AND r.is_first ORDER BY person, r.entry_id, r.id)`
 
 /** Most different answers that are told of one question. */
 const MOST_WRONG = 3
@@ -19,9 +19,10 @@ const MOST_OPINIONS = 12
 /** Returns what changes whenever results do, at the cost of one look at an index. */
 export async function resultsState(scope: Scope, offerId: string): Promise<string> {
   const [state] = await scope.query<{ state: string }>(
+    // A move that was made earlier may be stored later: so the last minute before the newest is looked at, not the newest alone.
     `SELECT concat_ws(' ', count(*), sum(y.moves), extract(epoch FROM max(y.last_seen_at)), (SELECT concat_ws(' ', extract(epoch FROM o.changed_at), o.seats, l.version)
        FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id WHERE o.id = $offerId)) AS state
-     FROM plays y WHERE y.offer_id = $offerId`, { offerId })
+     FROM plays y WHERE y.offer_id = $offerId AND y.last_seen_at > (SELECT max(last_seen_at) FROM plays WHERE offer_id = $offerId) - interval '1 minute'`, { offerId })
   return state.state
 }
 
@@ -68,9 +69,9 @@ export async function questionResults(scope: Scope, offerId: string): Promise<Qu
 /** Returns who gave which answer to one question, right ones last. */
 export async function answersTo(scope: Scope, offerId: string, entryId: string): Promise<AnswersReply['answers']> {
   return scope.query<AnswersReply['answers'][number]>(
-    `WITH ${ATTEMPTS}, met AS (
-       SELECT DISTINCT ON (a.person) a.person, r.outcome, r.given, r.milliseconds FROM attempts a JOIN responses r ON r.play_id = a.id
-       WHERE r.entry_id = $entryId AND r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY a.person, a.attempt, r.occasion)
+    `WITH met AS (
+       SELECT DISTINCT ON (person) coalesce(p.merged_into, p.id) AS person, r.outcome, r.given, r.milliseconds
+       FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId AND r.entry_id = $entryId AND r.is_first ORDER BY person, r.id)
      SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds FROM met m JOIN participants p ON p.id = m.person
      ORDER BY m.outcome = 'right', m.given, p.name, p.seat LIMIT 2000`, { offerId, entryId })
 }
