@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { clockAt, GAME_KINDS, gameOf, newEntry, PuzzleError, randomFrom, type Beginning, type EntryList, type GameKind, type PlayClock, type Random, type Response, type When } from '../src/index.ts'
-import { begin } from './playing.ts'
+import { clockAt, GAME_KINDS, gameOf, newEntry, PuzzleError, randomFrom, upgradedPuzzle, type Beginning, type EntryList, type GameKind, type PlayClock, type Random, type Response, type When } from '../src/index.ts'
+import { begin, when } from './playing.ts'
 import { idOf } from './sampleWords.ts'
 
 /** Moves of each game, drawn without knowing the answers; some fit the moment, some don't. */
@@ -128,15 +128,55 @@ describe('Every game', () => {
       const sent = JSON.stringify(game.view(puzzle, game.start(puzzle, begin('p')))).toLowerCase()
       for (const word of WORDS.slice(0, 8)) expect(sent, kind).not.to.include(word)
     }
-    // A picture's words would tell the answer, even where it stands among the choices.
-    const pictured = { ...list, entries: list.entries.map((entry) => ({ ...entry, prompt: { text: '', picture: { id: entry.id, alt: `a ${entry.answer.text}`, credit: '' } } })) }
-    for (const kind of ['quiz', 'matching', 'flashcards'] as const) {
-      const game = gameOf(kind)
-      const made = game.make(pictured, game.options.parse({}), randomFrom('secret'))
-      expect(JSON.stringify(game.view(made, game.start(made, begin('p')))), kind).not.to.match(/"alt":"a q/u)
-    }
     const quiz = gameOf('quiz')
     const puzzle = quiz.make(list, quiz.options.parse({}), randomFrom('secret'))
     expect(JSON.stringify(quiz.view(puzzle, quiz.start(puzzle, begin('p'))))).not.to.match(/"right":true|"answers":\["q/u)
+  })
+
+  it('tells no answer by the words of a picture, on any side, in any reply before it is answered', () => {
+    // Each entry is known by its answer and by another accepted spelling; pictures of both sides and of choices hold one of them, in other letters.
+    const entries = WORDS.slice(0, 9).map((word, index) => newEntry({
+      id: idOf(index), accepted: [`zz${word}`], hint: 'think',
+      answer: { text: word, picture: { id: idOf(100 + index), alt: `A small ZZ${word.toUpperCase()}`, credit: '' } },
+      prompt: { text: `what is ${index}?`, picture: { id: idOf(200 + index), alt: `the É ${word}`, credit: '' } },
+      choices: index % 3 === 0 ? [{ text: '', right: false, picture: { id: idOf(300 + index), alt: `not a ${word}`, credit: '' } }, { text: 'other', right: false }] : [],
+    }))
+    const list: EntryList = { title: 'T', answerLanguage: 'en', promptLanguage: 'en', entries }
+    const random = randomFrom('alts')
+    for (const kind of GAME_KINDS) {
+      for (const own of OPTIONS[kind]) {
+        const game = gameOf(kind)
+        const puzzle = JSON.parse(JSON.stringify(game.make(list, game.options.parse(own), randomFrom('secret')))) as unknown
+        let play = game.start(puzzle, begin('p'))
+        const answered = new Set<string>()
+        for (let made = 0; made < 60 && !game.score(puzzle, play).finished; made++) {
+          const view = game.view(puzzle, play) as { turned?: boolean; phase?: string }
+          const alts = [...JSON.stringify(view).matchAll(/"alt":"([^"]*)"/gu)].map(([, alt]) => alt.toLowerCase())
+          // A card that was turned, and cards looked through beforehand, show both sides.
+          if (view.turned !== true && view.phase !== 'cards') {
+            for (const { id, answer } of entries) if (!answered.has(id)) expect(alts.filter((alt) => alt.includes(answer.text)), `${kind} ${answer.text}`).to.deep.equal([])
+          }
+          const step = game.move(puzzle, play, game.moves.parse(MOVES[kind](random.below.bind(random))), when(made * 1000))
+          play = step.play
+          for (const { entryId } of step.responses) answered.add(entryId)
+        }
+      }
+    }
+    // The words are there again once the answer is known.
+    const quiz = gameOf('quiz')
+    const puzzle = quiz.make(list, quiz.options.parse({ order: 'list' }), randomFrom('1'))
+    const { play } = quiz.move(puzzle, quiz.start(puzzle, begin('p')), { type: 'choose', choices: [0] }, when(0))
+    expect(JSON.stringify(quiz.view(puzzle, play))).to.include('the É qamber')
+  })
+
+  it('marks pictures of puzzles that were made before, by the texts that stand beside them', () => {
+    for (const kind of ['quiz', 'hangman', 'matching', 'bingo', 'flashcards'] as const) {
+      const game = gameOf(kind)
+      const list: EntryList = { title: 'T', answerLanguage: 'en', promptLanguage: 'en', entries: WORDS.slice(0, 9).map((word, index) => newEntry({ id: idOf(index), answer: { text: word }, prompt: { text: '', picture: { id: idOf(50 + index), alt: `a ${word}`, credit: '' } } })) }
+      const bare = JSON.parse(JSON.stringify(game.make(list, game.options.parse(kind === 'bingo' ? { size: 3 } : {}), randomFrom('1'))).replaceAll(',"tells":true', '')) as unknown
+      const mended = upgradedPuzzle(game, bare, 1)
+      expect(JSON.stringify(game.view(mended, game.start(mended, begin('p')))), kind).not.to.match(/"alt":"a q/u)
+      expect(JSON.stringify(game.view(bare, game.start(bare, begin('p')))), kind).to.match(/"alt":"a q/u)
+    }
   })
 })

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { lettersOf, readDictionary } from '../src/games/hangman/dictionary.ts'
-import { difficulties, hangman, HangmanOptions, newEntry, randomFrom, type EntryList, type HangmanPuzzle } from '../src/index.ts'
+import { difficulties, gameOf, hangman, HangmanOptions, newEntry, randomFrom, type EntryList, type HangmanPuzzle } from '../src/index.ts'
 import { begin, when } from './playing.ts'
 import { idOf, listOf, sampleList } from './sampleWords.ts'
 
@@ -89,7 +89,7 @@ describe('Hangman', () => {
 
   it('tells nothing of the word beforehand, counts a lost one once, and brings it back', () => {
     const entries = listOf(['otter', 'kelp']).entries.map((entry, index) => newEntry({ ...entry, id: idOf(index), prompt: { text: 'a clue', picture: { id: idOf(7), alt: 'an otter', credit: '' } }, hint: 'swims' }))
-    const puzzle = make({ ...listOf([]), entries }, { misses: 3, scene: 'boat' })
+    const puzzle = gameOf('hangman').make({ ...listOf([]), entries }, gameOf('hangman').options.parse({ misses: 3, scene: 'boat', order: 'list' }), randomFrom('1')) as HangmanPuzzle
     let play = hangman.start(puzzle, begin('p'))
     expect(JSON.stringify(hangman.view(puzzle, play)).toLowerCase()).not.to.match(/otter|kelp|swims/)
     const told: string[] = []

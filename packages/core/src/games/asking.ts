@@ -4,6 +4,7 @@ import { MAX_ENTRIES } from '../list/entry.ts'
 import { swapSides } from '../list/swapSides.ts'
 import type { Game } from './contract.ts'
 import { boundedStep } from './response.ts'
+import { markTelling } from './telling.ts'
 
 /** What a teacher can choose for every game: which side is asked, of which entries, and for whom. */
 export const ASKING = {
@@ -25,12 +26,16 @@ export function askedList(list: EntryList, { ask, take, group, first }: Asking):
   return { ...list, answerLanguage: list.promptLanguage, promptLanguage: list.answerLanguage, entries: swapSides(chosen) }
 }
 
-/** Makes a game take only what is asked of a list, and keeps its responses within bounds. */
+function withMarks(list: EntryList): EntryList {
+  return { ...list, entries: markTelling(list.entries) }
+}
+
+/** Makes a game take only what is asked of a list, keeps its responses within bounds, and marks pictures whose words would tell. */
 export function asking<Options extends Asking, Puzzle, Play, Move, View>(game: Game<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move, View> {
   return {
     ...game,
     fit: (list, options) => game.fit(askedList(list, options), options),
-    make: (list, options, random) => game.make(askedList(list, options), options, random),
+    make: (list, options, random) => game.make(withMarks(askedList(list, options)), options, random),
     move: (puzzle, play, move, when) => boundedStep(game.move(puzzle, play, move, when)),
   }
 }

@@ -1,6 +1,5 @@
 import type { Face } from '../list/face.ts'
 import type { SheetSquare } from '../print/sheet.ts'
-import { foldText } from '../text/foldText.ts'
 
 /** A face as a player may see it: nothing about it tells the answer. */
 export interface ShownFace {
@@ -9,11 +8,24 @@ export interface ShownFace {
   sound: string | null
 }
 
-/** Gives a face without words that would give an answer away: a picture of an otter is not called "otter". */
-export function shownFace({ text, picture, sound }: Face, answer: string): ShownFace {
-  const secret = foldText(answer)
-  const tells = picture && secret !== '' && foldText(picture.alt).includes(secret)
-  return { text: text.trim(), picture: picture ? { id: picture.id, alt: tells ? '' : picture.alt } : null, sound: sound?.id ?? null }
+/** Returns a face as it is before the answer: the words of a picture that would tell it are left out (see telling.ts). */
+export function shownFace(face: Face): ShownFace {
+  return face.picture?.tells ? withoutWords(face) : revealedFace(face)
+}
+
+/** Returns faces to choose from: where the words of one picture would tell, those of all are left out, since a gap would tell as well. */
+export function shownTogether(faces: readonly Face[]): ShownFace[] {
+  return faces.map(faces.some(({ picture }) => picture?.tells) ? withoutWords : revealedFace)
+}
+
+/** Returns a face with the words of its picture, for when the answer is known. */
+export function revealedFace({ text, picture, sound }: Face): ShownFace {
+  return { text: text.trim(), picture: picture ? { id: picture.id, alt: picture.alt } : null, sound: sound?.id ?? null }
+}
+
+function withoutWords(face: Face): ShownFace {
+  const { picture, ...rest } = revealedFace(face)
+  return { ...rest, picture: picture && { id: picture.id, alt: '' } }
 }
 
 /** Gives a face as a square of paper shows it. */

@@ -15,7 +15,10 @@ export const Picture = z.object({
   /** Whose work it is; empty for the teacher's own. */
   credit: textOf(300).default(''),
 })
-export type Picture = z.infer<typeof Picture>
+export type Picture = z.infer<typeof Picture> & {
+  /** Set in a puzzle where the words would tell what is asked. */
+  tells?: boolean
+}
 
 /** A recording as an entry refers to it; its bytes are kept apart. */
 export const Sound = z.object({ id: z.uuid(), milliseconds: z.number().int().min(0).max(600_000) })
@@ -23,7 +26,7 @@ export type Sound = z.infer<typeof Sound>
 
 /** One side of an entry: text, a picture, a sound, or several of them. Text is empty where there is none. */
 export const Face = z.object({ text: textOf(MAX_FACE).default(''), picture: Picture.optional(), sound: Sound.optional() })
-export type Face = z.infer<typeof Face>
+export type Face = Omit<z.infer<typeof Face>, 'picture'> & { picture?: Picture }
 
 /** Tells whether there is nothing at all on a face. */
 export function isEmptyFace({ text, picture, sound }: Face): boolean {

@@ -1,4 +1,5 @@
 import type { Game } from '../contract.ts'
+import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { BingoOptions } from './options.ts'
@@ -6,8 +7,8 @@ import { asked, askedKey, BingoMove, moment, move, score, start, view, type Bing
 import type { BingoPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: times are on the play's own clock, and squares marked for the youngest are no answers. */
-const UPGRADES = [{ play: (stored: unknown, puzzle: unknown) => {
+/** Version 2: pictures whose words would tell are marked; times are on the play's own clock, and squares marked for the youngest are no answers. */
+const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown, puzzle: unknown) => {
   const play = onOwnClock(stored, ['lastAt', 'callAt', 'finishedAt'])
   return { ...play, right: (puzzle as BingoPuzzle).marking === 'helped' ? [] : play.right }
 } }]

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { ReadingDirection } from '../../text/direction.ts'
 import type { Beginning, Question, Response, Score, Step, When } from '../contract.ts'
 import { responseOf } from '../response.ts'
-import { shownFace, type ShownFace } from '../shownFace.ts'
+import { shownFace, shownTogether, type ShownFace } from '../shownFace.ts'
 import { checkClaim } from './claim.ts'
 import type { BingoCard, BingoPuzzle } from './puzzle.ts'
 
@@ -64,13 +64,19 @@ export function view(puzzle: BingoPuzzle, play: BingoPlay): BingoView {
   const claim = play.bingo ? checkClaim(puzzle, card.number, play.called) : undefined
   return {
     cardNumber: card.number, size: puzzle.size, direction: puzzle.direction, pattern: puzzle.pattern, calling: puzzle.calling,
-    squares: card.cells.map((own) => (own === null ? null : shownFace(puzzle.terms[own].answer, ''))),
+    squares: squaresOf(puzzle, card),
     marked: play.marked,
-    call: puzzle.calling === 'device' && term ? { number: play.called, total: puzzle.calls.length, prompt: shownFace(term.prompt, term.text) } : null,
+    call: puzzle.calling === 'device' && term ? { number: play.called, total: puzzle.calls.length, prompt: shownFace(term.prompt) } : null,
     won: claim?.won ? claim.places : [],
     lastMark: play.lastMark,
     finished: play.finishedAt !== null,
   }
+}
+
+function squaresOf({ terms }: BingoPuzzle, { cells }: BingoCard): BingoView['squares'] {
+  const faces = shownTogether(cells.flatMap((term) => (term === null ? [] : [terms[term].answer])))
+  let next = 0
+  return cells.map((term) => (term === null ? null : faces[next++]))
 }
 
 export function move(puzzle: BingoPuzzle, play: BingoPlay, asked: BingoMove, { clock }: When): Step<BingoPlay> {

@@ -1,4 +1,5 @@
 import type { Game } from '../contract.ts'
+import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit } from './fit.ts'
 import { make } from './make.ts'
@@ -7,8 +8,8 @@ import { CrosswordMove, move, score, start, view, type CrosswordPlay, type Cross
 import type { CrosswordPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: times are on the play's own clock. */
-const UPGRADES = [{ play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastSolvedAt', 'finishedAt']) }]
+/** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
+const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastSolvedAt', 'finishedAt']) }]
 
 /** Words that cross each other, found by their clues. */
 export const crossword: Game<CrosswordOptions, CrosswordPuzzle, CrosswordPlay, CrosswordMove, CrosswordView> = {

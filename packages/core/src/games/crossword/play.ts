@@ -3,7 +3,7 @@ import { gridLetters } from '../../text/graphemes.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
 import type { Response, Score, Step, When } from '../contract.ts'
 import { responseOf } from '../response.ts'
-import { shownFace, type ShownFace } from '../shownFace.ts'
+import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import { cellsOf, type CrosswordPuzzle, type CrosswordWord, type WordDirection } from './puzzle.ts'
 
 const CellNumber = z.number().int().min(0).max(9999)
@@ -90,7 +90,7 @@ export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay): CrosswordVie
     }),
     clues: puzzle.words.map((word, index): CrosswordClue => ({
       number: word.number, dir: word.dir, row: word.row, col: word.col, length: word.letters.length, pattern: word.pattern,
-      prompt: shownFace(word.prompt, word.text), hasHint: word.hint !== '', hint: play.hinted.includes(index) || finished ? word.hint : null,
+      prompt: (finished ? revealedFace : shownFace)(word.prompt), hasHint: word.hint !== '', hint: play.hinted.includes(index) || finished ? word.hint : null,
       solved: play.solved.includes(index), answer: finished ? { text: word.text, fact: word.fact } : null,
     })),
     background: puzzle.background,

@@ -1,5 +1,6 @@
 import type { EntryList } from '../../list/entry.ts'
 import { PuzzleError, type Fit, type Game } from '../contract.ts'
+import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { couplesOf } from '../partners.ts'
 import { FlashcardsOptions } from './options.ts'
@@ -7,8 +8,8 @@ import { asked, askedKey, FlashcardsMove, memory, moment, move, score, start, vi
 import type { FlashcardsPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: times are on the play's own clock, and it is known which cards were asked. */
-const UPGRADES = [{ play: (stored: unknown) => {
+/** Version 2: pictures whose words would tell are marked; times are on the play's own clock, and it is known which cards were asked. */
+const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => {
   const { lastAt, queue, seen } = stored as { lastAt: number; queue: number[]; seen: number[] }
   const { due: _, ...play } = onOwnClock(stored, ['lastAt', 'cardAt', 'finishedAt'])
   return { ...play, seenAt: lastAt, acts: 0, asked: [...new Set([...seen, ...queue])] }

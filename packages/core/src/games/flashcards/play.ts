@@ -2,7 +2,7 @@ import { createEmptyCard, fsrs, Rating, type Card } from 'ts-fsrs'
 import { z } from 'zod'
 import type { Beginning, Question, Score, Step, When } from '../contract.ts'
 import { responseOf } from '../response.ts'
-import { shownFace, type ShownFace } from '../shownFace.ts'
+import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import type { Flashcard, FlashcardsPuzzle } from './puzzle.ts'
 
 /** What a student can do: turn the card, say whether it was known, study cards that are not due yet, or stop. */
@@ -87,8 +87,8 @@ export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Flashca
   const card: Flashcard | undefined = finished ? undefined : cards[play.queue[0]]
   const dues = cards.flatMap(({ entryId }) => play.memories[entryId]?.due ?? [])
   return {
-    front: card ? shownFace(card.front, card.back.text) : null,
-    back: card && play.turned ? shownFace(card.back, '') : null,
+    front: card ? (play.turned ? revealedFace : shownFace)(card.front) : null,
+    back: card && play.turned ? revealedFace(card.back) : null,
     hint: card?.hint ?? '',
     fact: card && play.turned ? card.fact : '',
     turned: play.turned,

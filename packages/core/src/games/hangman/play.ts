@@ -3,7 +3,7 @@ import type { ReadingDirection } from '../../text/direction.ts'
 import { gridLetters } from '../../text/graphemes.ts'
 import type { Beginning, Score, Step, When } from '../contract.ts'
 import { responseOf } from '../response.ts'
-import { shownFace, type ShownFace } from '../shownFace.ts'
+import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import type { Scene } from './options.ts'
 import type { HangmanPuzzle, HangmanWord } from './puzzle.ts'
 
@@ -91,7 +91,7 @@ export function view(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanView {
     alphabet: puzzle.alphabet,
     asked: play.asked.map((letter) => ({ letter, right: word.characters.some((character) => character.letter === letter) })),
     direction: puzzle.direction,
-    prompt: promptShown ? shownFace(word.prompt, word.text) : null,
+    prompt: promptShown ? (play.outcome === null ? shownFace : revealedFace)(word.prompt) : null,
     hasHint: !play.hinted && play.outcome === null && (word.hint !== '' || puzzle.clue === 'hint'),
     hint: play.hinted && word.hint !== '' ? word.hint : null,
     outcome: play.outcome,

@@ -1,4 +1,5 @@
 import type { Game } from '../contract.ts'
+import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { MatchingOptions } from './options.ts'
@@ -6,8 +7,8 @@ import { MatchingMove, moment, move, score, start, view, type MatchingPlay, type
 import type { MatchingPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: times are on the play's own clock and rows judged are counted. */
-const UPGRADES = [{ play: (stored: unknown, puzzle: unknown) => {
+/** Version 2: pictures whose words would tell are marked; times are on the play's own clock and rows judged are counted. */
+const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown, puzzle: unknown) => {
   const play = onOwnClock(stored, ['lastAt', 'judgedAt', 'finishedAt'])
   const before = (puzzle as MatchingPuzzle).rounds.slice(0, play.round as number).reduce((sum, { couples }) => sum + couples.length, 0)
   return { ...play, met: before + (play.judged as boolean[]).filter(Boolean).length }

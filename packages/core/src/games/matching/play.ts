@@ -1,8 +1,9 @@
 import { z } from 'zod'
+import type { Face } from '../../list/face.ts'
 import type { Response, Score, Step, When } from '../contract.ts'
 import { responseOf } from '../response.ts'
 import { belongTogether } from '../partners.ts'
-import { shownFace, type ShownFace } from '../shownFace.ts'
+import { revealedFace, shownTogether, type ShownFace } from '../shownFace.ts'
 import type { MatchingPuzzle, MatchingRound } from './puzzle.ts'
 
 const Place = z.number().int().min(0).max(99)
@@ -69,9 +70,10 @@ function fresh({ rounds }: MatchingPuzzle, round: number): Pick<MatchingPlay, 'r
 export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
   const round = puzzle.rounds[play.round]
   const done = play.judged.every(Boolean)
+  const show = (faces: Face[]): ShownFace[] => (done ? faces.map(revealedFace) : shownTogether(faces))
   return {
-    left: round.couples.map(({ prompt, answer }) => shownFace(prompt, answer.text)),
-    right: round.order.map((couple) => shownFace(round.couples[couple].answer, round.couples[couple].prompt.text)),
+    left: show(round.couples.map(({ prompt }) => prompt)),
+    right: show(round.order.map((couple) => round.couples[couple].answer)),
     joins: play.joins,
     marks: play.judged.map((judged, left) => {
       if (!judged) return null

@@ -1,4 +1,5 @@
 import type { Game } from '../contract.ts'
+import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { PairsOptions } from './options.ts'
@@ -6,8 +7,8 @@ import { move, PairsMove, score, start, view, type PairsPlay, type PairsView } f
 import { faceOf, type PairsPuzzle } from './puzzle.ts'
 import { squareOf } from '../shownFace.ts'
 
-/** Version 2: times are on the play's own clock. */
-const UPGRADES = [{ play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) }]
+/** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
+const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) }]
 
 /** Cards face down, found two by two. */
 export const pairs: Game<PairsOptions, PairsPuzzle, PairsPlay, PairsMove, PairsView> = {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { Score, Step, When } from '../contract.ts'
 import { responseOf } from '../response.ts'
 import { belongTogether } from '../partners.ts'
-import { shownFace, type ShownFace } from '../shownFace.ts'
+import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import { faceOf, type PairsPuzzle } from './puzzle.ts'
 
 /** What a student can do: turn a card, or stop. */
@@ -49,7 +49,7 @@ export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
   return {
     cards: puzzle.cards.map((card, index) => {
       const state = found.has(index) ? 'found' : play.up.includes(index) || finished ? 'up' : 'down'
-      return { state, face: state === 'down' ? null : shownFace(faceOf(puzzle, card), '') }
+      return { state, face: state === 'down' ? null : (state === 'found' ? revealedFace : shownFace)(faceOf(puzzle, card)) }
     }),
     shown: play.up.length > 0 || finished ? play.up : play.found.at(-1)?.cards ?? [],
     last: play.up.length === 2 ? 'other' : play.up.length === 0 && play.found.length > 0 ? 'pair' : 'none',

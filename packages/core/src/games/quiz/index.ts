@@ -1,4 +1,5 @@
 import type { Game } from '../contract.ts'
+import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { QuizOptions } from './options.ts'
@@ -7,8 +8,8 @@ import type { QuizPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 import { view, type QuizView } from './view.ts'
 
-/** Version 2: times are on the play's own clock, and an answer without a right one is called an opinion. */
-const UPGRADES = [{ play: (stored: unknown) => {
+/** Version 2: pictures whose words would tell are marked; times are on the play's own clock, and an answer without a right one is called an opinion. */
+const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => {
   const play = onOwnClock(stored, ['lastAt', 'askedAt', 'finishedAt'])
   const renamed = (answer: Omit<Answered, 'outcome'> & { outcome: string }): unknown => (answer.outcome === 'unscored' ? { ...answer, outcome: 'opinion' } : answer)
   return { ...play, answers: (play.answers as Answered[]).map(renamed), last: play.last && renamed(play.last as Answered) }

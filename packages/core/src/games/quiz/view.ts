@@ -1,5 +1,5 @@
 import type { Leniency } from '../../text/typedAnswer.ts'
-import { shownFace, type ShownFace } from '../shownFace.ts'
+import { revealedFace, shownFace, shownTogether, type ShownFace } from '../shownFace.ts'
 import { wordsOf } from './judge.ts'
 import { score, type Answered, type QuizPlay } from './play.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
@@ -70,7 +70,7 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay): QuizView {
   return {
     phase: play.phase,
     round: play.round,
-    cards: play.phase === 'cards' ? questions.filter(({ scored }) => scored).map(({ prompt, answer }) => ({ front: shownFace(prompt, answer.text), back: shownFace(answer, '') })) : [],
+    cards: play.phase === 'cards' ? questions.filter(({ scored }) => scored).map(({ prompt, answer }) => ({ front: revealedFace(prompt), back: revealedFace(answer) })) : [],
     question: current ? askedQuestion(puzzle, play, current) : null,
     told: play.phase === 'told' && play.last ? toldAnswer(questions[play.last.question], play.last) : null,
     review: finished ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],
@@ -83,8 +83,9 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay): QuizView {
 function askedQuestion({ questions }: QuizPuzzle, play: QuizPlay, question: QuizQuestion): AskedQuestion {
   const all = play.round === 1 ? questions.length : play.secondAsked.length
   return {
-    entryId: question.entryId, form: question.form, prompt: shownFace(question.prompt, question.answer.text),
-    choices: question.choices.map(({ face }) => shownFace(face, '')),
+    entryId: question.entryId, form: question.form, prompt: (play.phase === 'told' ? revealedFace : shownFace)(question.prompt),
+    // Also once it is answered: wrong choices are answers of other questions.
+    choices: shownTogether(question.choices.map(({ face }) => face)),
     several: question.form === 'choice' && question.choices.filter(({ right }) => right).length > 1,
     scored: question.scored, worth: question.worth, seconds: question.seconds,
     hasHint: question.hint !== '' && !play.hinted && play.phase === 'asking', hint: play.hinted ? question.hint : null,
@@ -103,7 +104,7 @@ function toldAnswer(question: QuizQuestion, { right, outcome, given, accepted, w
 function reviewed({ questions }: QuizPuzzle, play: QuizPlay, answer: Answered): ReviewedAnswer {
   const question = questions[answer.question]
   return {
-    ...toldAnswer(question, answer), entryId: question.entryId, prompt: shownFace(question.prompt, ''),
+    ...toldAnswer(question, answer), entryId: question.entryId, prompt: revealedFace(question.prompt),
     claim: question.form === 'true-false' ? wordsOf(question, 0) : '',
     second: play.secondAsked.includes(answer.question) ? play.secondRight.includes(answer.question) : null,
   }

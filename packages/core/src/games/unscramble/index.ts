@@ -1,5 +1,6 @@
 import type { SheetPage } from '../../print/sheet.ts'
 import type { Game } from '../contract.ts'
+import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { squareOf } from '../shownFace.ts'
 import { fit, make } from './make.ts'
@@ -7,8 +8,8 @@ import { UnscrambleOptions } from './options.ts'
 import { moment, move, score, start, UnscrambleMove, view, type UnscramblePlay, type UnscrambleView } from './play.ts'
 import type { UnscramblePuzzle } from './puzzle.ts'
 
-/** Version 2: times are on the play's own clock. */
-const UPGRADES = [{ play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'itemAt', 'finishedAt']) }]
+/** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
+const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'itemAt', 'finishedAt']) }]
 
 /** Words and phrases whose pieces have lost their order. */
 export const unscramble: Game<UnscrambleOptions, UnscramblePuzzle, UnscramblePlay, UnscrambleMove, UnscrambleView> = {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { ReadingDirection } from '../../text/direction.ts'
 import type { Response, Score, Step, When } from '../contract.ts'
 import { responseOf } from '../response.ts'
-import { shownFace, type ShownFace } from '../shownFace.ts'
+import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import { textOfPieces, type UnscrambleItem, type UnscramblePuzzle } from './puzzle.ts'
 
 /** What a student can do: lay the pieces (by the numbers under which they are shown), ask for one, give up, go on, or stop. */
@@ -70,7 +70,7 @@ export function view({ items, direction }: UnscramblePuzzle, play: UnscramblePla
     by: item.by, spaces: item.spaces,
     start: beginningOf(item, play.shown),
     direction,
-    prompt: shownFace(item.prompt, item.text),
+    prompt: (over ? revealedFace : shownFace)(item.prompt),
     hint: play.shown > 0 || over ? item.hint : '',
     tries: play.tries,
     outcome: play.outcome,

@@ -1,4 +1,5 @@
 import type { Game } from '../contract.ts'
+import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit } from './fit.ts'
 import { make } from './make.ts'
@@ -7,8 +8,8 @@ import { move, score, start, view, WordSearchMove, type WordSearchPlay, type Wor
 import type { WordSearchPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: times are on the play's own clock. */
-const UPGRADES = [{ play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) }]
+/** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
+const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) }]
 
 /** Words hidden in a grid of letters. */
 export const wordsearch: Game<WordSearchOptions, WordSearchPuzzle, WordSearchPlay, WordSearchMove, WordSearchView> = {

@@ -91,7 +91,7 @@ export function view(puzzle: WordSearchPuzzle, play: WordSearchPlay): WordSearch
 
 /** A word without a prompt is its own clue: better shown than impossible. */
 function faceOf({ text, prompt }: PlacedWord, show: 'words' | 'clues'): ShownFace {
-  return show === 'clues' && !isEmptyFace(prompt) ? shownFace(prompt, text) : { text, picture: null, sound: null }
+  return show === 'clues' && !isEmptyFace(prompt) ? shownFace(prompt) : { text, picture: null, sound: null }
 }
 
 export function move(puzzle: WordSearchPuzzle, play: WordSearchPlay, asked: WordSearchMove, { clock }: When): Step<WordSearchPlay> {
