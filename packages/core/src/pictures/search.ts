@@ -44,6 +44,8 @@ const COMMON = 12
  * `aliases` gives other words for one: British for American ones, and what the gallery calls otherwise.
  */
 export function indexPictures(words: readonly PictureWords[], language: string, aliases: Readonly<Record<string, readonly string[]>> = {}): PictureIndex {
+  // A map, since a word such as "constructor" is a property of every object.
+  const aliasesOf = new Map(Object.entries(aliases))
   const base = language.split('-')[0].toLowerCase()
   const headFirst = /^(es|fr|pt|it|ca|ro|he|ar|fa|vi|id|ms)$/.test(base)
   const postings = new Map<string, Map<number, number>>()
@@ -82,7 +84,7 @@ export function indexPictures(words: readonly PictureWords[], language: string, 
     const forms = new Set([asked, ...singularsOf(asked, base)])
     for (const form of forms) {
       matches(form, form === asked ? 0 : 2, found)
-      for (const [place, alias] of (aliases[form] ?? []).entries()) matches(fold(alias), (form === asked ? 1 : 3) + 2 * place, found)
+      for (const [place, alias] of (aliasesOf.get(form) ?? []).entries()) matches(fold(alias), (form === asked ? 1 : 3) + 2 * place, found)
     }
     const tokens = asked.split(' ')
     if (tokens.length > 1 && found.size < most) {
