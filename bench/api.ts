@@ -20,7 +20,7 @@ async function timesOf(request: () => Promise<unknown>): Promise<number[]> {
 
 /** Time per request of the main routes, against a bare Express route with one SELECT in the same run. */
 export async function benchApi(): Promise<void> {
-  const server = await startTestServer({ quiet: true })
+  const server = await startTestServer({ quiet: true, workers: { threads: 2 } })
   const pool = new pg.Pool({ connectionString: process.env.TEST_CLUSTER_URL + '/postgres', max: 4 })
   const bare = express().get('/', async (_request, response) => {
     response.json((await pool.query('SELECT 1 AS one')).rows)

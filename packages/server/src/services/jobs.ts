@@ -21,6 +21,8 @@ export interface ClaimedJob {
 
 /** Puts long work into the queue, within the scope's transaction; returns its id. Throws a Problem where the teacher has too much of it waiting. */
 export async function addJob(scope: TeacherScope, kind: string, task: unknown): Promise<string> {
+  // Requests at once would each find room: one waits for the other here.
+  await scope.query('SELECT 1 FROM teachers WHERE id = $teacherId FOR UPDATE', { teacherId: scope.teacherId })
   const [{ open }] = await scope.query<{ open: number }>(`SELECT count(*)::int AS open FROM jobs WHERE teacher_id = $teacherId AND state IN ('waiting', 'running')`, { teacherId: scope.teacherId })
   if (open >= MOST_OPEN) throw new Problem(429, `${MOST_OPEN} files of yours are being made already. Wait for them, or stop one, then try again.`)
   const id = randomUUID()

@@ -2,6 +2,7 @@
 import { directionOf, type SheetBlock, type SheetCards, type SheetDeck, type SheetGrid, type SheetItems, type SheetSquare, type SheetTokens } from '@otter/core'
 import { Canvas, Image, Text, View } from '@react-pdf/renderer'
 import { fileFor } from './fonts.ts'
+import { wrapHan } from './wrapHan.ts'
 
 export const INK = '#14312F'
 export const QUIET = '#46605B'
@@ -9,6 +10,11 @@ const RULE = '#D9D2C0'
 /** How much of a picture is left where ink is saved. */
 const PALE = 0.5
 const HEADINGS = { across: 'Across', down: 'Down' }
+/** Size of text, and room beside it for a label and between columns, in points. */
+const BODY = 12
+const ASIDE = 34
+/** Letters from which an item may go on on the next page: it might fit none. */
+const LONG_ITEM = 800
 /** Largest letters of a card, in points. */
 const LARGEST_TYPE = 34
 /** Largest cell and tallest grid, in points. */
@@ -28,11 +34,11 @@ interface PrintedBlockProps {
 /** One block of a printed page. */
 export function PrintedBlock({ block, width, height, saveInk, pictures }: PrintedBlockProps) {
   if (block.type === 'grid') return <Grid grid={block} width={width} height={height} saveInk={saveInk} />
-  if (block.type === 'text') return <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{block.text}</Text>
+  if (block.type === 'text') return <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{wrapHan(block.text, width / BODY)}</Text>
   if (block.type === 'cards') return <Cards cards={block} width={width} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'tokens') return <Tokens tokens={block} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'deck') return <Deck deck={block} width={width} height={height} saveInk={saveInk} pictures={pictures} />
-  if (block.type === 'items') return <Items list={block} saveInk={saveInk} pictures={pictures} />
+  if (block.type === 'items') return <Items list={block} width={width} saveInk={saveInk} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
       {block.blocks.map((own, index) => <View key={index} style={{ flex: 1 }}><PrintedBlock block={own} width={width / block.blocks.length} height={height} saveInk={saveInk} pictures={pictures} /></View>)}
@@ -40,21 +46,23 @@ export function PrintedBlock({ block, width, height, saveInk, pictures }: Printe
   )
 }
 
-function Items({ list: { heading, columns, direction, items }, saveInk, pictures }: { list: SheetItems; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
+function Items({ list: { heading, columns, direction, items }, width, saveInk, pictures }: { list: SheetItems; width: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
   const rtl = direction === 'rtl'
+  const size = heading ? 10.5 : BODY
+  const ems = (width / columns - ASIDE) / size
   return (
-    <View style={{ marginTop: 14, fontSize: heading ? 10.5 : 12 }}>
+    <View style={{ marginTop: 14, fontSize: size }}>
       {heading ? <Text style={{ fontWeight: 700, fontSize: 13, marginBottom: 3 }}>{HEADINGS[heading]}</Text> : null}
       <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', flexWrap: 'wrap' }}>
         {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
-          <View key={index} wrap={false} style={{ width: `${100 / columns}%`, paddingRight: 10, paddingVertical: 2, flexDirection: 'row' }}>
+          <View key={index} wrap={text.length > LONG_ITEM} style={{ width: `${100 / columns}%`, paddingRight: 10, paddingVertical: 2, flexDirection: 'row' }}>
             {label !== '' ? <Text style={{ width: 20, fontWeight: 700 }}>{label}</Text> : null}
             <View style={{ flex: 1 }}>
               <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', alignItems: 'center', gap: 5 }}>
                 {picture !== undefined && picture in pictures ? <Image src={imageOf(pictures[picture])} style={{ height: 26, width: 26, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
-                <Text style={{ flex: 1, direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{[text, note].filter((part) => part !== '').join(' ')}{answer !== '' ? ` · ${answer}` : ''}</Text>
+                <Text style={{ flex: 1, direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{wrapHan([text, note].filter((part) => part !== '').join(' ') + (answer !== '' ? ` · ${answer}` : ''), ems)}</Text>
               </View>
-              {below.map((line, place) => <Text key={place} style={{ marginTop: 4, direction: directionOf(line), textAlign: rtl ? 'right' : 'left' }}>{line}</Text>)}
+              {below.map((line, place) => <Text key={place} style={{ marginTop: 4, direction: directionOf(line), textAlign: rtl ? 'right' : 'left' }}>{wrapHan(line, ems)}</Text>)}
             </View>
           </View>
         ))}
@@ -107,7 +115,7 @@ function Square({ square, side, height = side, saveInk, pictures }: { square: Sh
   return (
     <View style={{ width: side, height, borderWidth: 0.5, borderColor: QUIET, padding: 3, alignItems: 'center', justifyContent: 'center', overflow: 'hidden' }}>
       {picture ? <Image src={imageOf(picture)} style={{ height: Math.min(side, height) * 0.5, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
-      {square ? <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>{text}</Text> : <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />}
+      {square ? <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>{wrapHan(text, (side - 8) / size)}</Text> : <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />}
     </View>
   )
 }

@@ -61,8 +61,8 @@ export function PrintedPage({ title, blocks, seed, version, versions, paper, isK
   )
 }
 
-/** All letters of a block: the page needs a font for each. */
-function textOf(block: SheetBlock): string {
+/** Returns all letters of a block: the page needs a font for each. */
+export function textOf(block: SheetBlock): string {
   if (block.type === 'grid') return block.cells.map((cell) => cell?.text ?? '').join('')
   if (block.type === 'items') return block.items.map(({ text, answer, below = [] }) => text + answer + below.join('')).join('')
   if (block.type === 'deck') return block.cells.map((cell) => cell?.text ?? '').join('')

@@ -1,6 +1,6 @@
 import type { Logger } from 'pino'
 import { inScope, type Scope, type ScopeSource } from '../db/scope.ts'
-import { loggable, problemFrom } from '../problem.ts'
+import { loggable, Problem, problemFrom } from '../problem.ts'
 import { claimJob, endJob, noteProgress, type ClaimedJob } from '../services/jobs.ts'
 import { drawnMedia } from '../services/media.ts'
 import { readSheets } from '../services/sheets.ts'
@@ -9,8 +9,12 @@ import type { OnProgress, Workers } from './pool.ts'
 /** How often another server's new jobs are looked for, where nobody says otherwise, and how often a running one gives a sign of life; in milliseconds. */
 const LOOK = 1000
 const BEAT = 1000
+/** Jobs at once: a long one keeps no other teacher waiting. */
+const AT_ONCE = 2
+/** After how long a job is too much, in milliseconds. */
+const LONGEST = 300_000
 
-/** Takes up long jobs of the database one after another, until it is stopped. */
+/** Takes up long jobs of the database, until it is stopped. */
 export interface JobRunner {
   /** Looks for a job at once: one was just queued. */
   wake(): void
@@ -23,12 +27,13 @@ class Unwanted extends Error {}
 /** Starts taking up jobs. */
 export function startJobs(source: ScopeSource, workers: Workers, logger: Logger, lookEvery = LOOK): JobRunner {
   const ending = new AbortController()
-  let wake: () => void = () => undefined
+  const sleeping = new Set<() => void>()
+  const wake = (): void => sleeping.forEach((end) => end())
   const program = <Value>(work: (scope: Scope<null>) => Promise<Value>): Promise<Value> => inScope(source, { teacherId: null }, work)
 
   const make = async (job: ClaimedJob, signal: AbortSignal, onProgress: OnProgress): Promise<{ type: string; bytes: Uint8Array }> => {
     const { media, ...task } = await inScope(source, { teacherId: job.teacherId, snapshot: true }, (scope) => readSheets(scope, job.task))
-    return { type: 'application/pdf', bytes: await workers.sheets({ ...task, pictures: await drawnMedia(media) }, signal, onProgress) }
+    return { type: 'application/pdf', bytes: await workers.sheets({ ...task, pictures: await drawnMedia(media) }, job.teacherId, signal, onProgress) }
   }
   const work = async (job: ClaimedJob): Promise<void> => {
     const unwanted = new AbortController()
@@ -37,7 +42,10 @@ export function startJobs(source: ScopeSource, workers: Workers, logger: Logger,
       program((scope) => noteProgress(scope, job, progress)).then((wanted) => !wanted && unwanted.abort(new Unwanted()), (error: unknown) => logger.warn(loggable(error), 'job'))
     }, BEAT)
     try {
-      const made = await make(job, AbortSignal.any([unwanted.signal, ending.signal]), (now) => (progress = now))
+      const late = AbortSignal.timeout(LONGEST)
+      const made = await make(job, AbortSignal.any([unwanted.signal, ending.signal, late]), (now) => (progress = now)).catch((error: unknown) => {
+        throw late.aborted ? new Problem(422, 'This takes too long. Take fewer versions or fewer words.') : error
+      })
       await program((scope) => endJob(scope, job, made))
     } catch (error) {
       if (error instanceof Unwanted || ending.signal.aborted) return
@@ -60,21 +68,23 @@ export function startJobs(source: ScopeSource, workers: Workers, logger: Logger,
         logger.warn(loggable(error), 'jobs')
       }
       await new Promise<void>((resolve) => {
-        const timer = setTimeout(resolve, lookEvery)
-        wake = () => {
+        const end = (): void => {
           clearTimeout(timer)
+          sleeping.delete(end)
           resolve()
         }
+        const timer = setTimeout(end, lookEvery)
+        sleeping.add(end)
       })
     }
   }
-  const running = loop()
+  const running = Promise.all(Array.from({ length: AT_ONCE }, loop))
   return {
-    wake: () => wake(),
-    close: () => {
+    wake,
+    close: async () => {
       ending.abort(new Unwanted())
       wake()
-      return running
+      await running
     },
   }
 }

@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs'
-import { MessageChannel, type MessagePort } from 'node:worker_threads'
+import { versionSeed } from '@otter/api'
+import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import { Problem } from '../problem.ts'
 import { FairQueue, QueueFull } from './fairQueue.ts'
@@ -13,8 +14,8 @@ export type OnProgress = (progress: number) => void
 export interface Workers {
   /** Makes a puzzle: quick work, in a lane of its own. */
   make(task: MakeTask, teacherId: string, signal?: AbortSignal): Promise<unknown>
-  /** Makes a PDF: long work, in the other lane. */
-  sheets(task: SheetsTask, signal: AbortSignal, onProgress: OnProgress): Promise<Uint8Array>
+  /** Makes a PDF: its puzzles take turns with all others, the rest is long work in the other lane. */
+  sheets(task: SheetsTask, teacherId: string, signal: AbortSignal, onProgress: OnProgress): Promise<Uint8Array>
   close(): Promise<void>
 }
 
@@ -30,6 +31,8 @@ const built = new URL('./worker.js', import.meta.url)
 const source = new URL('./develop.mjs', import.meta.url)
 /** Most memory of one thread's heap, in megabytes. */
 const MEMORY = 700
+/** Share of a PDF's work that lies in making its puzzles. */
+const MADE = 0.6
 /** Most puzzles of one teacher that wait. */
 const MOST_WAITING = 8
 
@@ -38,13 +41,13 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
   const filename = (existsSync(built) ? built : source).href
   const settings = { filename, idleTimeout: 60_000, resourceLimits: { maxOldGenerationSizeMb: MEMORY } }
   const quick = new Piscina({ ...settings, minThreads: 1, maxThreads: threads, maxQueue: 500 })
-  const long = new Piscina({ ...settings, minThreads: 0, maxThreads: 1, maxQueue: 10 })
+  const long = new Piscina({ ...settings, minThreads: 0, maxThreads: 2, maxQueue: 10 })
   const line = new FairQueue(threads, MOST_WAITING)
 
   /** Runs a task, and ends its thread where it takes too long, needs too much, or nobody waits for it any more. */
-  const run = async <Value>(pool: Piscina, name: string, task: object, limit: number, signal: AbortSignal | undefined, transferList: MessagePort[] = []): Promise<Value> => {
+  const run = async <Value>(pool: Piscina, name: string, task: object, limit: number, signal: AbortSignal | undefined): Promise<Value> => {
     const late = AbortSignal.timeout(limit)
-    const reply = await pool.run(task, { name, signal: signal ? AbortSignal.any([late, signal]) : late, transferList: transferList as never }).catch((error: unknown) => {
+    const reply = await pool.run(task, { name, signal: signal ? AbortSignal.any([late, signal]) : late }).catch((error: unknown) => {
       signal?.throwIfAborted()
       throw late.aborted || isOutOfMemory(error) ? tooMuch() : error
     }) as WorkerReply<Value>
@@ -55,14 +58,18 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
     make: (task, teacherId, signal) => line.run(teacherId, () => run(quick, 'make', task, makeLimit, signal), signal).catch((error: unknown) => {
       throw error instanceof QueueFull ? new Problem(429, 'Several games of yours are being made already. Wait for them, then try again.') : error
     }),
-    sheets: async (task, signal, onProgress) => {
-      const { port1, port2 } = new MessageChannel()
-      port1.on('message', onProgress)
-      try {
-        return await run(long, 'sheets', { ...task, progress: port2 }, sheetsLimit, signal, [port2])
-      } finally {
-        port1.close()
-      }
+    sheets: async (task, teacherId, signal, onProgress) => {
+      const { list, sheets: { kind, options, seed, versions } } = task
+      // No more at once than there are threads, so that the line is never full of them.
+      const atOnce = pLimit(threads)
+      let made = 0
+      const puzzles = await Promise.all(Array.from({ length: versions }, (_, index) => atOnce(async () => {
+        const make: MakeTask = { kind, list, options, seed: versionSeed(seed, index + 1) }
+        const puzzle = await line.run(teacherId, () => run<unknown>(quick, 'make', make, makeLimit, signal), signal)
+        onProgress((++made / versions) * MADE)
+        return puzzle
+      })))
+      return run(long, 'sheets', { ...task, puzzles }, sheetsLimit, signal)
     },
     close: async () => {
       await Promise.all([quick.destroy(), long.destroy()])

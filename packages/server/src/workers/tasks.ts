@@ -1,4 +1,3 @@
-import type { MessagePort } from 'node:worker_threads'
 import type { Asking, EntryList, GameKind } from '@otter/core'
 import type { PrintSheets } from '@otter/api'
 
@@ -19,9 +18,9 @@ export interface SheetsTask {
   pictures: Record<string, Uint8Array>
 }
 
-/** Sheets as a thread gets them: it says through the port how far it has come. */
+/** Sheets as a thread gets them: with the puzzle of each version. */
 export interface SheetsWork extends SheetsTask {
-  progress: MessagePort
+  puzzles: unknown[]
 }
 
 /** What a worker gives back: errors of the teacher's making travel as data. */

@@ -3,7 +3,7 @@ import type { Random } from '../../random/random.ts'
 import { directionOf } from '../../text/direction.ts'
 import { PuzzleError } from '../contract.ts'
 import { ACROSS, DOWN, SIDE, type Placing } from './lattice.ts'
-import type { CrosswordOptions } from './options.ts'
+import { EFFORT, type CrosswordOptions } from './options.ts'
 import type { CrosswordPuzzle, CrosswordWord } from './puzzle.ts'
 import { LayoutSearch } from './search.ts'
 import { prepareWords, styleOf, type Word } from './words.ts'
@@ -38,11 +38,30 @@ export function searchCrossword(list: EntryList, options: CrosswordOptions, rand
   }
 }
 
-/** Makes a crossword with the steps that the options name. */
+/** Steps between two looks at what was found; and, for each word, steps without a better layout after which none is to be hoped for. */
+const LOOK = 50_000
+const PATIENCE = 100_000
+
+/**
+ * Makes a crossword with the steps that the options name. The quick search ends sooner where nothing better has come for
+ * long: short lists need a fraction of it. A number of steps that was chosen for its layout is gone to the end.
+ */
 export function make(list: EntryList, options: CrosswordOptions, random: Random): CrosswordPuzzle {
   const search = searchCrossword(list, options, random)
-  search.advance(options.steps)
+  if (options.steps !== EFFORT.quick) search.advance(options.steps)
+  let best = search.steps === 0 ? undefined : search.puzzle()
+  for (let since = 0; search.steps < options.steps && since < PATIENCE * list.entries.length;) {
+    const before = search.steps
+    search.advance(Math.min(options.steps, before + LOOK))
+    const now = search.puzzle()
+    since = best && isAsGood(best, now) ? since + search.steps - before : 0
+    best = now
+  }
   return search.puzzle()
+}
+
+function isAsGood(one: CrosswordPuzzle, other: CrosswordPuzzle): boolean {
+  return one.rows * one.cols === other.rows * other.cols && one.words.length === other.words.length && one.crossings === other.crossings
 }
 
 /** Gives the pinned words as placings in the middle of the lattice; those that no longer go together are let go. */
