@@ -80,6 +80,21 @@ describe('lists as files', () => {
     expect(back(tableOfSheet(read)).map(({ answer }) => answer.text)).to.deep.equal(['wax'])
   })
 
+  it('are read in a moment whatever stands in them: unwanted parts stay packed, tags without an end are passed over', async () => {
+    const good = await parts([newEntry({ id: idOf(1), answer: { text: 'a' }, prompt: { text: 'b' } })])
+    const timed = async (files: Record<string, Uint8Array>): Promise<number> => {
+      const packed = zipSync(files)
+      const began = performance.now()
+      await readWorkbook(packed).catch((error: unknown) => expect(error).to.be.instanceOf(FileRefusal))
+      return performance.now() - began
+    }
+    expect(await timed({ ...good, 'xl/media/picture.bin': new Uint8Array(200_000_000) })).to.be.below(600)
+    const sheet = Object.keys(good).find((name) => name.startsWith('xl/worksheets/sheet')) ?? ''
+    for (const piece of ['<c r="A1" ', '<c r="A1">     ', '<c', '<sheet r:id="', '<Relationship ', ' '.repeat(9)]) {
+      for (const name of [sheet, 'xl/workbook.xml', 'xl/_rels/workbook.xml.rels']) expect(await timed({ ...good, [name]: strToU8(piece.repeat(900_000 / piece.length)) }), `${name} ${piece}`).to.be.below(5000)
+    }
+  }).timeout(120_000)
+
   it('are refused where they are bombs, go astray, are huge, or are something else', async () => {
     const jpeg = new Uint8Array([0xff, 0xd8, 0xff, 0xe0, ...randomBytes(4000)])
     const bomb = zipSync({ 'xl/workbook.xml': new Uint8Array(70_000_000) }, { level: 9 })
@@ -104,6 +119,16 @@ describe('lists as files', () => {
       await refusalOf(() => readWorkbook(bytes))
       await refusalOf(() => readArchive(bytes))
     }))
+  })
+
+  it('bring along an archive of an earlier version, and guard cells whatever hides before the sign', () => {
+    const old = { format: 'jolly-otter-list', version: 1, details: ListDetails.parse({ title: 'Old' }), entries: [{ id: idOf(1), answer: { text: 'a' }, prompt: { text: 'b' }, group: 'rivers', standard: 'Sc.3' }, { id: idOf(2), answer: { text: 'c' }, prompt: { text: '' }, group: '', standard: '' }] }
+    const { list } = readArchive(zipSync({ 'list.json': strToU8(JSON.stringify(old)) }))
+    expect(list.entries.map(({ groups, standards, originId }) => [groups, standards, originId])).to.deep.equal([[['rivers'], ['Sc.3'], null], [[], [], null]])
+    for (const text of ['＝1+1', '\u200b=1+1', '\u00a0＋1', "'=x", ' @a', '\u2060\u202a-2']) {
+      const csv = writeDelimited([newEntry({ id: idOf(1), answer: { text }, prompt: { text: 'p' } })])
+      expect(csv.split('\r\n')[1]).to.match(/^"?'/u)
+    }
   })
 
   it('carry a crossword as ipuz, and read its words and clues back', () => {

@@ -2,7 +2,10 @@ import { randomBytes, randomUUID } from 'node:crypto'
 import { newEntry, type Entry } from '@otter/core'
 import { expect } from 'chai'
 import sharp, { type Sharp } from 'sharp'
-import { Client, startTestServer, teacherWithList, WORDS, type Reply, type TestServer } from './testServer.ts'
+import { inScope } from '../src/db/scope.ts'
+import { sweepMedia } from '../src/services/media.ts'
+import { PuzzleCache } from '../src/services/puzzleCache.ts'
+import { Client, rows, startTestServer, teacherWithList, WORDS, type Reply, type TestServer } from './testServer.ts'
 
 const drawn = (width: number, height: number, alpha = 1): Sharp => sharp({ create: { width, height, channels: 4, background: { r: 43, g: 110, b: 71, alpha } } })
 
@@ -69,6 +72,46 @@ describe('pictures, sounds and whole entries', () => {
       const reply = await send('sounds', bytes, '', 'audio/wav')
       expect(reply.status, reply.text).to.be.within(413, 415)
     }
+  })
+
+  it('takes no head without a sound behind it', async () => {
+    const heads = { mpeg: [0xff, 0xfb, 0x90, 0x00], adts: [0xff, 0xf1, 0x50, 0x80], mp4: [0, 0, 0, 0x18, 0x66, 0x74, 0x79, 0x70, 0x4d, 0x34, 0x41, 0x20], zeros: [] }
+    for (const [name, head] of Object.entries(heads)) expect((await send('sounds', Buffer.concat([Buffer.from(head), Buffer.alloc(5_000_000 - head.length)]), '?milliseconds=700')).status, name).to.equal(415)
+    const wave = Buffer.alloc(5_000_000)
+    wave.write('RIFF')
+    wave.write('WAVEfmt ', 8)
+    expect((await send('sounds', wave)).status).to.equal(415)
+  })
+
+  it('deletes what nothing uses after a while, at once where room is wished for, and never what a list or a game still shows', async () => {
+    const { client: teacher, listId: own } = await teacherWithList(server.url, ['otter', 'beaver', 'heron'])
+    const picture = async (): Promise<{ id: string }> => (await teacher.call('POST', '/media/pictures', await drawn(300, 200).jpeg().toBuffer(), { 'Content-Type': 'image/jpeg' })).body as { id: string }
+    const [onEntry, onGame, onCover, unused, fresh] = [await picture(), await picture(), await picture(), await picture(), await picture()]
+    const { body: list } = await teacher.call('GET', `/lists/${own}`)
+    const [first, second] = list.entries
+    const put = (entry: Entry, shown: object): Promise<Reply> => teacher.call('GET', `/lists/${own}/version`).then(({ body }) => teacher.call('PATCH', `/lists/${own}`, { version: body.version, put: [{ ...entry, ...shown }] }))
+    await put(second, { prompt: { text: 'x', picture: onGame } })
+    expect((await teacher.call('POST', `/lists/${own}/links`, { kind: 'flashcards', seed: '1' })).status).to.equal(201)
+    await put(second, { prompt: { text: 'x' } })
+    await put(first, { prompt: { text: 'y', picture: onEntry } })
+    await teacher.call('GET', `/lists/${own}/version`).then(({ body }) => teacher.call('PATCH', `/lists/${own}`, { version: body.version, cover: { ...onCover, alt: '' } }))
+    const there = async (): Promise<boolean[]> => Promise.all([onEntry, onGame, onCover, unused, fresh].map(async ({ id }) => (await fetched(id)).status === 200))
+    const before = (await teacher.call('GET', '/media')).body as { used: number; room: number }
+    expect([before.used > 0, before.room]).to.deep.equal([true, 400_000_000])
+    await rows(server, `UPDATE media SET created_at = now() - interval '2 days' WHERE id <> $fresh`, { fresh: fresh.id })
+    const sweep = async (): Promise<void> => {
+      await rows(server, 'UPDATE teachers SET media_swept_at = NULL')
+      while (await inScope({ database: server.database, puzzles: new PuzzleCache() }, { teacherId: null }, sweepMedia)) { /* one teacher after another */ }
+    }
+    await sweep()
+    expect(await there()).to.deep.equal([true, true, true, true, true])
+    await rows(server, `UPDATE media SET unused_since = unused_since - interval '61 days'`)
+    await sweep()
+    expect(await there()).to.deep.equal([true, true, true, false, false])
+    const another = await picture()
+    await rows(server, `UPDATE media SET created_at = now() - interval '2 days' WHERE id = $id`, { id: another.id })
+    const { body: room } = await teacher.call('POST', '/media/free')
+    expect([room.used < before.used, (await fetched(another.id)).status, await there()]).to.deep.equal([true, 404, [true, true, true, false, false]])
   })
 
   it('offers pictures of the gallery, and hands one out under an id that tells nothing', async () => {

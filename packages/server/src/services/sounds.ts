@@ -8,6 +8,9 @@ const TYPES: readonly [container: RegExp, type: string][] = [
   [/^(m4a|mp4|isom|mp42|iso\d|dash|qt)/iu, 'audio/mp4'], [/^flac/iu, 'audio/flac'],
 ]
 
+/** Types in which browsers record without saying how long; of all others, a file without a length is a head without a sound. */
+const UNMEASURED = new Set(['audio/webm', 'audio/ogg', 'audio/mp4'])
+
 /** What kind of sound a file is, and how long. */
 export interface InspectedSound {
   type: string
@@ -24,7 +27,7 @@ export async function inspectSound(bytes: Buffer, measured: number): Promise<Ins
     throw unreadable
   })
   const type = TYPES.find(([container]) => container.test(format.container ?? ''))?.[1]
-  if (type === undefined || format.hasVideo || !(format.hasAudio ?? format.codec)) throw unreadable
+  if (type === undefined || format.hasVideo || !format.codec || (!format.duration && !UNMEASURED.has(type))) throw unreadable
   const milliseconds = format.duration ? Math.round(format.duration * 1000) : measured
   if (milliseconds > MAX_SOUND_LENGTH) throw new Problem(413, `This sound is ${Math.round(milliseconds / 60_000)} minutes long; ${MAX_SOUND_LENGTH / 60_000} can be taken.`)
   return { type, milliseconds }
