@@ -1,6 +1,6 @@
 // Benchmarks; each prints figures against a baseline of the same run.
 import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { alias } from './aliases.mjs'
@@ -17,6 +17,7 @@ await build({
   alias,
 })
 const folder = mkdtempSync(join(tmpdir(), 'otter-bench-'))
+chmodSync(folder, 0o711)
 const cluster = await startCluster(folder, { throwAway: true })
 const child = spawn(process.execPath, [outfile, ...process.argv.slice(2)], { stdio: 'inherit', env: { ...process.env, NODE_ENV: 'production', TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, '') } })
 child.once('close', (code) => {

@@ -1,15 +1,23 @@
 // Starts everything: packages, database, build, server. Ctrl-C stops all of it.
 import { randomBytes } from 'node:crypto'
 import { fork } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { home, installNpmPackages } from './install.mjs'
-import { Advice, createDatabase, startCluster } from './postgres.mjs'
+import { Advice, createDatabase, roomAt, startCluster } from './postgres.mjs'
 
 const data = process.env.OTTER_DATA ?? join(home, '.data')
 const port = Number(process.env.PORT ?? 4780)
+/** Room on the disk without which nothing is begun, and below which it is said while running; in bytes. */
 const LEAST_ROOM = 300 * 2 ** 20
+const LITTLE_ROOM = 100 * 2 ** 20
+/** How often the database and the disk are looked at, and the first and longest wait before something is started again; in milliseconds. */
+const LOOK = 1000
+const FIRST_WAIT = 500
+const LONGEST_WAIT = 30_000
+/** After so long without trouble the next wait is short again, in milliseconds. */
+const CALM = 60_000
 let cluster
 let server
 let stopping = false
@@ -23,7 +31,7 @@ function stop(code) {
     if (claimed) rmSync(join(data, 'running'), { force: true })
     process.exit(code)
   }
-  if (!server || server.exitCode !== null) return end()
+  if (!server || server.exitCode !== null || server.signalCode !== null) return end()
   server.once('exit', end)
   server.kill('SIGTERM')
   setTimeout(() => server.kill('SIGKILL'), 8000).unref()
@@ -68,9 +76,8 @@ async function start() {
   // The server of a run that was killed a moment ago may still be closing.
   for (let tries = 0; tries < 5 && !(await portIsFree()); tries++) await new Promise((resolve) => setTimeout(resolve, 400))
   if (!(await portIsFree())) throw new Advice(`Port ${port} is in use. Choose another: PORT=${port + 1} npm start`)
-  const { bavail, bsize } = statfsSync(home)
-  if (bavail * bsize < LEAST_ROOM) throw new Advice(`The disk is nearly full: ${Math.round((bavail * bsize) / 2 ** 20)} MB are left, ${LEAST_ROOM / 2 ** 20} MB are needed. Make room and try again.`)
   claimData()
+  for (const folder of [home, data]) if (roomAt(folder) < LEAST_ROOM) throw new Advice(`The disk of ${folder} is nearly full: ${inMegabytes(roomAt(folder))} MB are left, ${inMegabytes(LEAST_ROOM)} MB are needed. Make room and try again.`)
   installNpmPackages()
   const { build } = await import('./build.mjs')
   await build()
@@ -82,17 +89,89 @@ async function start() {
   }
   if (stopping) return
   const env = { ...process.env, DATABASE_URL: url, PORT: String(port), SESSION_SECRET: process.env.SESSION_SECRET ?? secret(), WEB_FOLDER: join(home, 'dist', 'web'), NODE_ENV: 'production' }
-  // A process group of its own would be cut off from Ctrl-C's end; it is stopped by a signal instead.
-  server = fork(join(home, 'packages/server/dist/server.js'), { env, detached: true })
-  server.once('exit', (code) => {
-    if (!stopping) console.error('The server stopped. The lines above say why.')
-    stop(stopping ? 0 : code || 1)
+  await serve(env)
+  if (stopping) return
+  console.log(`\nJolly Otter is at http://localhost:${port}`)
+  if (process.env.SAMPLE_DATA !== '0') console.log('Sign in with the button "Look around as Ines Okafor", or as ines@harlowquay.example with the password otters-hold-hands.')
+  console.log('Ctrl-C stops it.\n')
+  watchDatabase()
+}
+
+const inMegabytes = (bytes) => Math.round(bytes / 2 ** 20)
+const pause = (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds))
+
+/** Waits that grow while trouble follows trouble. */
+function growingWaits() {
+  let wait = FIRST_WAIT
+  let last = 0
+  return () => {
+    const now = Date.now()
+    wait = now - last > CALM ? FIRST_WAIT : Math.min(LONGEST_WAIT, wait * 2)
+    last = now
+    return wait
+  }
+}
+
+/** Starts the server, and starts it again whenever it ends by itself. Done once it answers; throws where it ends before that. */
+async function serve(env) {
+  const nextWait = growingWaits()
+  const run = () => new Promise((resolve, reject) => {
+    let ready = false
+    // In a process group of its own, Ctrl-C does not reach it: it is stopped by a signal instead.
+    const child = fork(join(home, 'packages/server/dist/server.js'), { env, detached: true })
+    server = child
+    child.once('message', () => {
+      ready = true
+      resolve()
+    })
+    child.once('exit', (code, signal) => {
+      if (stopping) return resolve()
+      if (!ready) return reject(new Advice(`The server stopped (${signal ?? code}). The lines above say why.`))
+      void again(`${signal ?? `code ${code}`}`)
+    })
   })
-  server.once('message', () => {
-    console.log(`\nJolly Otter is at http://localhost:${port}`)
-    if (process.env.SAMPLE_DATA !== '0') console.log('Sign in with the button "Look around as Ines Okafor", or as ines@harlowquay.example with the password otters-hold-hands.')
-    console.log('Ctrl-C stops it.\n')
-  })
+  const again = async (why) => {
+    while (!stopping) {
+      const wait = nextWait()
+      console.error(`The server stopped (${why}). What was saved is safe; it is started again in ${wait / 1000} s.`)
+      await pause(wait)
+      if (stopping) return
+      try {
+        await run()
+        console.error('The server is back.')
+        return
+      } catch (error) {
+        why = error.message
+      }
+    }
+  }
+  await run()
+}
+
+/** Starts the private database again whenever it ends by itself, and says when the disk fills up. */
+function watchDatabase() {
+  const nextWait = growingWaits()
+  let isLow = false
+  const look = async () => {
+    while (!stopping) {
+      await pause(LOOK)
+      const low = roomAt(cluster?.data ?? data) < LITTLE_ROOM
+      if (low && !isLow) console.error(`The disk is nearly full: ${inMegabytes(roomAt(cluster?.data ?? data))} MB are left. Make room, or nothing more can be saved.`)
+      isLow = low
+      if (!cluster || cluster.isAlive() || stopping) continue
+      const wait = nextWait()
+      console.error(`The database stopped. What was saved is safe; it is started again in ${wait / 1000} s.`)
+      await pause(wait)
+      if (stopping) return
+      try {
+        cluster = await startCluster(data, { port: cluster.port })
+        console.error('The database is back.')
+      } catch (error) {
+        console.error(error instanceof Advice ? error.message : error)
+      }
+    }
+  }
+  void look()
 }
 
 start().catch((error) => {

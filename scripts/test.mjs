@@ -1,6 +1,6 @@
 // Runs everything there is to check, and ends with how much passed. Installs what the tests need.
 import { spawn } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { home, installNpmPackages } from './install.mjs'
@@ -55,6 +55,8 @@ async function main() {
   installNpmPackages()
   if (!existsSync(CHROMIUM)) installPackages(['chromium'], 'Chromium')
   const folder = mkdtempSync(join(existsSync('/dev/shm') ? '/dev/shm' : tmpdir(), 'otter-test-'))
+  // The database's own user goes through it.
+  chmodSync(folder, 0o711)
   const cluster = await startCluster(folder, { throwAway: true })
   const end = () => {
     cluster.stop()

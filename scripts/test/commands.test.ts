@@ -1,16 +1,18 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { expect } from 'chai'
-import { freePort } from '../postgres.mjs'
+import pg from 'pg'
+import { freePort, startCluster } from '../postgres.mjs'
 
 const home = fileURLToPath(new URL('../..', import.meta.url))
 let folder: string
 before(() => {
   folder = mkdtempSync(join(tmpdir(), 'otter-commands-'))
+  chmodSync(folder, 0o711)
 })
 after(() => rmSync(folder, { recursive: true, force: true }))
 
@@ -65,6 +67,8 @@ describe('npm start', () => {
   }
   const closed = (child: ChildProcess): Promise<number | null> => new Promise((resolve) => child.once('exit', resolve))
   const postgresOf = (data: string): number => Number(readFileSync(join(folder, data, 'postgres', 'postmaster.pid'), 'utf8').split('\n')[0])
+  /** Processes that a process has started, the oldest first. */
+  const childrenOf = (pid: number): number[] => readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').map(Number)
   const answers = async (port: number): Promise<boolean> => fetch(`http://127.0.0.1:${port}/api/session`).then((response) => response.ok, () => false)
 
   it('serves, stops all of it at Ctrl-C, and starts again after it was killed', async () => {
@@ -84,6 +88,72 @@ describe('npm start', () => {
     expect(Date.now() - began).to.be.below(40_000)
     expect(await answers(port)).to.equal(false)
     expect(() => postgresOf('data')).to.throw('ENOENT')
+  })
+
+  it('starts the server and the database again, each when it is killed, and loses nothing', async () => {
+    const port = await freePort()
+    const { child, told } = start('watched', port)
+    expect(await told).to.include(`http://localhost:${port}`)
+    let said = ''
+    child.stderr?.on('data', (chunk: Buffer) => (said += chunk.toString()))
+    const signedIn = async (): Promise<boolean> => fetch(`http://127.0.0.1:${port}/api/session/sample`, { method: 'POST' }).then((response) => response.ok, () => false)
+    const until = async (what: () => boolean | Promise<boolean>): Promise<void> => {
+      for (let tries = 0; tries < 300; tries++) {
+        if (await what()) return
+        await new Promise((resolve) => setTimeout(resolve, 100))
+      }
+      throw new Error(`this never came; what was said: ${said}`)
+    }
+    expect(await signedIn()).to.equal(true)
+    for (let round = 0; round < 2; round++) {
+      said = ''
+      const [server] = childrenOf(child.pid ?? 0)
+      process.kill(server, 'SIGKILL')
+      await until(() => said.includes('The server is back.'))
+      expect(said).to.include('The server stopped (SIGKILL)')
+      expect(await signedIn()).to.equal(true)
+    }
+    said = ''
+    process.kill(postgresOf('watched'), 'SIGKILL')
+    await until(() => said.includes('The database is back.'))
+    await until(signedIn)
+    child.kill('SIGINT')
+    expect(await closed(child)).to.equal(0)
+  })
+
+  it('keeps its database locked, under an ordinary user, and moves one of before along with its data', async () => {
+    const place = join(folder, 'before')
+    const first = await startCluster(place, { throwAway: true })
+    const client = new pg.Client({ connectionString: first.url('postgres') })
+    await client.connect()
+    await client.query('CREATE TABLE kept AS SELECT 42 AS answer')
+    await client.end()
+    const isRoot = process.getuid?.() === 0
+    if (isRoot) expect(statSync(join(first.data, 'PG_VERSION')).uid).not.to.equal(0)
+    first.stop()
+    // As an earlier version left it: open to every local user, owned by root, without a secret.
+    writeFileSync(join(first.data, 'pg_hba.conf'), 'local all all trust\nhost all all 127.0.0.1/32 trust\n')
+    rmSync(join(place, 'database-secret'))
+    if (isRoot) spawnSync('chown', ['-R', 'root:root', place])
+    // A folder that the database's user can't reach, as in root's own home.
+    if (isRoot) chmodSync(place, 0o700)
+    const second = await startCluster(place, { throwAway: true })
+    if (isRoot) expect([second.data.startsWith(place), existsSync(join(place, 'postgres'))]).to.deep.equal([false, false])
+    const again = new pg.Client({ connectionString: second.url('postgres') })
+    await again.connect()
+    expect((await again.query('SELECT answer FROM kept')).rows).to.deep.equal([{ answer: 42 }])
+    await again.end()
+    for (const password of ['', 'guess']) {
+      const stranger = new pg.Client({ host: '127.0.0.1', port: second.port, user: 'otter', database: 'postgres', password })
+      await stranger.connect().then(() => expect.fail('nobody gets in without the secret'), (error: Error) => expect(error.message).to.match(/password|SASL/iu))
+    }
+    if (isRoot) {
+      const status = readFileSync(`/proc/${readFileSync(join(second.data, 'postmaster.pid'), 'utf8').split('\n')[0]}/status`, 'utf8')
+      expect(status.match(/^Uid:\s+(\d+)/mu)?.[1]).not.to.equal('0')
+      expect(status).to.match(/NoNewPrivs:\s+1/u)
+    }
+    second.stop()
+    if (!second.data.startsWith(place)) rmSync(join(second.data, '..'), { recursive: true, force: true })
   })
 
   it('says what to do when its port is taken or makes no sense', async () => {
