@@ -71,6 +71,7 @@ async function main() {
     await check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
     await check('arrows between packages', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages'])
     await check('unused code', bin('knip'), [])
+    await check('notices of packages', process.execPath, ['scripts/notices.mjs', '--check'])
     const env = { TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, ''), NODE_ENV: 'test' }
     const unit = join(folder, 'unit.json')
     await suite('unit and API tests', bin('mocha'), ['--reporter', 'json', '--reporter-option', `output=${unit}`, 'packages/core/test/*.test.ts', 'packages/server/test/*.test.ts', 'packages/web/test/*.test.ts', 'scripts/test/*.test.ts'], env, unit)

