@@ -124,12 +124,16 @@ describe('the API', () => {
   it('lets no teacher read or change what is another\'s, on any route, and nobody in who is not signed in', async () => {
     const { client: owner, listId } = await teacherWithList(server.url, WORDS)
     const { body: link } = await owner.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })
+    await new Client(server.url).call('POST', `/play/${link.code}/join`, { name: 'Ama' })
+    const { body: { participants: [{ participantId, lastPlayId }], questions: [{ entryId }] } } = await owner.call('GET', `/links/${link.id}/results`)
     const { client: other } = await teacherWithList(server.url, ['otter'])
     const routes: [string, string, unknown?][] = [
       ['GET', `/lists/${listId}`], ['PATCH', `/lists/${listId}`, { version: 1, title: 'mine' }], ['DELETE', `/lists/${listId}`], ['GET', `/lists/${listId}/links`],
       ['POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' }], ['POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1' }],
       ['GET', `/lists/${listId}/version`], ['POST', `/lists/${listId}/duplicate`], ['PUT', `/lists/${listId}/archived`, { archived: true }],
-      ['PATCH', `/links/${link.id}`, { open: false }], ['POST', `/links/${link.id}/renew`], ['GET', `/links/${link.id}/results`], ['GET', `/links/${link.id}/results.csv`],
+      ['PATCH', `/links/${link.id}`, { open: false }], ['POST', `/links/${link.id}/renew`], ['GET', `/links/${link.id}/results`], ['GET', `/links/${link.id}/results.csv`], ['DELETE', `/links/${link.id}`],
+      ['GET', `/links/${link.id}/questions/${entryId}`], ['PATCH', `/links/${link.id}/participants/${participantId}`, { name: 'mine' }], ['PUT', `/links/${link.id}/participants/${participantId}/merged`, { into: null }],
+      ['DELETE', `/links/${link.id}/participants/${participantId}`], ['POST', `/links/${link.id}/plays/${lastPlayId}/give-back`],
     ]
     const before = await owner.call('GET', `/lists/${listId}`)
     for (const [method, path, body] of routes) {
@@ -137,12 +141,20 @@ describe('the API', () => {
       expect(reply.status, `${method} ${path}`).to.equal(404)
       expect((await new Client(server.url).call(method, path, body)).status, `${method} ${path}`).to.equal(401)
     }
-    for (const path of ['/lists', '/session']) expect((await other.call('GET', path)).text).not.to.include(listId)
+    // Nor by a link of one's own: what is under it must be under it.
+    const { body: { id: foreignList } } = await other.call('POST', '/lists', { title: 'x' })
+    await other.call('PATCH', `/lists/${foreignList}`, { version: 0, put: [{ id: randomUUID(), position: 1, answer: { text: 'otter' }, prompt: { text: 'swims' } }] })
+    const { body: bridge } = await other.call('POST', `/lists/${foreignList}/links`, { kind: 'flashcards', seed: '1' })
+    for (const [method, path, body] of [['PATCH', `participants/${participantId}`, { name: 'mine' }], ['PUT', `participants/${participantId}/merged`, { into: participantId }], ['DELETE', `participants/${participantId}`], ['POST', `plays/${lastPlayId}/give-back`]] as const) {
+      expect((await other.call(method, `/links/${bridge.id}/${path}`, body)).status, `${method} ${path}`).to.equal(404)
+    }
+    for (const path of ['/lists', '/session', '/links']) expect((await other.call('GET', path)).text).not.to.include(listId)
     const { body: own } = await other.call('POST', '/lists', { title: 'thief' })
     const stolen = await other.call('PATCH', `/lists/${own.id}`, { version: 0, put: [{ ...before.body.entries[0], answer: { text: 'mine' } }] })
     expect(stolen.status).to.equal(409)
     expect((await owner.call('GET', `/lists/${listId}`)).text).to.equal(before.text)
-    expect((await owner.call('GET', `/links/${link.id}/results`)).body.offer.open).to.equal(true)
+    const { body: results } = await owner.call('GET', `/links/${link.id}/results`)
+    expect([results.offer.open, results.participants[0].name, results.participants[0].attempts]).to.deep.equal([true, 'Ama', 1])
   })
 
   it('answers bad input clearly, and never with a 500', async () => {

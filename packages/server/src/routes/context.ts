@@ -1,4 +1,4 @@
-import type { Request } from 'express'
+import type { Request, Response } from 'express'
 import { z } from 'zod'
 import { inScope, type Scope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
@@ -42,6 +42,15 @@ export async function asTeacherReading<Value>(context: ScopeSource, request: Req
 /** Works in a scope in which no teacher acts. */
 export function asAnyone<Value>(context: ScopeSource, work: (scope: Scope<null>) => Promise<Value>): Promise<Value> {
   return inScope(context, { teacherId: null }, work)
+}
+
+/** Returns a signal for the work on a request: it stops where the one who asked has left. */
+export function whileWaiting(response: Response): AbortSignal {
+  const left = new AbortController()
+  response.once('close', () => {
+    if (!response.writableEnded) left.abort(new Problem(499, 'Nobody waited for this any more.'))
+  })
+  return left.signal
 }
 
 /** Parses an id in a path. Throws a ZodError, which becomes problem details. */

@@ -3,7 +3,7 @@ import { Router } from 'express'
 import { archiveList, createList, deleteList, duplicateList, listLists, readList, readVersion, saveList } from '../services/lists.ts'
 import { createOffer, readOffers } from '../services/offers.ts'
 import { queueSheets } from '../services/sheets.ts'
-import { asTeacher, asTeacherReading, idOf, teacherOf, type Context } from './context.ts'
+import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
 /** Lists, and what is made of one: offers and sheets. */
 export default function listRoutes(context: Context): Router {
@@ -38,7 +38,7 @@ export default function listRoutes(context: Context): Router {
     response.json(await asTeacher(context, request, (scope) => readOffers(scope, idOf(request))))
   })
   router.post('/lists/:id/links', async (request, response) => {
-    response.status(201).json(await createOffer(context, teacherOf(request), idOf(request), CreateOffer.parse(request.body)))
+    response.status(201).json(await createOffer(context, teacherOf(request), idOf(request), CreateOffer.parse(request.body), whileWaiting(response)))
   })
   router.post('/lists/:id/sheets', async (request, response) => {
     const origin = `${request.protocol}://${request.get('host') ?? 'localhost'}`

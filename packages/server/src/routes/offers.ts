@@ -4,7 +4,7 @@ import { Router } from 'express'
 import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
 import { changeParticipant, deleteParticipant, giveAttemptBack, mergeParticipant } from '../services/participants.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
-import { asTeacher, asTeacherReading, idOf, teacherOf, type Context } from './context.ts'
+import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
 /** Offers of games to students, who takes part in them, and their results. To teachers an offer is a link. */
 export default function offerRoutes(context: Context): Router {
@@ -20,7 +20,7 @@ export default function offerRoutes(context: Context): Router {
     response.status(204).end()
   })
   router.post('/links/:id/renew', async (request, response) => {
-    response.json(await renewOffer(context, teacherOf(request), idOf(request)))
+    response.json(await renewOffer(context, teacherOf(request), idOf(request), whileWaiting(response)))
   })
   router.get('/links/:id/results', async (request, response) => {
     const asked = request.get('If-None-Match')

@@ -42,7 +42,7 @@ export async function readOffer(scope: TeacherScope, offerId: string): Promise<O
  * Gives a list to students as a game, under a new code; a request that comes twice makes one offer. Throws a Problem where
  * the list can't become the game.
  */
-export async function createOffer(making: Making, teacherId: string, listId: string, { kind, options, seed, name, requestId }: z.output<typeof CreateOffer>): Promise<OfferReply> {
+export async function createOffer(making: Making, teacherId: string, listId: string, { kind, options, seed, name, requestId }: z.output<typeof CreateOffer>, signal?: AbortSignal): Promise<OfferReply> {
   const begun = await inScope(making, { teacherId, snapshot: true }, async (scope) => {
     const known = requestId === undefined ? undefined : await findRequest(scope, requestId)
     if (known) return { offer: await readOffer(scope, known) }
@@ -50,15 +50,16 @@ export async function createOffer(making: Making, teacherId: string, listId: str
     return { draft, version: await findVersion(scope, draft) }
   })
   if (begun.offer) return begun.offer
-  const puzzle = begun.version === undefined ? await makePuzzle(making.workers, teacherId, begun.draft) : undefined
+  const puzzle = begun.version === undefined ? await makePuzzle(making.workers, teacherId, begun.draft, signal) : undefined
   return inScope(making, { teacherId }, async (scope) => {
     const version = begun.version ?? await keepVersion(scope, begun.draft, puzzle)
     return readOffer(scope, await openOffer(scope, version, { name, requestId, rules: { type: 'link' } }))
   })
 }
 
-export function makePuzzle(workers: Workers, teacherId: string, { kind, list, options, seed }: GameDraft): Promise<unknown> {
-  return workers.make({ kind, list, options, seed }, teacherId)
+/** Makes the puzzle of a draft; a signal stops it, and is thrown. */
+export function makePuzzle(workers: Workers, teacherId: string, { kind, list, options, seed }: GameDraft, signal?: AbortSignal): Promise<unknown> {
+  return workers.make({ kind, list, options, seed }, teacherId, signal)
 }
 
 async function findRequest(scope: TeacherScope, requestId: string): Promise<string | undefined> {
@@ -87,13 +88,13 @@ export async function openOffer(scope: TeacherScope, versionId: string, { name, 
  * Makes an offer's game anew from the words as they are now, with the same options and seed, under the same code. Who is
  * playing goes on with the version begun. Throws a Problem where it is another's, or the words no longer suffice.
  */
-export async function renewOffer(making: Making, teacherId: string, offerId: string): Promise<OfferReply> {
+export async function renewOffer(making: Making, teacherId: string, offerId: string, signal?: AbortSignal): Promise<OfferReply> {
   for (let tries = 0; tries < MAX_RENEWALS; tries++) {
     const { draft, version } = await inScope(making, { teacherId, snapshot: true }, async (scope) => {
       const own = await draftOf(scope, offerId)
       return { draft: own, version: await findVersion(scope, own) }
     })
-    const puzzle = version === undefined ? await makePuzzle(making.workers, teacherId, draft) : undefined
+    const puzzle = version === undefined ? await makePuzzle(making.workers, teacherId, draft, signal) : undefined
     const renewed = await inScope(making, { teacherId }, async (scope) => {
       await scope.query('SELECT 1 FROM offer_games WHERE offer_id = $offerId FOR UPDATE', { offerId })
       // The list is held as it is until the new version stands; where it changed meanwhile, the puzzle is made again.

@@ -62,13 +62,13 @@ export function ListsPage() {
   )
 }
 
-/** How much room pictures and sounds take, once it is worth a thought. */
-const WORTH_SAYING = 0.05
+/** Bytes from which it is said how much room pictures and sounds take. */
+const WORTH_SAYING = 1e6
 
 function Room() {
   const room = useRoom()
   const free = useFreeRoom()
-  if (!room.data || room.data.used < room.data.room * WORTH_SAYING) return null
+  if (!room.data || room.data.used < WORTH_SAYING) return null
   const { used, room: all } = room.data
   return (
     <p className="quiet flex flex-wrap items-center gap-2 text-sm">

@@ -63,6 +63,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
   const pages = puzzles?.length === versions ? (withKey ? [false, true] : [false]).flatMap((isKey) => puzzles.flatMap((puzzle, index) => gameOf(kind).sheet(puzzle, isKey).map(({ blocks, bare = false }, page) => ({ blocks, bare, index, isKey, page })))) : []
   return (
     <main className="mx-auto flex max-w-4xl flex-col gap-4 px-4 py-5 print:block print:max-w-none print:p-0">
+      <h1 className="sr-only print:hidden">Print: {name}</h1>
       <div className="panel flex flex-wrap items-end gap-4 p-4 print:hidden">
         <label className="flex flex-col text-sm">Versions<input type="number" min={1} max={MAX_VERSIONS} className="input w-20" value={versions} onChange={(event) => setVersions(Math.max(1, Math.min(MAX_VERSIONS, Math.round(event.target.valueAsNumber) || 1)))} /></label>
         <label className="flex flex-col text-sm">Paper<select className="select" value={paper} onChange={(event) => setPaper(event.target.value as Paper)}><option value="a4">A4</option><option value="letter">Letter</option></select></label>
