@@ -80,7 +80,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
         {file.progress !== undefined && <div className="w-full"><Waterline filled={file.progress} label="Making the PDF" /><p className="quiet text-sm" role="status">Making the PDF …</p></div>}
         <div className="w-full empty:hidden"><Notice error={list.error ?? share.error ?? file.error} />{note && <p role="alert" className="text-error">These options make no puzzle. Go back and look beside the options.</p>}</div>
       </div>
-      {(busy || list.isPending) && pages.length === 0 && <Waterline filled={undefined} label="Making the sheets" />}
+      {(busy || list.isPending) && pages.length === 0 && <div><Waterline filled={undefined} label="Making the sheets" /><p className="quiet text-sm" role="status">Making the sheets …</p></div>}
       {pages.map(({ blocks, bare, index, isKey, page }) => (
         <article key={`${index} ${isKey} ${page}`} aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`} className={`flex break-after-page flex-col bg-white p-8 text-[#14312F] shadow-sm last:break-after-auto print:p-0 print:shadow-none ${paper === 'a4' ? 'sheet-a4' : 'sheet-letter'} ${saveInk ? 'save-ink' : ''}`}>
           <header className="flex items-start justify-between gap-4" dir={directionOf(list.data?.title ?? '')}>

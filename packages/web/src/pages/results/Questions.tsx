@@ -42,9 +42,11 @@ function Question({ offerId, question: { entryId, text, right, wrong, passed, no
           <span className="stripes block h-full" style={{ width: `${scale(wrong + passed)}%` }} />
         </span>
         <span className="tabular-nums">{right} of {right + wrong + passed} right</span>
-        <span className="quiet col-span-3 text-sm">{[wrong > 0 && `${wrong} wrong`, passed > 0 && `${passed} passed`, notReached > 0 && `${notReached} not reached`].filter((fact) => fact !== false).join(' · ')}</span>
+        <span className="quiet col-span-3 text-sm">
+          {wrong > 0 && <span className="me-2">{wrong} wrong{!open && given.length > 0 && <>: {given.map((answer, index) => <span key={answer.given}>{index > 0 && ', '}<bdi>{answer.given}</bdi>{answer.count > 1 && ` × ${answer.count}`}</span>)}</>}</span>}
+          {[passed > 0 && `${passed} passed`, notReached > 0 && `${notReached} not reached`].filter((fact) => fact !== false).join(' · ')}
+        </span>
       </button>
-      {given.length > 0 && !open && <p className="quiet px-1 text-sm">Wrong: {given.map((answer) => <span key={answer.given} className="me-3"><bdi>{answer.given}</bdi>{answer.count > 1 && ` × ${answer.count}`}</span>)}</p>}
       {open && <Answers offerId={offerId} entryId={entryId} />}
     </li>
   )
