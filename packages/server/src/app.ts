@@ -83,7 +83,7 @@ export function createApp({ database, workers, databaseUrl, sessionSecret, logge
   app.use('/api', session({
     name: 'otter_session', secret: sessionSecret, resave: false, saveUninitialized: false, rolling: false,
     cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_AGE },
-    store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600 }),
+    store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600, disableTouch: true }),
   }), sessionRoutes(context), listRoutes(context), offerRoutes(context), jobRoutes(context), mediaRoutes(context))
   app.use('/api', () => {
     throw new Problem(404, 'There is nothing at this address.')

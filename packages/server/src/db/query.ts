@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto'
-import type { Transaction } from 'sequelize'
 
 /** Runs a statement with named values (`$name`) on one connection; returns its rows. */
 export type Query = <Row extends object>(sql: string, values?: Record<string, unknown>) => Promise<Row[]>
@@ -13,7 +12,7 @@ interface Prepared {
 }
 
 /** Of a connection of the pool (a client of `pg`), what statements need. */
-interface Connection {
+export interface Connection {
   query<Row>(statement: { name: string; text: string; values: unknown[] }): Promise<{ rows: Row[] }>
 }
 
@@ -32,9 +31,8 @@ function prepare(sql: string): Prepared {
   return statement
 }
 
-/** Returns how statements are run on the connection of a transaction. Planning is most of the work of a short one, so they are prepared. */
-export function queryOn(transaction: Transaction, onQuery?: (sql: string) => void): Query {
-  const { connection } = transaction as unknown as { connection: Connection }
+/** Returns how statements are run on a connection. Planning is most of the work of a short one, so they are prepared. */
+export function queryOn(connection: Connection, onQuery?: (sql: string) => void): Query {
   return async <Row extends object>(sql: string, values: Record<string, unknown> = {}) => {
     const { name, text, names } = prepare(sql)
     onQuery?.(text)

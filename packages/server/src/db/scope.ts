@@ -3,7 +3,7 @@ import type { PuzzleCache } from '../services/puzzleCache.ts'
 import { codeOf } from '../problem.ts'
 import type { Database } from './database.ts'
 import type { Models } from './models.ts'
-import { queryOn, type Query } from './query.ts'
+import { queryOn, type Connection, type Query } from './query.ts'
 
 /** One table, within the scope's transaction. Rows are plain values. */
 interface Table<Row extends Model> {
@@ -28,6 +28,9 @@ export interface Scope<Teacher extends string | null = string | null> {
   query: Query
   puzzles: PuzzleCache
 }
+
+/** A connection on which a single statement is run, without a transaction of its own. */
+export type Reader<Teacher extends string | null = string | null> = Pick<Scope<Teacher>, 'teacherId' | 'query'>
 
 /** A scope in which a teacher acts. */
 export type TeacherScope = Scope<string>
@@ -62,6 +65,17 @@ export async function inScope<Value, Teacher extends string | null>(source: Scop
   }
 }
 
+/** Reads with one statement at a time, on one connection: what is asked often, and changes nothing, needs no transaction. */
+export async function reading<Value, Teacher extends string | null>({ database: { sequelize, onQuery } }: ScopeSource, teacherId: Teacher, work: (reader: Reader<Teacher>) => Promise<Value>): Promise<Value> {
+  const { connectionManager } = sequelize as unknown as { connectionManager: { getConnection(options: object): Promise<Connection>; releaseConnection(connection: Connection): void } }
+  const connection = await connectionManager.getConnection({ type: 'SELECT', useMaster: true })
+  try {
+    return await work({ teacherId, query: queryOn(connection, onQuery) })
+  } finally {
+    connectionManager.releaseConnection(connection)
+  }
+}
+
 function once<Value, Teacher extends string | null>({ database, puzzles }: ScopeSource, { teacherId, snapshot = false }: ScopeOptions<Teacher>, work: (scope: Scope<Teacher>) => Promise<Value>): Promise<Value> {
   // The database's own level needs no statement to be set.
   return database.sequelize.transaction(snapshot ? { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ } : {}, (transaction) => work({
@@ -69,7 +83,7 @@ function once<Value, Teacher extends string | null>({ database, puzzles }: Scope
     tables: {
       teachers: tableOf(database.teachers, transaction), lists: tableOf(database.lists, transaction), entries: tableOf(database.entries, transaction), media: tableOf(database.media, transaction),
     },
-    query: queryOn(transaction, database.onQuery),
+    query: queryOn((transaction as unknown as { connection: Connection }).connection, database.onQuery),
   }))
 }
 

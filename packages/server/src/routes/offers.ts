@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { ChangeOffer, ChangeParticipant, MergeParticipant } from '@otter/api'
 import { Router } from 'express'
+import { reading } from '../db/scope.ts'
 import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
 import { changeParticipant, deleteParticipant, giveAttemptBack, mergeParticipant } from '../services/participants.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
@@ -24,13 +25,14 @@ export default function offerRoutes(context: Context): Router {
   })
   router.get('/links/:id/results', async (request, response) => {
     const asked = request.get('If-None-Match')
-    const { tag, results } = await asTeacherReading(context, request, async (scope) => {
-      const now = `"${createHash('sha256').update(await resultsTag(scope, idOf(request))).digest('base64url')}"`
-      return { tag: now, results: now === asked ? undefined : await readResults(scope, idOf(request)) }
-    })
-    response.set('ETag', tag)
-    if (results) response.json(results)
-    else response.status(304).end()
+    const tag = (state: string): string => `"${createHash('sha256').update(state).digest('base64url')}"`
+    const id = idOf(request)
+    if (asked !== undefined && asked === tag(await reading(context, teacherOf(request), (reader) => resultsTag(reader, id)))) {
+      response.status(304).set('ETag', asked).end()
+      return
+    }
+    const { state, results } = await asTeacherReading(context, request, async (scope) => ({ state: await resultsTag(scope, id), results: await readResults(scope, id) }))
+    response.set('ETag', tag(state)).json(results)
   })
   router.get('/links/:id/results.csv', async (request, response) => {
     const results = await asTeacherReading(context, request, (scope) => readResults(scope, idOf(request)))

@@ -1,11 +1,9 @@
 import type { AnswersReply, ParticipantResult, QuestionResult } from '@otter/api'
-import type { Scope } from '../scope.ts'
+import type { Reader, Scope } from '../scope.ts'
 
-/** Attempts of an offer that count, numbered for each person: participants merged into one are one person. */
-const ATTEMPTS = `attempts AS MATERIALIZED (
-  SELECT coalesce(p.merged_into, p.id) AS person, y.id, y.question_set_id, y.started_at, y."right", y.total, y.points, y.hints, y.misses, y.second_right, y.second_total, y.milliseconds, y.ended_at, y.last_seen_at,
-    row_number() OVER (PARTITION BY coalesce(p.merged_into, p.id) ORDER BY y.started_at, y.id)::int AS attempt
-  FROM plays y JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $offerId AND y.given_back_at IS NULL)`
+/** Attempts of an offer that count, with whose they are: participants merged into one are one person. */
+const ATTEMPTS = `attempts AS (
+  SELECT coalesce(p.merged_into, p.id) AS person, y.question_set_id FROM plays y JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $offerId AND y.given_back_at IS NULL)`
 
 /** Responses that a question is told by: of each person the first. Of participants who are one person, each has a first one. */
 const FIRST_MET = `met AS MATERIALIZED (
@@ -16,29 +14,33 @@ const FIRST_MET = `met AS MATERIALIZED (
 const MOST_WRONG = 3
 const MOST_OPINIONS = 12
 
-/** Returns what changes whenever results do, at the cost of one look at an index. */
-export async function resultsState(scope: Scope, offerId: string): Promise<string> {
+/** Returns what changes whenever the results of a teacher's offer do, at the cost of one look at an index; undefined where it is another's. */
+export async function resultsState(scope: Reader<string>, offerId: string): Promise<string | undefined> {
+  // A move that was made earlier may be stored later: so the last minute before the newest is looked at, not the newest alone.
   const [state] = await scope.query<{ state: string }>(
-    // A move that was made earlier may be stored later: so the last minute before the newest is looked at, not the newest alone.
-    `SELECT concat_ws(' ', count(*), sum(y.moves), extract(epoch FROM max(y.last_seen_at)), (SELECT concat_ws(' ', extract(epoch FROM o.changed_at), o.seats, l.version)
-       FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id WHERE o.id = $offerId)) AS state
-     FROM plays y WHERE y.offer_id = $offerId AND y.last_seen_at > (SELECT max(last_seen_at) FROM plays WHERE offer_id = $offerId) - interval '1 minute'`, { offerId })
-  return state.state
+    `SELECT concat_ws(' ', o.changed_at, o.seats, l.version, y.state) AS state
+     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id,
+     LATERAL (SELECT concat_ws(' ', count(*), sum(moves), max(last_seen_at)) AS state FROM plays
+       WHERE offer_id = o.id AND last_seen_at > (SELECT max(last_seen_at) FROM plays WHERE offer_id = $offerId) - interval '1 minute') y
+     WHERE o.id = $offerId AND o.teacher_id = $teacherId`, { offerId, teacherId: scope.teacherId })
+  return state?.state
 }
 
 /** Returns the students of an offer in the order of their names, each with the best attempt: of equals the first. */
 export async function participantResults(scope: Scope, offerId: string): Promise<ParticipantResult[]> {
   return scope.query<ParticipantResult>(
-    `WITH ${ATTEMPTS}, best AS (SELECT DISTINCT ON (person) * FROM attempts ORDER BY person, "right" DESC, attempt),
-     told AS (
-       SELECT person, count(*)::int AS attempts, max(last_seen_at) AS last_seen_at, max("right") FILTER (WHERE attempt = 1) AS first_right, (array_agg(id ORDER BY attempt DESC))[1] AS last_play
-       FROM attempts GROUP BY person),
-     merged AS (
-       SELECT merged_into AS person, jsonb_agg(jsonb_build_object('participantId', id, 'name', name) ORDER BY seat) AS list FROM participants WHERE offer_id = $offerId AND merged_into IS NOT NULL GROUP BY merged_into)
-     SELECT p.id AS "participantId", p.name, p.removed_at IS NOT NULL AS removed, coalesce(m.list, '[]') AS merged, coalesce(b."right", 0) AS "right", coalesce(t.first_right, 0) AS "firstRight", coalesce(b.total, 0) AS total,
+    `SELECT p.id AS "participantId", p.name, p.removed_at IS NOT NULL AS removed, coalesce(m.list, '[]') AS merged, coalesce(b."right", 0) AS "right", coalesce(t.first_right, 0) AS "firstRight", coalesce(b.total, 0) AS total,
        coalesce(b.points, 0) AS points, coalesce(b.hints, 0) AS hints, coalesce(b.misses, 0) AS misses, jsonb_build_object('right', coalesce(b.second_right, 0), 'total', coalesce(b.second_total, 0)) AS second,
        coalesce(b.milliseconds, 0) AS milliseconds, coalesce(t.attempts, 0) AS attempts, t.last_play AS "lastPlayId", b.ended_at IS NOT NULL AS finished, coalesce(t.last_seen_at, p.created_at) AS "lastSeenAt"
-     FROM participants p LEFT JOIN best b ON b.person = p.id LEFT JOIN told t ON t.person = p.id LEFT JOIN merged m ON m.person = p.id
+     FROM participants p
+     -- Participants merged into one are one person: their attempts are looked up by the index of each.
+     LEFT JOIN LATERAL (SELECT array_agg(q.id) AS ids, jsonb_agg(jsonb_build_object('participantId', q.id, 'name', q.name) ORDER BY q.seat) AS list FROM participants q WHERE q.merged_into = p.id) m ON true
+     LEFT JOIN LATERAL (
+       SELECT y."right", y.total, y.points, y.hints, y.misses, y.second_right, y.second_total, y.milliseconds, y.ended_at FROM plays y
+       WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL ORDER BY y."right" DESC, y.started_at, y.id LIMIT 1) b ON true
+     LEFT JOIN LATERAL (
+       SELECT count(*)::int AS attempts, max(y.last_seen_at) AS last_seen_at, (array_agg(y."right" ORDER BY y.started_at, y.id))[1] AS first_right, (array_agg(y.id ORDER BY y.started_at DESC, y.id DESC))[1] AS last_play
+       FROM plays y WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL) t ON true
      WHERE p.offer_id = $offerId AND p.merged_into IS NULL ORDER BY p.name, p.seat`, { offerId })
 }
 
