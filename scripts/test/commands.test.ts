@@ -1,4 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -71,6 +72,35 @@ describe('npm start', () => {
   const childrenOf = (pid: number): number[] => readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').map(Number)
   const answers = async (port: number): Promise<boolean> => fetch(`http://127.0.0.1:${port}/api/session`).then((response) => response.ok, () => false)
 
+  /** Returns the code of the link that comes with the sample data. */
+  async function codeOfSample(port: number): Promise<string> {
+    const signIn = await fetch(`http://127.0.0.1:${port}/api/session/sample`, { method: 'POST' })
+    const cookie = signIn.headers.getSetCookie().map((line) => line.split(';')[0]).join('; ')
+    const offers = await (await fetch(`http://127.0.0.1:${port}/api/links`, { headers: { Cookie: cookie } })).json() as { code: string }[]
+    return offers[0].code
+  }
+
+  /** Joins and asks for a hint to each of ten words, again and again until each is answered; returns what the server kept. */
+  async function playThrough(port: number, code: string, name: string): Promise<{ moves: number; hints: number }> {
+    const address = `http://127.0.0.1:${port}/api/play/${code}`
+    const ask = async (path: string, body: object, token = ''): Promise<{ token?: string; play: { moves: number; score: { hints: number } } }> => {
+      for (;;) {
+        const reply = await fetch(address + path, { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Otter-Player': token }, body: JSON.stringify(body) }).catch(() => undefined)
+        if (reply?.ok) return await reply.json() as { token?: string; play: { moves: number; score: { hints: number } } }
+        expect(reply?.status ?? 500, 'nothing is refused for good').to.be.at.least(500)
+        await new Promise((resolve) => setTimeout(resolve, 150))
+      }
+    }
+    const { token } = await ask('/join', { name, keep: 'page' })
+    let kept = { moves: 0, hints: 0 }
+    for (let item = 0; item < 10; item++) {
+      const { play } = await ask('/moves', { id: randomUUID(), attempt: 1, move: { type: 'hint', item } }, token)
+      kept = { moves: play.moves, hints: play.score.hints }
+      await new Promise((resolve) => setTimeout(resolve, 300))
+    }
+    return kept
+  }
+
   it('serves, stops all of it at Ctrl-C, and starts again after it was killed', async () => {
     const port = await freePort()
     const first = start('data', port)
@@ -113,9 +143,16 @@ describe('npm start', () => {
       expect(said).to.include('The server stopped (SIGKILL)')
       expect(await signedIn()).to.equal(true)
     }
+    // Students play on meanwhile: each move is sent until it is acknowledged, and counts once.
     said = ''
+    const code = await codeOfSample(port)
+    const playing = Promise.all(Array.from({ length: 6 }, (_, index) => playThrough(port, code, `Student ${index}`)))
+    await new Promise((resolve) => setTimeout(resolve, 400))
+    process.kill(childrenOf(child.pid ?? 0)[0], 'SIGKILL')
+    await until(() => said.includes('The server is back.'))
     process.kill(postgresOf('watched'), 'SIGKILL')
     await until(() => said.includes('The database is back.'))
+    expect(await playing).to.deep.equal(Array.from({ length: 6 }, () => ({ moves: 10, hints: 10 })))
     await until(signedIn)
     child.kill('SIGINT')
     expect(await closed(child)).to.equal(0)
