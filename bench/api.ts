@@ -22,9 +22,11 @@ async function timesOf(request: () => Promise<unknown>): Promise<number[]> {
 export async function benchApi(): Promise<void> {
   const server = await startTestServer({ quiet: true, workers: { threads: 2 } })
   const pool = new pg.Pool({ connectionString: process.env.TEST_CLUSTER_URL + '/postgres', max: 4 })
-  const bare = express().get('/', async (_request, response) => {
-    response.json((await pool.query('SELECT 1 AS one')).rows)
-  }).listen(0, '127.0.0.1')
+  const bare = express()
+    .get('/', async (_request, response) => {
+      response.json((await pool.query('SELECT 1 AS one')).rows)
+    })
+    .listen(0, '127.0.0.1')
   await new Promise((resolve) => bare.once('listening', resolve))
   const address = `http://127.0.0.1:${(bare.address() as AddressInfo).port}/`
   const { client, listId } = await teacherWithList(server.url, WORDS)
@@ -34,12 +36,29 @@ export async function benchApi(): Promise<void> {
   let version = 1
   const routes: [string, () => Promise<unknown>][] = [
     ['open a list', () => client.call('GET', `/lists/${listId}`)],
-    ['save one row', () => client.call('PATCH', `/lists/${listId}`, { version: version++, put: [{ id: randomUUID(), position: version, answer: { text: 'x' }, prompt: { text: '' } }] })],
-    ['a student’s move', () => client.call('POST', `/play/${link.code}/moves`, { attempt: 1, after: after++, move: { type: 'mark', from: { row: 0, col: 0 }, to: { row: 0, col: 1 } } })],
+    [
+      'save one row',
+      () =>
+        client.call('PATCH', `/lists/${listId}`, {
+          version: version++,
+          put: [{ id: randomUUID(), position: version, answer: { text: 'x' }, prompt: { text: '' } }],
+        }),
+    ],
+    [
+      'a student’s move',
+      () =>
+        client.call('POST', `/play/${link.code}/moves`, {
+          attempt: 1,
+          after: after++,
+          move: { type: 'mark', from: { row: 0, col: 0 }, to: { row: 0, col: 1 } },
+        }),
+    ],
     ['results', () => client.call('GET', `/links/${link.id}/results`)],
   ]
   const base = await timesOf(async () => (await fetch(address)).text())
-  console.log(`API, ${REQUESTS} requests one after another: p95 in ms, and as a multiple of a bare route with one SELECT (${percentile95(base).toFixed(2)} ms)`)
+  console.log(
+    `API, ${REQUESTS} requests one after another: p95 in ms, and as a multiple of a bare route with one SELECT (${percentile95(base).toFixed(2)} ms)`,
+  )
   for (const [name, request] of routes) {
     const time = percentile95(await timesOf(request))
     console.log(`  ${name}: ${time.toFixed(2)} ms, ${(time / percentile95(base)).toFixed(1)} ×`)
@@ -47,8 +66,13 @@ export async function benchApi(): Promise<void> {
 
   for (const kind of ['wordsearch', 'crossword', 'quiz'] as const) {
     const began = performance.now()
-    const { bytes } = await fileOf(client, await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '1', versions: 30, code: link.code }))
-    console.log(`PDF of 30 versions of a ${kind} and their keys: ${((performance.now() - began) / 1000).toFixed(1)} s, ${(bytes.length / 1e6).toFixed(2)} MB`)
+    const { bytes } = await fileOf(
+      client,
+      await client.call('POST', `/lists/${listId}/sheets`, { kind, seed: '1', versions: 30, code: link.code }),
+    )
+    console.log(
+      `PDF of 30 versions of a ${kind} and their keys: ${((performance.now() - began) / 1000).toFixed(1)} s, ${(bytes.length / 1e6).toFixed(2)} MB`,
+    )
   }
   bare.close()
   bare.closeAllConnections()

@@ -18,7 +18,12 @@ function keystrokes(count: number): { fits: number[]; checks: number[] } {
   const fits: number[] = []
   const checks: number[] = []
   for (let key = 0; key < 120; key++) {
-    list = { ...list, entries: list.entries.map((entry, index) => (index === key % count ? { ...entry, answer: { text: `${entry.answer.text}x` } } : entry)) }
+    list = {
+      ...list,
+      entries: list.entries.map((entry, index) =>
+        index === key % count ? { ...entry, answer: { text: `${entry.answer.text}x` } } : entry,
+      ),
+    }
     const began = performance.now()
     GAME_KINDS.forEach((kind, index) => gameOf(kind).fit(list, options[index]))
     const between = performance.now()
@@ -33,7 +38,9 @@ function keystrokes(count: number): { fits: number[]; checks: number[] } {
 export async function benchLists(): Promise<void> {
   console.log('Lists')
   const { fits, checks } = keystrokes(200)
-  console.log(`  200 entries, each keystroke, p95: all ${GAME_KINDS.length} fits ${percentile95(fits).toFixed(1)} ms, all checks ${percentile95(checks).toFixed(1)} ms`)
+  console.log(
+    `  200 entries, each keystroke, p95: all ${GAME_KINDS.length} fits ${percentile95(fits).toFixed(1)} ms, all checks ${percentile95(checks).toFixed(1)} ms`,
+  )
 
   const text = Array.from({ length: ROWS }, (_, index) => `word ${index}\tmeaning "${index}"\thint`).join('\n')
   const split = performance.now()
@@ -42,7 +49,9 @@ export async function benchLists(): Promise<void> {
   const table = readPaste(text)
   const { entries } = entriesFromTable(table, guessFields(table), () => crypto.randomUUID())
   const read = performance.now() - pasted
-  console.log(`  paste of ${ROWS} rows: ${read.toFixed(0)} ms, ${(read / (pasted - split)).toFixed(0)} × splitting them (${plain.length} rows)`)
+  console.log(
+    `  paste of ${ROWS} rows: ${read.toFixed(0)} ms, ${(read / (pasted - split)).toFixed(0)} × splitting them (${plain.length} rows)`,
+  )
 
   const bytes = await writeWorkbook(entries, 'Bench')
   globalThis.gc?.()
@@ -50,7 +59,9 @@ export async function benchLists(): Promise<void> {
   const began = performance.now()
   const [sheet] = await readWorkbook(bytes)
   const count = tableOfSheet(sheet).rows.length
-  console.log(`  import of an XLSX of ${count} rows (${(bytes.length / 1e6).toFixed(2)} MB): ${((performance.now() - began) / 1000).toFixed(2)} s, memory grew by ${((process.memoryUsage().rss - before) / 1e6).toFixed(0)} MB`)
+  console.log(
+    `  import of an XLSX of ${count} rows (${(bytes.length / 1e6).toFixed(2)} MB): ${((performance.now() - began) / 1000).toFixed(2)} s, memory grew by ${((process.memoryUsage().rss - before) / 1e6).toFixed(0)} MB`,
+  )
 
   const first = performance.now()
   searchPictures('otter', 'en', 6)
@@ -60,5 +71,7 @@ export async function benchLists(): Promise<void> {
     searchPictures(noun, 'en', 6)
     return performance.now() - asked
   })
-  console.log(`  picture search: p95 ${percentile95(times).toFixed(2)} ms; the first, which opens the gallery, ${opened.toFixed(0)} ms`)
+  console.log(
+    `  picture search: p95 ${percentile95(times).toFixed(2)} ms; the first, which opens the gallery, ${opened.toFixed(0)} ms`,
+  )
 }

@@ -17,21 +17,25 @@ function percentile(numbers: readonly number[], share: number): string {
 }
 
 function told(name: string, times: readonly number[]): void {
-  console.log(`  ${name}: ${times.length} requests, p50 ${percentile(times, 0.5)}, p95 ${percentile(times, 0.95)}, p99 ${percentile(times, 0.99)}, slowest ${percentile(times, 1)} ms`)
+  console.log(
+    `  ${name}: ${times.length} requests, p50 ${percentile(times, 0.5)}, p95 ${percentile(times, 0.95)}, p99 ${percentile(times, 0.99)}, slowest ${percentile(times, 1)} ms`,
+  )
 }
 
 /** Lets each player make a request every two seconds, each at a moment of their own; returns the time of every request. */
 async function paced(players: number, request: (player: number, turn: number) => Promise<unknown>): Promise<number[]> {
   const times: number[] = []
-  await Promise.all(Array.from({ length: players }, async (_, player) => {
-    const began = performance.now() + (player / players) * PACE
-    for (let turn = 0; turn < (SECONDS * 1000) / PACE; turn++) {
-      await new Promise((resolve) => setTimeout(resolve, Math.max(0, began + turn * PACE - performance.now())))
-      const asked = performance.now()
-      await request(player, turn)
-      times.push(performance.now() - asked)
-    }
-  }))
+  await Promise.all(
+    Array.from({ length: players }, async (_, player) => {
+      const began = performance.now() + (player / players) * PACE
+      for (let turn = 0; turn < (SECONDS * 1000) / PACE; turn++) {
+        await new Promise((resolve) => setTimeout(resolve, Math.max(0, began + turn * PACE - performance.now())))
+        const asked = performance.now()
+        await request(player, turn)
+        times.push(performance.now() - asked)
+      }
+    }),
+  )
   return times
 }
 
@@ -43,7 +47,9 @@ export async function benchLoad(): Promise<void> {
   const { words } = await puzzleOf<WordSearchPuzzle>(server, link.id)
   const moveOf = (turn: number): object => {
     const { row, col, dRow, dCol, length } = words[turn % words.length]
-    return turn < words.length - 1 ? { type: 'mark', from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) } } : { type: 'mark', from: { row: 0, col: 0 }, to: { row: 0, col: 1 + (turn % 3) } }
+    return turn < words.length - 1
+      ? { type: 'mark', from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) } }
+      : { type: 'mark', from: { row: 0, col: 0 }, to: { row: 0, col: 1 + (turn % 3) } }
   }
   const join = async (name: string): Promise<Client> => {
     const student = new Client(server.url)
@@ -52,7 +58,11 @@ export async function benchLoad(): Promise<void> {
     return student
   }
   const send = async (student: Client, turn: number): Promise<void> => {
-    const { status, text } = await student.call('POST', `/play/${link.code}/moves`, { id: randomUUID(), attempt: 1, move: moveOf(turn) })
+    const { status, text } = await student.call('POST', `/play/${link.code}/moves`, {
+      id: randomUUID(),
+      attempt: 1,
+      move: moveOf(turn),
+    })
     if (status !== 200) throw new Error(text)
   }
 
@@ -61,11 +71,15 @@ export async function benchLoad(): Promise<void> {
   const slowest: number[] = []
   try {
     for (let round = 0; round < 3; round++) {
-      slowest.push(...await Promise.all(classroom.map(async (student) => {
-        const asked = performance.now()
-        await send(student, round)
-        return performance.now() - asked
-      })))
+      slowest.push(
+        ...(await Promise.all(
+          classroom.map(async (student) => {
+            const asked = performance.now()
+            await send(student, round)
+            return performance.now() - asked
+          }),
+        )),
+      )
     }
   } finally {
     for (const child of spinning) child.kill('SIGKILL')
@@ -74,21 +88,40 @@ export async function benchLoad(): Promise<void> {
   told('moves', slowest)
 
   const pool = new pg.Pool({ connectionString: server.databaseUrl, max: 10 })
-  await pool.query('CREATE TABLE bare (id uuid PRIMARY KEY, move jsonb NOT NULL, at timestamptz NOT NULL DEFAULT now())')
-  const bare = express().use(express.json()).post('/', async (request, response) => {
-    await pool.query('INSERT INTO bare (id, move) VALUES ($1, $2)', [randomUUID(), JSON.stringify(request.body)])
-    response.json({ kept: true })
-  }).listen(0, '127.0.0.1')
+  await pool.query(
+    'CREATE TABLE bare (id uuid PRIMARY KEY, move jsonb NOT NULL, at timestamptz NOT NULL DEFAULT now())',
+  )
+  const bare = express()
+    .use(express.json())
+    .post('/', async (request, response) => {
+      await pool.query('INSERT INTO bare (id, move) VALUES ($1, $2)', [randomUUID(), JSON.stringify(request.body)])
+      response.json({ kept: true })
+    })
+    .listen(0, '127.0.0.1')
   await new Promise((resolve) => bare.once('listening', resolve))
   const address = `http://127.0.0.1:${(bare.address() as AddressInfo).port}/`
   console.log(`${PLAYERS} players, a move of each every ${PACE / 1000} s over HTTP for ${SECONDS} s`)
-  const insert = await paced(PLAYERS, async (_, turn) => (await fetch(address, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(moveOf(turn)) })).text())
+  const insert = await paced(PLAYERS, async (_, turn) =>
+    (
+      await fetch(address, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(moveOf(turn)),
+      })
+    ).text(),
+  )
   told('a bare route with one INSERT', insert)
   const students = [...classroom]
   // A link takes 90 who join from one address in a minute: all others are let in directly.
   await rows(server, 'DELETE FROM guesses')
   while (students.length < PLAYERS) {
-    students.push(...await Promise.all(Array.from({ length: Math.min(50, PLAYERS - students.length) }, (_, index) => join(`Student ${students.length + index}`))))
+    students.push(
+      ...(await Promise.all(
+        Array.from({ length: Math.min(50, PLAYERS - students.length) }, (_, index) =>
+          join(`Student ${students.length + index}`),
+        ),
+      )),
+    )
     await rows(server, 'DELETE FROM guesses')
   }
   told('moves', await paced(PLAYERS, (player, turn) => send(students[player], turn)))
@@ -101,15 +134,30 @@ export async function benchLoad(): Promise<void> {
 }
 
 /** Results of a link that has been played ten thousand times. */
-async function benchResults(server: Awaited<ReturnType<typeof startTestServer>>, client: Client, offerId: string): Promise<void> {
-  await rows(server, `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, state, "right", total, points, milliseconds, started_at, moved_at, last_seen_at, moves, ended_at)
+async function benchResults(
+  server: Awaited<ReturnType<typeof startTestServer>>,
+  client: Client,
+  offerId: string,
+): Promise<void> {
+  await rows(
+    server,
+    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, state, "right", total, points, milliseconds, started_at, moved_at, last_seen_at, moves, ended_at)
     SELECT gen_random_uuid(), y.offer_id, y.participant_id, y.game_version_id, y.question_set_id, y.rules, '{}', 7, y.total, 70, 60000, y.started_at + n * interval '1 minute', now(), now() - n * interval '7 minutes', 10, now()
-    FROM plays y, generate_series(1, 33) n WHERE y.offer_id = $offerId`, { offerId })
-  await rows(server, `INSERT INTO responses (play_id, entry_id, outcome, first_outcome, counts, given, points, milliseconds, place, participant_id, at)
+    FROM plays y, generate_series(1, 33) n WHERE y.offer_id = $offerId`,
+    { offerId },
+  )
+  await rows(
+    server,
+    `INSERT INTO responses (play_id, entry_id, outcome, first_outcome, counts, given, points, milliseconds, place, participant_id, at)
     SELECT y.id, q.entry_id, CASE WHEN q.place % 4 = 3 THEN 'wrong' ELSE 'right' END, 'right', true, q.text, 10, 4000, q.place, y.participant_id, now()
-    FROM plays y JOIN questions q ON q.set_id = y.question_set_id WHERE y.offer_id = $offerId AND y.state = '{}'`, { offerId })
+    FROM plays y JOIN questions q ON q.set_id = y.question_set_id WHERE y.offer_id = $offerId AND y.state = '{}'`,
+    { offerId },
+  )
   await rows(server, 'ANALYZE plays, responses, questions, participants')
-  const [{ plays, responses }] = await rows<{ plays: number; responses: number }>(server, 'SELECT (SELECT count(*)::int FROM plays) AS plays, (SELECT count(*)::int FROM responses) AS responses')
+  const [{ plays, responses }] = await rows<{ plays: number; responses: number }>(
+    server,
+    'SELECT (SELECT count(*)::int FROM plays) AS plays, (SELECT count(*)::int FROM responses) AS responses',
+  )
   const path = `/links/${offerId}/results`
   const first = await fetchTagged(client, path)
   const times: { whole: number[]; same: number[] } = { whole: [], same: [] }

@@ -16,7 +16,8 @@ export function plainCrossword(answers: readonly string[]): { area: number; left
     box.right = Math.max(box.right, down ? col : col + word.length - 1)
   }
   const crossings = (word: string, row: number, col: number, down: boolean): number => {
-    const at = (index: number, beside = 0): string | undefined => grid.get(down ? keyOf(row + index, col + beside) : keyOf(row + beside, col + index))
+    const at = (index: number, beside = 0): string | undefined =>
+      grid.get(down ? keyOf(row + index, col + beside) : keyOf(row + beside, col + index))
     if (at(-1) !== undefined || at(word.length) !== undefined) return 0
     let count = 0
     for (const [index, letter] of [...word].entries()) {
@@ -42,7 +43,8 @@ export function plainCrossword(answers: readonly string[]): { area: number; left
         if (own !== letter) continue
         for (const down of [false, true]) {
           const count = crossings(word, row - (down ? index : 0), col - (down ? 0 : index), down)
-          if (count > (best?.count ?? 0)) best = { row: row - (down ? index : 0), col: col - (down ? 0 : index), down, count }
+          if (count > (best?.count ?? 0))
+            best = { row: row - (down ? index : 0), col: col - (down ? 0 : index), down, count }
         }
       }
     }

@@ -2,12 +2,19 @@ import type { CrosswordPuzzle, HangmanPuzzle, BingoPuzzle } from '@otter/core'
 import { expect, expectAccessible, query, test } from './otter.ts'
 import { join, openGame, puzzleOf, share } from './playing.ts'
 
-test('a crossword is found, kept and shared, and solved on a phone with check, reveal and reload', async ({ teacher, phone, server }) => {
+test('a crossword is found, kept and shared, and solved on a phone with check, reveal and reload', async ({
+  teacher,
+  phone,
+  server,
+}) => {
   await openGame(teacher, 'Bridges and forces', 'Crossword')
   await teacher.getByRole('button', { name: 'Look for better layouts' }).click()
   await expect(teacher.getByRole('button', { name: /crossings/ }).first()).toBeVisible()
   await teacher.getByRole('button', { name: 'Stop looking' }).click()
-  await teacher.getByRole('button', { name: /crossings/ }).first().click()
+  await teacher
+    .getByRole('button', { name: /crossings/ })
+    .first()
+    .click()
   await teacher.getByText('Keep words where they are').click()
   await teacher.getByRole('checkbox', { name: /compression/ }).check()
   await expect(teacher.getByText('Keep words where they are (1)')).toBeVisible()
@@ -21,7 +28,9 @@ test('a crossword is found, kept and shared, and solved on a phone with check, r
   const across = puzzle.words.filter(({ dir }) => dir === 'across')
   const clue = (text: string) => phone.getByRole('button', { name: text })
   await clue(across[0].prompt.text).tap()
-  const field = phone.getByRole('textbox', { name: new RegExp(`^${across[0].number} Across, letter 1 of ${across[0].letters.length}`) })
+  const field = phone.getByRole('textbox', {
+    name: new RegExp(`^${across[0].number} Across, letter 1 of ${across[0].letters.length}`),
+  })
   await expect(field).toBeFocused()
   // A wrong word is told only when asked.
   await phone.keyboard.type('q'.repeat(across[0].letters.length))
@@ -48,7 +57,11 @@ test('a crossword is found, kept and shared, and solved on a phone with check, r
   await expect(phone.getByText(puzzle.words[0].text, { exact: true }).first()).toBeVisible()
 })
 
-test('hangman says how hard words are, and is played on a phone by keys and touch; a lost word comes back', async ({ teacher, phone, server }) => {
+test('hangman says how hard words are, and is played on a phone by keys and touch; a lost word comes back', async ({
+  teacher,
+  phone,
+  server,
+}) => {
   await openGame(teacher, 'Bridges and forces', 'Hangman')
   await teacher.getByText('How hard each word is').click()
   await expect(teacher.getByRole('row', { name: /^arch/ })).toContainText('●')
@@ -70,17 +83,32 @@ test('hangman says how hard words are, and is played on a phone by keys and touc
   await expect(phone.getByText('Word 2 of 2')).toBeVisible()
   for (const letter of 'beam') {
     await phone.keyboard.press(letter)
-    await expect(phone.getByRole('button', { name: `${letter.toUpperCase()}: in the word` }).or(phone.getByRole('heading', { name: 'That’s it!' }))).toBeVisible()
+    await expect(
+      phone
+        .getByRole('button', { name: `${letter.toUpperCase()}: in the word` })
+        .or(phone.getByRole('heading', { name: 'That’s it!' })),
+    ).toBeVisible()
   }
   await phone.getByRole('button', { name: 'Next word' }).tap()
   await expect(phone.getByText('Once more')).toBeVisible()
   for (const letter of ['A', 'R', 'C', 'H']) await phone.getByRole('button', { name: letter, exact: true }).tap()
   await expect(phone.getByText('Found 1 of 2').first()).toBeVisible()
-  const outcomes = async (): Promise<string[]> => (await query<{ outcome: string; round: string }>(server.databaseUrl, 'SELECT r.outcome, r.round FROM responses r JOIN plays y ON y.id = r.play_id JOIN offers o ON o.id = y.offer_id WHERE o.code = $1 ORDER BY r.id', [code])).map(({ outcome, round }) => `${round} ${outcome}`)
+  const outcomes = async (): Promise<string[]> =>
+    (
+      await query<{ outcome: string; round: string }>(
+        server.databaseUrl,
+        'SELECT r.outcome, r.round FROM responses r JOIN plays y ON y.id = r.play_id JOIN offers o ON o.id = y.offer_id WHERE o.code = $1 ORDER BY r.id',
+        [code],
+      )
+    ).map(({ outcome, round }) => `${round} ${outcome}`)
   await expect.poll(outcomes).toEqual(['first wrong', 'first right', 'back right'])
 })
 
-test('bingo is planned and called, a claim is checked, and a card is played on a phone', async ({ teacher, phone, server }) => {
+test('bingo is planned and called, a claim is checked, and a card is played on a phone', async ({
+  teacher,
+  phone,
+  server,
+}) => {
   await openGame(teacher, 'Instruments of the orchestra', 'Bingo')
   await teacher.getByLabel('Squares', { exact: true }).selectOption('3×3')
   await expect(teacher.getByText(/By chance the first bingo comes around call/)).toBeVisible()
@@ -114,7 +142,11 @@ test('bingo is planned and called, a claim is checked, and a card is played on a
       await phone.getByRole('button', { name: puzzle.terms[term].text, exact: true }).tap()
       await expect(phone.getByText('Yes, that one.')).toBeVisible()
       await phone.getByRole('button', { name: 'Bingo!' }).tap()
-      await expect(phone.getByRole('button', { name: 'Next', disabled: false }).or(phone.getByRole('heading', { name: /Done|You found them all/ }))).toBeVisible()
+      await expect(
+        phone
+          .getByRole('button', { name: 'Next', disabled: false })
+          .or(phone.getByRole('heading', { name: /Done|You found them all/ })),
+      ).toBeVisible()
       if (await phone.getByRole('heading', { name: /Done|You found them all/ }).isVisible()) break
     }
     await phone.getByRole('button', { name: 'Next' }).tap()

@@ -7,7 +7,10 @@ import { ListDetails } from '@otter/core'
 import { expect, expectAccessible, pasteClipboard, query, test } from './otter.ts'
 
 /** A drawing of 8×8 pixels, as PNG. */
-const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAgAAAAICAIAAABLbSncAAAAEUlEQVR4nGPQznPHihiGlgQA2wM4AdL9fsIAAAAASUVORK5CYII=', 'base64')
+const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAgAAAAICAIAAABLbSncAAAAEUlEQVR4nGPQznPHihiGlgQA2wM4AdL9fsIAAAAASUVORK5CYII=',
+  'base64',
+)
 
 async function newList(page: Page, title: string): Promise<void> {
   await page.getByRole('link', { name: 'Jolly Otter' }).click()
@@ -18,11 +21,20 @@ async function newList(page: Page, title: string): Promise<void> {
 const cell = (page: Page, column: string, row: number) => page.getByLabel(`${column}, row ${row}`, { exact: true })
 const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /· saved$/ })).toBeVisible()
 
-test('three hundred rows come from a spreadsheet, are moved, filled, copied out and undone with the keyboard', async ({ teacher }) => {
+test('three hundred rows come from a spreadsheet, are moved, filled, copied out and undone with the keyboard', async ({
+  teacher,
+}) => {
   await newList(teacher, 'Rivers')
-  const rows = Array.from({ length: 300 }, (_, index) => [`river ${index + 1}`, index === 4 ? 'first line\nsecond line' : `flows to sea ${index + 1}`, index < 2 ? 'short' : 'long'])
+  const rows = Array.from({ length: 300 }, (_, index) => [
+    `river ${index + 1}`,
+    index === 4 ? 'first line\nsecond line' : `flows to sea ${index + 1}`,
+    index < 2 ? 'short' : 'long',
+  ])
   const html = `<html><body><table><tr><td>Word</td><td>Definition</td><td>Category</td></tr>${rows.map((row) => `<tr>${row.map((text) => `<td>${text.replace('\n', '<br>')}</td>`).join('')}</tr>`).join('')}</table></body></html>`
-  await pasteClipboard(cell(teacher, 'Answer', 1), { 'text/html': html, 'text/plain': rows.map((row) => row.join('\t').replace('\n', ' ')).join('\n') })
+  await pasteClipboard(cell(teacher, 'Answer', 1), {
+    'text/html': html,
+    'text/plain': rows.map((row) => row.join('\t').replace('\n', ' ')).join('\n'),
+  })
   const review = teacher.getByRole('dialog')
   await expect(review.getByRole('checkbox', { name: /heading/ })).toBeChecked()
   await expect(review.getByLabel('Column 3')).toHaveValue('group')
@@ -45,7 +57,9 @@ test('three hundred rows come from a spreadsheet, are moved, filled, copied out 
   await expect(cell(teacher, 'Group', 5)).toHaveValue('long')
   const copied = await teacher.evaluate(() => {
     const data = new DataTransfer()
-    document.activeElement?.dispatchEvent(new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }))
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
     return [data.getData('text/plain'), data.getData('text/html').slice(0, 40)]
   })
   expect(copied).toEqual(['short\nshort\nshort\nshort', '<table><tr><td>short</td></tr><tr><td>sh'])
@@ -57,7 +71,9 @@ test('three hundred rows come from a spreadsheet, are moved, filled, copied out 
   await teacher.keyboard.press('Alt+ArrowUp')
   await expect(cell(teacher, 'Answer', 1)).toHaveValue('river 2')
   await expect(cell(teacher, 'Answer', 3)).toHaveValue('river 1')
-  await teacher.getByRole('button', { name: 'Select row 3', exact: true }).dragTo(cell(teacher, 'Answer', 6), { targetPosition: { x: 20, y: 34 } })
+  await teacher
+    .getByRole('button', { name: 'Select row 3', exact: true })
+    .dragTo(cell(teacher, 'Answer', 6), { targetPosition: { x: 20, y: 34 } })
   await expect(cell(teacher, 'Answer', 6)).toHaveValue('river 1')
   await teacher.getByRole('button', { name: 'Undo' }).click()
   await teacher.getByRole('button', { name: 'Undo' }).click()
@@ -82,7 +98,10 @@ test('three hundred rows come from a spreadsheet, are moved, filled, copied out 
 
 test('mistakes are said beside the row and mended in one step', async ({ teacher }) => {
   await newList(teacher, 'Bees')
-  await pasteClipboard(cell(teacher, 'Answer', 1), { 'text/plain': 'Question\tAnswer\tWrong choice\tWrong choice\nWho lays eggs?\t\tqueen\tdrone\nWhat is a bee home?\thive\tHive!\tnest\nIt keeps bees calm\tsmoke\t\t\nIt keeps bees calm\tsmoker\t\t' })
+  await pasteClipboard(cell(teacher, 'Answer', 1), {
+    'text/plain':
+      'Question\tAnswer\tWrong choice\tWrong choice\nWho lays eggs?\t\tqueen\tdrone\nWhat is a bee home?\thive\tHive!\tnest\nIt keeps bees calm\tsmoke\t\t\nIt keeps bees calm\tsmoker\t\t',
+  })
   await teacher.getByRole('dialog').getByRole('button', { name: 'Add 4 rows' }).click()
   await expect(teacher.getByRole('button', { name: /^3 to mend/ })).toBeVisible()
   await expect(teacher.getByText('No right choice is marked. Which one is it?')).toBeVisible()
@@ -120,7 +139,10 @@ test('mistakes are said beside the row and mended in one step', async ({ teacher
   await expect(panel.getByLabel('Worth, in points')).toHaveValue('20')
 })
 
-test('pictures come by search, for the whole list and from files; a sound is recorded and played', async ({ teacher, server }) => {
+test('pictures come by search, for the whole list and from files; a sound is recorded and played', async ({
+  teacher,
+  server,
+}) => {
   await newList(teacher, 'Animals')
   await pasteClipboard(cell(teacher, 'Answer', 1), { 'text/plain': 'otter\tit swims\nbear\tit sleeps\nqwxz\tnobody' })
   await teacher.getByRole('dialog').getByRole('button', { name: 'Add 3 rows' }).click()
@@ -142,7 +164,11 @@ test('pictures come by search, for the whole list and from files; a sound is rec
   await teacher.getByRole('button', { name: /Stop/ }).click()
   await expect(teacher.getByRole('button', { name: 'Play the sound of the answer' })).toBeVisible()
   await saved(teacher)
-  const [{ type, size }] = await query<{ type: string; size: number }>(server.databaseUrl, "SELECT type, size FROM media WHERE kind = 'sound'", [])
+  const [{ type, size }] = await query<{ type: string; size: number }>(
+    server.databaseUrl,
+    "SELECT type, size FROM media WHERE kind = 'sound'",
+    [],
+  )
   expect([type, size > 1000]).toEqual(['audio/webm', true])
   await teacher.getByRole('button', { name: 'Play the sound of the answer' }).click()
 
@@ -157,17 +183,36 @@ test('pictures come by search, for the whole list and from files; a sound is rec
   await expect(teacher.locator('[data-row="1"]').getByRole('img')).toBeVisible()
 
   // From the clipboard, and refused with a sentence.
-  await pasteClipboard(cell(teacher, 'Prompt', 3), {}, [{ name: 'dot.png', type: 'image/png', base64: PNG.toString('base64') }])
+  await pasteClipboard(cell(teacher, 'Prompt', 3), {}, [
+    { name: 'dot.png', type: 'image/png', base64: PNG.toString('base64') },
+  ])
   await expect(teacher.locator('[data-row="2"]').getByRole('img')).toBeVisible()
-  await pasteClipboard(cell(teacher, 'Answer', 3), {}, [{ name: 'drawing.png', type: 'image/png', base64: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>').toString('base64') }])
+  await pasteClipboard(cell(teacher, 'Answer', 3), {}, [
+    {
+      name: 'drawing.png',
+      type: 'image/png',
+      base64: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>').toString('base64'),
+    },
+  ])
   await expect(teacher.getByText('SVG drawings are not taken')).toBeVisible()
 })
 
 test('a workbook comes in and goes out; an archive brings its pictures; a bad file is refused', async ({ teacher }) => {
-  const entries = [newEntry({ id: randomUUID(), answer: { text: 'Rhine' }, prompt: { text: 'Which river passes Basel?' }, choices: [{ text: 'Rhone', right: false }], worth: 3 }), newEntry({ id: randomUUID(), answer: { text: '=Elbe' }, prompt: { text: 'Which passes Dresden?' } })]
+  const entries = [
+    newEntry({
+      id: randomUUID(),
+      answer: { text: 'Rhine' },
+      prompt: { text: 'Which river passes Basel?' },
+      choices: [{ text: 'Rhone', right: false }],
+      worth: 3,
+    }),
+    newEntry({ id: randomUUID(), answer: { text: '=Elbe' }, prompt: { text: 'Which passes Dresden?' } }),
+  ]
   await teacher.getByRole('button', { name: 'From a file' }).click()
   const dialog = teacher.getByRole('dialog')
-  await dialog.locator('input[type=file]').setInputFiles({ name: 'rivers.xlsx', mimeType: '', buffer: Buffer.from(await writeWorkbook(entries, 'Rivers')) })
+  await dialog
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'rivers.xlsx', mimeType: '', buffer: Buffer.from(await writeWorkbook(entries, 'Rivers')) })
   await expect(dialog.getByLabel('Column 3')).toHaveValue('wrong')
   await expectAccessible(teacher)
   await dialog.getByRole('button', { name: 'Add 2 rows' }).click()
@@ -178,17 +223,26 @@ test('a workbook comes in and goes out; an archive brings its pictures; a bad fi
   const download = teacher.waitForEvent('download')
   await dialog.getByRole('button', { name: 'Save the file' }).click()
   const [sheet] = await readWorkbook(new Uint8Array(readFileSync(await (await download).path())))
-  expect(tableOfSheet(sheet).rows.map(({ cells }) => cells)).toEqual([['Rhine', 'Which river passes Basel?', 'Rhone', '3'], ['=Elbe', 'Which passes Dresden?']])
+  expect(tableOfSheet(sheet).rows.map(({ cells }) => cells)).toEqual([
+    ['Rhine', 'Which river passes Basel?', 'Rhone', '3'],
+    ['=Elbe', 'Which passes Dresden?'],
+  ])
 
   const picture = { id: randomUUID(), alt: 'a dot', credit: 'nobody' }
-  const archive = writeArchive(ListDetails.parse({ title: 'Dots', tags: ['small'] }), [newEntry({ id: randomUUID(), answer: { text: 'dot', picture } })], new Map([[picture.id, new Uint8Array(PNG)]]))
+  const archive = writeArchive(
+    ListDetails.parse({ title: 'Dots', tags: ['small'] }),
+    [newEntry({ id: randomUUID(), answer: { text: 'dot', picture } })],
+    new Map([[picture.id, new Uint8Array(PNG)]]),
+  )
   await newList(teacher, '')
   await teacher.getByRole('button', { name: 'Add words' }).click()
   await dialog.locator('input[type=file]').setInputFiles({ name: 'renamed.xlsx', mimeType: '', buffer: PNG })
   await expect(dialog.getByText('This is no file that can be read here.')).toBeVisible()
   await dialog.getByRole('button', { name: 'Cancel' }).click()
   await teacher.getByRole('button', { name: 'Add words' }).click()
-  await dialog.locator('input[type=file]').setInputFiles({ name: 'dots.zip', mimeType: '', buffer: Buffer.from(archive) })
+  await dialog
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'dots.zip', mimeType: '', buffer: Buffer.from(archive) })
   await dialog.getByRole('button', { name: 'Add 1 row' }).click()
   await expect(teacher.getByLabel('Title of the list')).toHaveValue('Dots')
   await expect(teacher.getByRole('img', { name: 'a dot' })).toBeVisible()
@@ -232,7 +286,9 @@ test('two windows on one list: neither overwrites the other in silence', async (
 
 test('typing in a list of 500 entries stays quick on a slow computer', async ({ teacher }) => {
   await newList(teacher, 'Long')
-  await pasteClipboard(cell(teacher, 'Answer', 1), { 'text/plain': Array.from({ length: 500 }, (_, index) => `word${index}\tmeaning ${index}`).join('\n') })
+  await pasteClipboard(cell(teacher, 'Answer', 1), {
+    'text/plain': Array.from({ length: 500 }, (_, index) => `word${index}\tmeaning ${index}`).join('\n'),
+  })
   await teacher.getByRole('dialog').getByRole('button', { name: 'Add 500 rows' }).click()
   await saved(teacher)
   const devtools = await teacher.context().newCDPSession(teacher)
@@ -251,7 +307,9 @@ test('typing in a list of 500 entries stays quick on a slow computer', async ({ 
     await teacher.waitForTimeout(120)
   }
   await devtools.send('Emulation.setCPUThrottlingRate', { rate: 1 })
-  const times = (await teacher.evaluate(() => (globalThis as unknown as { times: number[] }).times)).sort((one, other) => one - other)
+  const times = (await teacher.evaluate(() => (globalThis as unknown as { times: number[] }).times)).sort(
+    (one, other) => one - other,
+  )
   await expect(cell(teacher, 'Answer', 5)).toHaveValue('word4otters hold hands in the river')
   // Busy test machines are slower than a computer of its own; the benchmark tells the figure.
   expect(times[Math.floor(times.length / 2)] ?? 0).toBeLessThan(250)

@@ -23,26 +23,37 @@ interface Tests {
 
 export const test = base.extend<Tests, Workers>({
   // Playwright reads the fixture's needs from this pattern.
-   
-  server: [async ({}, use) => {
-    const cluster = process.env.TEST_CLUSTER_URL ?? ''
-    const name = `e2e_${randomUUID().replaceAll('-', '')}`
-    const admin = new pg.Client({ connectionString: `${cluster}/postgres` })
-    await admin.connect()
-    await admin.query(`CREATE DATABASE ${name}`)
-    await admin.end()
-    const databaseUrl = `${cluster}/${name}`
-    const child = fork(`${home}packages/server/dist/server.js`, { env: { ...process.env, DATABASE_URL: databaseUrl, PORT: '0', SESSION_SECRET: 'for tests alone, this one', WEB_FOLDER: `${home}dist/web` } })
-    const port = await new Promise<number>((resolve, reject) => {
-      child.once('exit', () => reject(new Error('the server did not start')))
-      child.once('message', (message) => resolve((message as { ready: number }).ready))
-    })
-    await use({ url: `http://127.0.0.1:${port}`, databaseUrl })
-    child.removeAllListeners('exit')
-    const gone = new Promise((resolve) => child.once('exit', resolve))
-    child.kill('SIGTERM')
-    await gone
-  }, { scope: 'worker' }],
+
+  server: [
+    async ({}, use) => {
+      const cluster = process.env.TEST_CLUSTER_URL ?? ''
+      const name = `e2e_${randomUUID().replaceAll('-', '')}`
+      const admin = new pg.Client({ connectionString: `${cluster}/postgres` })
+      await admin.connect()
+      await admin.query(`CREATE DATABASE ${name}`)
+      await admin.end()
+      const databaseUrl = `${cluster}/${name}`
+      const child = fork(`${home}packages/server/dist/server.js`, {
+        env: {
+          ...process.env,
+          DATABASE_URL: databaseUrl,
+          PORT: '0',
+          SESSION_SECRET: 'for tests alone, this one',
+          WEB_FOLDER: `${home}dist/web`,
+        },
+      })
+      const port = await new Promise<number>((resolve, reject) => {
+        child.once('exit', () => reject(new Error('the server did not start')))
+        child.once('message', (message) => resolve((message as { ready: number }).ready))
+      })
+      await use({ url: `http://127.0.0.1:${port}`, databaseUrl })
+      child.removeAllListeners('exit')
+      const gone = new Promise((resolve) => child.once('exit', resolve))
+      child.kill('SIGTERM')
+      await gone
+    },
+    { scope: 'worker' },
+  ],
   baseURL: async ({ server }, use) => use(server.url),
   teacher: async ({ page }, use) => {
     const errors = errorsOf(page)
@@ -53,7 +64,14 @@ export const test = base.extend<Tests, Workers>({
     expect(errors).toEqual([])
   },
   phone: async ({ browser, server }, use) => {
-    const context = await browser.newContext({ viewport: { width: 360, height: 640 }, hasTouch: true, isMobile: true, reducedMotion: 'reduce', baseURL: server.url, locale: 'en-GB' })
+    const context = await browser.newContext({
+      viewport: { width: 360, height: 640 },
+      hasTouch: true,
+      isMobile: true,
+      reducedMotion: 'reduce',
+      baseURL: server.url,
+      locale: 'en-GB',
+    })
     const page = await context.newPage()
     const errors = errorsOf(page)
     await use(page)
@@ -72,9 +90,25 @@ function errorsOf(page: Page): string[] {
 export async function expectAccessible(page: Page): Promise<void> {
   await page.evaluate(axeSource)
   const faults = await page.evaluate(async () => {
-    const axe = (globalThis as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } }).axe
-    const { violations } = await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })
-    return violations.map(({ id, nodes }) => `${id}: ${nodes.slice(0, 2).map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`).join(' | ')}`)
+    const axe = (
+      globalThis as unknown as {
+        axe: {
+          run: (
+            options: object,
+          ) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
+        }
+      }
+    ).axe
+    const { violations } = await axe.run({
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+    })
+    return violations.map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes
+          .slice(0, 2)
+          .map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`)
+          .join(' | ')}`,
+    )
   })
   expect(faults).toEqual([])
 }
@@ -96,13 +130,21 @@ interface ClipboardFile {
 }
 
 /** Pastes into a cell what a program has put on the clipboard, by media type. */
-export async function pasteClipboard(cell: Locator, texts: Record<string, string>, files: ClipboardFile[] = []): Promise<void> {
-  await cell.evaluate((element, [own, ownFiles]) => {
-    const data = new DataTransfer()
-    for (const [type, text] of Object.entries(own)) data.setData(type, text)
-    for (const { name, type, base64 } of ownFiles) data.items.add(new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], name, { type }))
-    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
-  }, [texts, files] as const)
+export async function pasteClipboard(
+  cell: Locator,
+  texts: Record<string, string>,
+  files: ClipboardFile[] = [],
+): Promise<void> {
+  await cell.evaluate(
+    (element, [own, ownFiles]) => {
+      const data = new DataTransfer()
+      for (const [type, text] of Object.entries(own)) data.setData(type, text)
+      for (const { name, type, base64 } of ownFiles)
+        data.items.add(new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], name, { type }))
+      element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+    },
+    [texts, files] as const,
+  )
 }
 
 export { expect }

@@ -1,7 +1,10 @@
 import { expect, expectAccessible, test } from './otter.ts'
 import { join, openGame, share } from './playing.ts'
 
-test('links stand side by side with names; who takes part is renamed, taken out and let back; a closed link stops the sending', async ({ teacher, phone }) => {
+test('links stand side by side with names; who takes part is renamed, taken out and let back; a closed link stops the sending', async ({
+  teacher,
+  phone,
+}) => {
   await openGame(teacher, 'Bridges and forces', 'Quiz')
   const first = await share(teacher)
   await teacher.getByLabel(`Name of link ${first}`).fill('Tuesday group')
@@ -20,7 +23,10 @@ test('links stand side by side with names; who takes part is renamed, taken out 
   await expect(phone.getByText('Question 2 of 12')).toBeVisible()
 
   // The teacher sees who gave which answer, and looks after the names.
-  await teacher.getByRole('article', { name: `Link ${code}` }).getByRole('link', { name: 'Results' }).click()
+  await teacher
+    .getByRole('article', { name: `Link ${code}` })
+    .getByRole('link', { name: 'Results' })
+    .click()
   await expect(teacher.getByRole('row', { name: /Ada/ })).toContainText(/[01] of 12/)
   const answered = teacher.getByRole('button', { name: /of 1 right/ }).first()
   await answered.click()
@@ -67,7 +73,10 @@ test('links stand side by side with names; who takes part is renamed, taken out 
   await expect(phone.getByText('Question 1 of 12')).toBeVisible()
 })
 
-test('a move made in one tab for what has passed in another is told, and changes nothing', async ({ teacher, phone }) => {
+test('a move made in one tab for what has passed in another is told, and changes nothing', async ({
+  teacher,
+  phone,
+}) => {
   await openGame(teacher, 'Bridges and forces', 'Quiz')
   const code = await share(teacher)
   await join(phone, code)

@@ -10,9 +10,11 @@ export async function openGame(teacher: Page, list: string, game: string): Promi
 
 /** Shares the game that is open; gives its code. */
 export async function share(teacher: Page): Promise<string> {
-  const reply = teacher.waitForResponse((response) => response.url().endsWith('/links') && response.request().method() === 'POST')
+  const reply = teacher.waitForResponse(
+    (response) => response.url().endsWith('/links') && response.request().method() === 'POST',
+  )
   await teacher.getByRole('button', { name: 'Share with students' }).click()
-  const { code } = await (await reply).json() as { code: string }
+  const { code } = (await (await reply).json()) as { code: string }
   await expect(teacher.getByRole('article', { name: `Link ${code}` })).toBeVisible()
   expect(code).toMatch(/^\w{6}$/)
   return code
@@ -27,6 +29,10 @@ export async function join(phone: Page, code: string): Promise<void> {
 
 /** Gives the puzzle behind a code, with its answers. */
 export async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promise<Puzzle> {
-  const [{ puzzle }] = await query<{ puzzle: Puzzle }>(databaseUrl, 'SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $1', [code])
+  const [{ puzzle }] = await query<{ puzzle: Puzzle }>(
+    databaseUrl,
+    'SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $1',
+    [code],
+  )
   return puzzle
 }

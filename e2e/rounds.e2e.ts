@@ -2,7 +2,11 @@ import type { FlashcardsPuzzle, MatchingPuzzle, PairsPuzzle, QuizPuzzle, Unscram
 import { expect, expectAccessible, test } from './otter.ts'
 import { join, openGame, puzzleOf, share } from './playing.ts'
 
-test('a quiz is chosen and typed on a phone; what was missed comes again, then all answers', async ({ teacher, phone, server }) => {
+test('a quiz is chosen and typed on a phone; what was missed comes again, then all answers', async ({
+  teacher,
+  phone,
+  server,
+}) => {
   await teacher.getByRole('link', { name: 'Bridges and forces' }).click()
   await teacher.getByRole('button', { name: 'Make a game' }).click()
   await expect(teacher.getByRole('heading', { name: 'Quiz', exact: true })).toBeVisible()
@@ -15,7 +19,8 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
 
   await join(phone, code)
   const { questions } = await puzzleOf<QuizPuzzle>(server.databaseUrl, code)
-  const choice = (question: number, right: boolean): string => questions[question].choices.find((own) => own.right === right)?.face.text ?? ''
+  const choice = (question: number, right: boolean): string =>
+    questions[question].choices.find((own) => own.right === right)?.face.text ?? ''
   await expect(phone.getByText('Question 1 of 3')).toBeVisible()
   await expectAccessible(phone)
   // An answer given without a connection, before the page is closed, is not lost.
@@ -48,7 +53,9 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
   await teacher.getByLabel('Time for a question').selectOption('5 seconds')
   const typed = await share(teacher)
   await join(phone, typed)
-  const { questions: [first] } = await puzzleOf<QuizPuzzle>(server.databaseUrl, typed)
+  const {
+    questions: [first],
+  } = await puzzleOf<QuizPuzzle>(server.databaseUrl, typed)
   await phone.getByLabel('Your answer').fill(`The ${first.answer.text.toUpperCase()}`)
   await phone.keyboard.press('Enter')
   await expect(phone.getByText(`Counts as “${first.answer.text}”; the article makes no difference.`)).toBeVisible()
@@ -57,16 +64,23 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
   await expect(phone.getByText('Time is up')).toBeVisible({ timeout: 10_000 })
 })
 
-test('rows are joined by drag, by taps and by keyboard, and words are put in order', async ({ teacher, phone, server }) => {
+test('rows are joined by drag, by taps and by keyboard, and words are put in order', async ({
+  teacher,
+  phone,
+  server,
+}) => {
   await openGame(teacher, 'The beehive', 'Matching')
   await teacher.getByLabel('Of the list', { exact: true }).selectOption('The first …')
   await teacher.getByLabel('How many').fill('4')
   await expectAccessible(teacher)
   const code = await share(teacher)
   await join(phone, code)
-  const { rounds: [{ couples, order }] } = await puzzleOf<MatchingPuzzle>(server.databaseUrl, code)
+  const {
+    rounds: [{ couples, order }],
+  } = await puzzleOf<MatchingPuzzle>(server.databaseUrl, code)
   const left = (row: number) => phone.getByRole('list', { name: 'To be joined' }).getByRole('button').nth(row)
-  const right = (place: number) => phone.getByRole('button', { name: `${'ABCD'[place]} ${couples[order[place]].answer.text}` })
+  const right = (place: number) =>
+    phone.getByRole('button', { name: `${'ABCD'[place]} ${couples[order[place]].answer.text}` })
   await left(0).tap()
   await right(order.indexOf(1)).tap()
   await expect(phone.getByText('Those two don’t belong together.')).toBeVisible()
@@ -96,7 +110,9 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await teacher.getByLabel('Lines are checked').selectOption('When all are drawn')
   await expect(teacher.getByRole('button', { name: 'Check my lines' })).toBeVisible()
   const rows = teacher.getByRole('list', { name: 'To be joined' }).getByRole('button')
-  const ends = await Promise.all([rows.first(), teacher.locator('[data-right]').first()].map((own) => own.boundingBox()))
+  const ends = await Promise.all(
+    [rows.first(), teacher.locator('[data-right]').first()].map((own) => own.boundingBox()),
+  )
   const [start, end] = ends.map((box) => ({ x: (box?.x ?? 0) + 40, y: (box?.y ?? 0) + 20 }))
   await teacher.mouse.move(start.x, start.y)
   await teacher.mouse.down()
@@ -122,7 +138,11 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await expect(phone.getByText('You solved them all')).toBeVisible()
 })
 
-test('pairs are turned by players in turn, cards are studied and shown to the class', async ({ teacher, phone, server }) => {
+test('pairs are turned by players in turn, cards are studied and shown to the class', async ({
+  teacher,
+  phone,
+  server,
+}) => {
   await openGame(teacher, 'Instruments of the orchestra', 'Pairs')
   await teacher.getByLabel('How many pairs').selectOption('4')
   await teacher.getByLabel('Players at one screen').selectOption('2')
@@ -130,8 +150,10 @@ test('pairs are turned by players in turn, cards are studied and shown to the cl
   const code = await share(teacher)
   await join(phone, code)
   const { cards } = await puzzleOf<PairsPuzzle>(server.databaseUrl, code)
-  const turn = (index: number) => phone.getByRole('list').filter({ hasText: /\d/u }).last().getByRole('listitem').nth(index).getByRole('button').tap()
-  const partner = (index: number): number => cards.findIndex((card, other) => other !== index && card.couple === cards[index].couple)
+  const turn = (index: number) =>
+    phone.getByRole('list').filter({ hasText: /\d/u }).last().getByRole('listitem').nth(index).getByRole('button').tap()
+  const partner = (index: number): number =>
+    cards.findIndex((card, other) => other !== index && card.couple === cards[index].couple)
   const stranger = cards.findIndex((card) => card.couple !== cards[0].couple)
   await turn(0)
   await turn(stranger)
@@ -165,7 +187,11 @@ test('pairs are turned by players in turn, cards are studied and shown to the cl
   const deck = await share(teacher)
   await join(phone, deck)
   const puzzle = await puzzleOf<FlashcardsPuzzle>(server.databaseUrl, deck)
-  for (const [knew, card] of [[false, 0], [true, 1], [true, 0]] as const) {
+  for (const [knew, card] of [
+    [false, 0],
+    [true, 1],
+    [true, 0],
+  ] as const) {
     await expect(phone.getByText(puzzle.cards[card].front.text)).toBeVisible()
     await expect(phone.getByText(puzzle.cards[card].back.text, { exact: true })).toBeHidden()
     await phone.getByRole('button', { name: 'Turn it' }).tap()

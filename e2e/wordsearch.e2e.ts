@@ -6,11 +6,22 @@ import { expect, expectAccessible, pasteClipboard, query, test } from './otter.t
 type Cell = { row: number; col: number }
 
 async function puzzleOf(databaseUrl: string, code: string): Promise<WordSearchPuzzle> {
-  const [{ puzzle }] = await query<{ puzzle: WordSearchPuzzle }>(databaseUrl, 'SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $1', [code])
+  const [{ puzzle }] = await query<{ puzzle: WordSearchPuzzle }>(
+    databaseUrl,
+    'SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $1',
+    [code],
+  )
   return puzzle
 }
 
-function endsOf({ words, rows, direction }: WordSearchPuzzle, text: string): { from: Cell; to: Cell; at: (box: { x: number; y: number; width: number; height: number }, cell: Cell) => { x: number; y: number } } {
+function endsOf(
+  { words, rows, direction }: WordSearchPuzzle,
+  text: string,
+): {
+  from: Cell
+  to: Cell
+  at: (box: { x: number; y: number; width: number; height: number }, cell: Cell) => { x: number; y: number }
+} {
   const word = words.find((one) => one.text === text)
   if (!word) throw new Error(`${text} is not in the puzzle`)
   const { row, col, dRow, dCol, length } = word
@@ -36,10 +47,17 @@ async function draw(page: Page, puzzle: WordSearchPuzzle, text: string): Promise
   await page.mouse.up()
 }
 
-test('pasted words become a word search that a student plays by link, and the teacher sees who found what', async ({ teacher, phone, server }) => {
+test('pasted words become a word search that a student plays by link, and the teacher sees who found what', async ({
+  teacher,
+  phone,
+  server,
+}) => {
   await teacher.getByRole('button', { name: 'New list' }).click()
   await teacher.getByLabel('Title of the list').fill('Rivers')
-  await pasteClipboard(teacher.getByLabel('Answer, row 1', { exact: true }), { 'text/plain': 'Word\tMeaning\r\nsource\twhere it begins\r\nmouth\t"where it ends,\nat the sea"\r\n\r\nrapids\tfast and shallow\r\nmeander\ta bend\r\n' })
+  await pasteClipboard(teacher.getByLabel('Answer, row 1', { exact: true }), {
+    'text/plain':
+      'Word\tMeaning\r\nsource\twhere it begins\r\nmouth\t"where it ends,\nat the sea"\r\n\r\nrapids\tfast and shallow\r\nmeander\ta bend\r\n',
+  })
   const review = teacher.getByRole('dialog')
   await expect(review.getByText('First row is a heading')).toBeVisible()
   await expect(review.getByRole('checkbox', { name: /heading/ })).toBeChecked()
@@ -54,7 +72,9 @@ test('pasted words become a word search that a student plays by link, and the te
   await teacher.keyboard.type('where you wade')
   await teacher.keyboard.press('Enter')
   await expect(teacher.getByLabel('Prompt, row 6', { exact: true })).toBeFocused()
-  await pasteClipboard(teacher.getByLabel('Answer, row 2', { exact: true }), { 'text/plain': 'bank\tits side\nbed\tits floor' })
+  await pasteClipboard(teacher.getByLabel('Answer, row 2', { exact: true }), {
+    'text/plain': 'bank\tits side\nbed\tits floor',
+  })
   await teacher.getByRole('dialog').getByRole('button', { name: 'Add 2 rows' }).click()
   await expect(teacher.getByLabel('Answer, row 2', { exact: true })).toHaveValue('bank')
   await expect(teacher.getByLabel('Answer, row 4', { exact: true })).toHaveValue('mouth')
@@ -62,7 +82,9 @@ test('pasted words become a word search that a student plays by link, and the te
   await expect(teacher.getByLabel('Answer, row 2', { exact: true })).toHaveValue('mouth')
 
   // A failed save says so and keeps trying; nothing is lost.
-  await teacher.route('**/api/lists/*', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()))
+  await teacher.route('**/api/lists/*', (route) =>
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
+  )
   await teacher.getByLabel('Answer, row 6', { exact: true }).fill('weir')
   await expect(teacher.getByText('not saved yet')).toBeVisible()
   await teacher.unroute('**/api/lists/*')
@@ -127,8 +149,10 @@ test('pasted words become a word search that a student plays by link, and the te
   await expect(phone.getByText('Found 2 of 6').first()).toBeVisible()
   const { from, to } = endsOf(puzzle, 'rapids')
   const walk = async (start: Cell, end: Cell): Promise<void> => {
-    for (let step = start.row; step !== end.row; step += Math.sign(end.row - start.row)) await phone.keyboard.press(end.row > start.row ? 'ArrowDown' : 'ArrowUp')
-    for (let step = start.col; step !== end.col; step += Math.sign(end.col - start.col)) await phone.keyboard.press(end.col > start.col ? 'ArrowRight' : 'ArrowLeft')
+    for (let step = start.row; step !== end.row; step += Math.sign(end.row - start.row))
+      await phone.keyboard.press(end.row > start.row ? 'ArrowDown' : 'ArrowUp')
+    for (let step = start.col; step !== end.col; step += Math.sign(end.col - start.col))
+      await phone.keyboard.press(end.col > start.col ? 'ArrowRight' : 'ArrowLeft')
   }
   await phone.getByRole('application').focus()
   await walk(mouth.to, from)
@@ -158,15 +182,23 @@ test('pasted words become a word search that a student plays by link, and the te
   await expectAccessible(phone)
   const unfound = puzzle.words.find(({ text }) => text === 'weir')
   for (const text of traffic.slice(0, -1)) {
-    for (const item of (JSON.parse(text) as { play?: { view: { finished: boolean; items: { face: { text: string }; found: unknown; hint: unknown }[] } } }).play?.view.items ?? []) {
-      if (item.face.text === unfound?.text && !text.includes('"finished":true')) expect([item.found, item.hint]).toEqual([null, null])
+    for (const item of (
+      JSON.parse(text) as {
+        play?: { view: { finished: boolean; items: { face: { text: string }; found: unknown; hint: unknown }[] } }
+      }
+    ).play?.view.items ?? []) {
+      if (item.face.text === unfound?.text && !text.includes('"finished":true'))
+        expect([item.found, item.hint]).toEqual([null, null])
     }
   }
   await phone.getByRole('button', { name: 'Play again' }).click()
   await expect(phone.getByText('Found 0 of 6').first()).toBeVisible()
   await expect(teacher.getByRole('row', { name: /Ama/ })).toContainText(/4 of 6.*2/)
 
-  const [download] = await Promise.all([teacher.waitForEvent('download'), teacher.getByRole('link', { name: 'Download CSV' }).click()])
+  const [download] = await Promise.all([
+    teacher.waitForEvent('download'),
+    teacher.getByRole('link', { name: 'Download CSV' }).click(),
+  ])
   expect(readFileSync(await download.path(), 'utf8')).toMatch(/^\ufeffStudent,.*\r\nAma,4,4,6,40,0,0,1,/)
   await teacher.getByRole('button', { name: 'Close the link' }).click()
   await expect(teacher.getByRole('button', { name: 'Open the link again' })).toBeVisible()
@@ -188,8 +220,15 @@ test('sheets are printed in versions, with keys and a code, through the browser 
   await teacher.getByLabel('QR to play on screen').check()
   await expect(teacher.getByRole('img', { name: /QR code of the game/ })).toHaveCount(3)
   await expectAccessible(teacher)
-  const [download] = await Promise.all([teacher.waitForEvent('download'), teacher.getByRole('button', { name: 'PDF' }).click()])
-  expect(readFileSync(await download.path()).subarray(0, 5).toString()).toBe('%PDF-')
+  const [download] = await Promise.all([
+    teacher.waitForEvent('download'),
+    teacher.getByRole('button', { name: 'PDF' }).click(),
+  ])
+  expect(
+    readFileSync(await download.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
   // The browser's own print view: one page for each sheet and key.
   for (const paper of ['a4', 'letter']) {
     await teacher.getByLabel('Paper').selectOption(paper)
@@ -213,7 +252,11 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await expect(page.getByText('No lists yet')).toBeVisible()
   await expectAccessible(page)
 
-  const [{ code }] = await query<{ code: string }>(server.databaseUrl, 'SELECT code FROM offers ORDER BY created_at LIMIT 1', [])
+  const [{ code }] = await query<{ code: string }>(
+    server.databaseUrl,
+    'SELECT code FROM offers ORDER BY created_at LIMIT 1',
+    [],
+  )
   await phone.goto(`/p/${code}`)
   await phone.getByLabel('Language').selectOption('he')
   await expect(phone.locator('html')).toHaveAttribute('dir', 'rtl')
@@ -225,7 +268,9 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await expect(phone.getByText('אין משחק עם הקוד הזה')).toBeVisible()
 })
 
-test('two windows on one list overwrite nothing, and what a closed window left unsaved comes back', async ({ teacher }) => {
+test('two windows on one list overwrite nothing, and what a closed window left unsaved comes back', async ({
+  teacher,
+}) => {
   await teacher.getByRole('link', { name: /Bridges and forces/ }).click()
   await expect(teacher.getByLabel('Answer, row 1', { exact: true })).toHaveValue('arch')
   const other = await teacher.context().newPage()
@@ -238,7 +283,9 @@ test('two windows on one list overwrite nothing, and what a closed window left u
   await other.reload()
   await expect(other.getByLabel('Prompt, row 1', { exact: true })).toHaveValue('changed here')
 
-  await other.route('**/api/lists/*', (route) => (route.request().method() === 'PATCH' ? route.abort() : route.continue()))
+  await other.route('**/api/lists/*', (route) =>
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
+  )
   await other.getByLabel('Answer, row 3', { exact: true }).fill('hawser')
   await expect(other.getByText('not saved yet')).toBeVisible()
   await other.close({ runBeforeUnload: false })
@@ -276,18 +323,29 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
   const rows = (await board.getAttribute('aria-label'))?.match(/\d+/g)?.map(Number) ?? []
   const letters = (await board.innerText()).replace(/\s/g, '')
   expect(letters).toHaveLength(rows[0] * rows[1])
-  const ways = [[0, 1], [1, 0], [1, 1], [-1, 1]]
-  const found = Array.from(letters, (_, start) => ways.map(([dRow, dCol]) => ({ row: Math.floor(start / rows[1]), col: start % rows[1], dRow, dCol }))).flat()
-    .find(({ row, col, dRow, dCol }) => [...'OTTER'].every((letter, index) => {
-      const r = row + dRow * index
-      const c = col + dCol * index
-      return r >= 0 && r < rows[0] && c >= 0 && c < rows[1] && letters[r * rows[1] + c] === letter
-    }))
+  const ways = [
+    [0, 1],
+    [1, 0],
+    [1, 1],
+    [-1, 1],
+  ]
+  const found = Array.from(letters, (_, start) =>
+    ways.map(([dRow, dCol]) => ({ row: Math.floor(start / rows[1]), col: start % rows[1], dRow, dCol })),
+  )
+    .flat()
+    .find(({ row, col, dRow, dCol }) =>
+      [...'OTTER'].every((letter, index) => {
+        const r = row + dRow * index
+        const c = col + dCol * index
+        return r >= 0 && r < rows[0] && c >= 0 && c < rows[1] && letters[r * rows[1] + c] === letter
+      }),
+    )
   if (!found) throw new Error('the preview does not hold the word')
   await board.focus()
   const go = async (dRow: number, dCol: number): Promise<void> => {
     for (let step = 0; step < Math.abs(dRow); step++) await teacher.keyboard.press(dRow > 0 ? 'ArrowDown' : 'ArrowUp')
-    for (let step = 0; step < Math.abs(dCol); step++) await teacher.keyboard.press(dCol > 0 ? 'ArrowRight' : 'ArrowLeft')
+    for (let step = 0; step < Math.abs(dCol); step++)
+      await teacher.keyboard.press(dCol > 0 ? 'ArrowRight' : 'ArrowLeft')
   }
   await go(found.row, found.col)
   await teacher.keyboard.press('Enter')
@@ -296,7 +354,11 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
   await expect(teacher.getByText('That’s one. Well found.')).toBeVisible()
 })
 
-test('clues alone, a hidden message and Hebrew from the right are played on a phone', async ({ teacher, phone, server }) => {
+test('clues alone, a hidden message and Hebrew from the right are played on a phone', async ({
+  teacher,
+  phone,
+  server,
+}) => {
   await teacher.getByRole('link', { name: /Market day/ }).click()
   await teacher.getByRole('link', { name: 'Word search' }).click()
   await teacher.getByLabel('Students see').selectOption('clues')

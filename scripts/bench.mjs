@@ -13,13 +13,24 @@ await buildAll()
 const { build } = await import('esbuild')
 const outfile = join(home, 'packages/server/dist', 'bench.mjs')
 await build({
-  entryPoints: [join(home, 'bench/main.ts')], outfile, bundle: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', logLevel: 'error', jsx: 'automatic',
+  entryPoints: [join(home, 'bench/main.ts')],
+  outfile,
+  bundle: true,
+  format: 'esm',
+  platform: 'node',
+  target: 'node20',
+  packages: 'external',
+  logLevel: 'error',
+  jsx: 'automatic',
   alias,
 })
 const folder = mkdtempSync(join(tmpdir(), 'otter-bench-'))
 chmodSync(folder, 0o711)
 const cluster = await startCluster(folder, { throwAway: true })
-const child = spawn(process.execPath, [outfile, ...process.argv.slice(2)], { stdio: 'inherit', env: { ...process.env, NODE_ENV: 'production', TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, '') } })
+const child = spawn(process.execPath, [outfile, ...process.argv.slice(2)], {
+  stdio: 'inherit',
+  env: { ...process.env, NODE_ENV: 'production', TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, '') },
+})
 child.once('close', (code) => {
   cluster.stop()
   rmSync(folder, { recursive: true, force: true })

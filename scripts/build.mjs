@@ -19,8 +19,18 @@ function newest(folder) {
 
 export async function build() {
   const sources = ['core', 'api', 'server', 'web'].map((name) => newest(join(home, 'packages', name, 'src')))
-  const settings = ['package-lock.json', 'packages/web/vite.config.ts', 'packages/web/index.html', 'packages/web/play.html'].map((file) => statSync(join(home, file)).mtimeMs)
-  if (existsSync(stamp) && existsSync(join(home, 'packages/server/dist/server.js')) && statSync(stamp).mtimeMs > Math.max(...sources, ...settings)) return
+  const settings = [
+    'package-lock.json',
+    'packages/web/vite.config.ts',
+    'packages/web/index.html',
+    'packages/web/play.html',
+  ].map((file) => statSync(join(home, file)).mtimeMs)
+  if (
+    existsSync(stamp) &&
+    existsSync(join(home, 'packages/server/dist/server.js')) &&
+    statSync(stamp).mtimeMs > Math.max(...sources, ...settings)
+  )
+    return
   console.log('Building …')
   const { build: bundle } = await import('esbuild')
   // The server's own packages are found from where its bundle lies.
@@ -28,11 +38,26 @@ export async function build() {
   mkdirSync(join(home, 'dist'), { recursive: true })
   try {
     await bundle({
-      entryPoints: { server: join(home, 'packages/server/src/main.ts'), worker: join(home, 'packages/server/src/workers/entry.ts')},
-      outdir: join(home, 'packages/server/dist'), bundle: true, splitting: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', alias,
-      jsx: 'automatic', logLevel: 'error', chunkNames: 'chunk-[hash]',
+      entryPoints: {
+        server: join(home, 'packages/server/src/main.ts'),
+        worker: join(home, 'packages/server/src/workers/entry.ts'),
+      },
+      outdir: join(home, 'packages/server/dist'),
+      bundle: true,
+      splitting: true,
+      format: 'esm',
+      platform: 'node',
+      target: 'node20',
+      packages: 'external',
+      alias,
+      jsx: 'automatic',
+      logLevel: 'error',
+      chunkNames: 'chunk-[hash]',
     })
-    execFileSync(process.execPath, [join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], { cwd: join(home, 'packages/web'), stdio: 'inherit' })
+    execFileSync(process.execPath, [join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], {
+      cwd: join(home, 'packages/web'),
+      stdio: 'inherit',
+    })
   } catch (error) {
     throw new Advice(`The build failed: ${error.message.split('\n')[0]}`)
   }

@@ -8,6 +8,19 @@ console.log = console.error
 installNpmPackages()
 const { build } = await import('esbuild')
 const outfile = join(home, 'dist', 'generate-alone.mjs')
-await build({ entryPoints: [join(home, 'scripts/generate/main.ts')], outfile, bundle: true, format: 'esm', platform: 'node', target: 'node20', packages: 'external', logLevel: 'error', alias })
-const { status } = spawnSync(process.execPath, [outfile, ...process.argv.slice(2)], { stdio: 'inherit', cwd: process.env.INIT_CWD ?? process.cwd() })
+await build({
+  entryPoints: [join(home, 'scripts/generate/main.ts')],
+  outfile,
+  bundle: true,
+  format: 'esm',
+  platform: 'node',
+  target: 'node20',
+  packages: 'external',
+  logLevel: 'error',
+  alias,
+})
+const { status } = spawnSync(process.execPath, [outfile, ...process.argv.slice(2)], {
+  stdio: 'inherit',
+  cwd: process.env.INIT_CWD ?? process.cwd(),
+})
 process.exitCode = status ?? 1

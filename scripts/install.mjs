@@ -11,12 +11,21 @@ export const home = fileURLToPath(new URL('..', import.meta.url))
 
 export function installNpmPackages() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19)) throw new Advice(`Node.js 20.19 or newer is needed; this is ${process.versions.node}.`)
-  const hash = createHash('sha256').update(readFileSync(join(home, 'package-lock.json'))).digest('hex')
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Advice(`Node.js 20.19 or newer is needed; this is ${process.versions.node}.`)
+  const hash = createHash('sha256')
+    .update(readFileSync(join(home, 'package-lock.json')))
+    .digest('hex')
   const stamp = join(home, 'node_modules', '.otter-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
   console.log('Installing packages …')
-  const { status } = spawnSync('npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'], { cwd: home, stdio: 'inherit' })
-  if (status !== 0) throw new Advice('The packages could not be installed. Is the npm registry reachable, and is there room on the disk?')
+  const { status } = spawnSync('npm', ['ci', '--no-fund', '--no-audit', '--loglevel=error'], {
+    cwd: home,
+    stdio: 'inherit',
+  })
+  if (status !== 0)
+    throw new Advice(
+      'The packages could not be installed. Is the npm registry reachable, and is there room on the disk?',
+    )
   writeFileSync(stamp, hash)
 }

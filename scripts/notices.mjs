@@ -11,15 +11,25 @@ function shippedPackages() {
   const { packages } = JSON.parse(readFileSync(join(home, 'package-lock.json'), 'utf8'))
   return Object.entries(packages)
     .filter(([path, { dev, link }]) => path.includes('node_modules/') && !dev && !link)
-    .map(([path, { version, license, os, cpu }]) => ({ path, name: path.slice(path.lastIndexOf('node_modules/') + 13), version, license: license ?? 'see the text', platform: Boolean(os ?? cpu) }))
-    .sort((one, other) => (one.name < other.name ? -1 : one.name > other.name ? 1 : one.version < other.version ? -1 : 1))
+    .map(([path, { version, license, os, cpu }]) => ({
+      path,
+      name: path.slice(path.lastIndexOf('node_modules/') + 13),
+      version,
+      license: license ?? 'see the text',
+      platform: Boolean(os ?? cpu),
+    }))
+    .sort((one, other) =>
+      one.name < other.name ? -1 : one.name > other.name ? 1 : one.version < other.version ? -1 : 1,
+    )
 }
 
 /** Texts of licences and notices that lie in a package. */
 function textsOf(path) {
   const folder = join(home, path)
   if (!existsSync(folder)) return []
-  return readdirSync(folder).filter((name) => /^(licen[cs]e|copying|notice|ofl)([.-].*)?$/iu.test(name) && !/\.(js|ts|json)$/u.test(name)).sort()
+  return readdirSync(folder)
+    .filter((name) => /^(licen[cs]e|copying|notice|ofl)([.-].*)?$/iu.test(name) && !/\.(js|ts|json)$/u.test(name))
+    .sort()
     .map((name) => readFileSync(join(folder, name), 'utf8').replace(/\r\n?/gu, '\n').trim())
 }
 
@@ -30,16 +40,19 @@ export function notices() {
   for (const { path, name, version, license, platform } of shippedPackages()) {
     if (platform) {
       // Built for one system each: their names and licences are told, whichever is installed.
-      platforms.set(license, [...platforms.get(license) ?? [], name])
+      platforms.set(license, [...(platforms.get(license) ?? []), name])
       continue
     }
     const text = textsOf(path).join('\n\n') || `Licence: ${license}. The package holds no text of it.`
-    heads.set(text, [...heads.get(text) ?? [], `${name} ${version} (${license})`])
+    heads.set(text, [...(heads.get(text) ?? []), `${name} ${version} (${license})`])
   }
   const parts = [
     'Software in Jolly Otter that others have written, with its licences.',
-    ['Built for each system; of these, what an installation needs is in it:', ...[...platforms].sort().map(([license, names]) => `${license}: ${[...new Set(names)].sort().join(', ')}`),
-      'Libraries under the LGPL are separate files that can be replaced; their sources are at the addresses that their packages name.'].join('\n'),
+    [
+      'Built for each system; of these, what an installation needs is in it:',
+      ...[...platforms].sort().map(([license, names]) => `${license}: ${[...new Set(names)].sort().join(', ')}`),
+      'Libraries under the LGPL are separate files that can be replaced; their sources are at the addresses that their packages name.',
+    ].join('\n'),
     ...[...heads].map(([text, names]) => `${names.join('\n')}\n\n${text}`),
   ]
   return `${parts.join(`\n\n${'-'.repeat(80)}\n\n`)}\n`

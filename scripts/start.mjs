@@ -56,7 +56,10 @@ function claimData() {
     const other = Number(readFileSync(mark, 'utf8'))
     try {
       process.kill(other, 0)
-      if (readFileSync(`/proc/${other}/cmdline`, 'utf8').includes('start.mjs')) throw new Advice('Jolly Otter is running from this folder already. Stop it first, or set OTTER_DATA to another folder.')
+      if (readFileSync(`/proc/${other}/cmdline`, 'utf8').includes('start.mjs'))
+        throw new Advice(
+          'Jolly Otter is running from this folder already. Stop it first, or set OTTER_DATA to another folder.',
+        )
     } catch (error) {
       if (error instanceof Advice) throw error
     }
@@ -72,12 +75,18 @@ function secret() {
 }
 
 async function start() {
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Advice(`PORT is ${process.env.PORT}; use a number from 1 to 65535.`)
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Advice(`PORT is ${process.env.PORT}; use a number from 1 to 65535.`)
   // The server of a run that was killed a moment ago may still be closing.
-  for (let tries = 0; tries < 5 && !(await portIsFree()); tries++) await new Promise((resolve) => setTimeout(resolve, 400))
+  for (let tries = 0; tries < 5 && !(await portIsFree()); tries++)
+    await new Promise((resolve) => setTimeout(resolve, 400))
   if (!(await portIsFree())) throw new Advice(`Port ${port} is in use. Choose another: PORT=${port + 1} npm start`)
   claimData()
-  for (const folder of [home, data]) if (roomAt(folder) < LEAST_ROOM) throw new Advice(`The disk of ${folder} is nearly full: ${inMegabytes(roomAt(folder))} MB are left, ${inMegabytes(LEAST_ROOM)} MB are needed. Make room and try again.`)
+  for (const folder of [home, data])
+    if (roomAt(folder) < LEAST_ROOM)
+      throw new Advice(
+        `The disk of ${folder} is nearly full: ${inMegabytes(roomAt(folder))} MB are left, ${inMegabytes(LEAST_ROOM)} MB are needed. Make room and try again.`,
+      )
   installNpmPackages()
   const { build } = await import('./build.mjs')
   await build()
@@ -88,11 +97,21 @@ async function start() {
     url = cluster.url('otter')
   }
   if (stopping) return
-  const env = { ...process.env, DATABASE_URL: url, PORT: String(port), SESSION_SECRET: process.env.SESSION_SECRET ?? secret(), WEB_FOLDER: join(home, 'dist', 'web'), NODE_ENV: 'production' }
+  const env = {
+    ...process.env,
+    DATABASE_URL: url,
+    PORT: String(port),
+    SESSION_SECRET: process.env.SESSION_SECRET ?? secret(),
+    WEB_FOLDER: join(home, 'dist', 'web'),
+    NODE_ENV: 'production',
+  }
   await serve(env)
   if (stopping) return
   console.log(`\nJolly Otter is at http://localhost:${port}`)
-  if (process.env.SAMPLE_DATA !== '0') console.log('Sign in with the button "Look around as Ines Okafor", or as ines@harlowquay.example with the password otters-hold-hands.')
+  if (process.env.SAMPLE_DATA !== '0')
+    console.log(
+      'Sign in with the button "Look around as Ines Okafor", or as ines@harlowquay.example with the password otters-hold-hands.',
+    )
   console.log('Ctrl-C stops it.\n')
   watchDatabase()
 }
@@ -115,21 +134,22 @@ function growingWaits() {
 /** Starts the server, and starts it again whenever it ends by itself. Done once it answers; throws where it ends before that. */
 async function serve(env) {
   const nextWait = growingWaits()
-  const run = () => new Promise((resolve, reject) => {
-    let ready = false
-    // In a process group of its own, Ctrl-C does not reach it: it is stopped by a signal instead.
-    const child = fork(join(home, 'packages/server/dist/server.js'), { env, detached: true })
-    server = child
-    child.once('message', () => {
-      ready = true
-      resolve()
+  const run = () =>
+    new Promise((resolve, reject) => {
+      let ready = false
+      // In a process group of its own, Ctrl-C does not reach it: it is stopped by a signal instead.
+      const child = fork(join(home, 'packages/server/dist/server.js'), { env, detached: true })
+      server = child
+      child.once('message', () => {
+        ready = true
+        resolve()
+      })
+      child.once('exit', (code, signal) => {
+        if (stopping) return resolve()
+        if (!ready) return reject(new Advice(`The server stopped (${signal ?? code}). The lines above say why.`))
+        void again(`${signal ?? `code ${code}`}`)
+      })
     })
-    child.once('exit', (code, signal) => {
-      if (stopping) return resolve()
-      if (!ready) return reject(new Advice(`The server stopped (${signal ?? code}). The lines above say why.`))
-      void again(`${signal ?? `code ${code}`}`)
-    })
-  })
   const again = async (why) => {
     while (!stopping) {
       const wait = nextWait()
@@ -156,7 +176,10 @@ function watchDatabase() {
     while (!stopping) {
       await pause(LOOK)
       const low = roomAt(cluster?.data ?? data) < LITTLE_ROOM
-      if (low && !isLow) console.error(`The disk is nearly full: ${inMegabytes(roomAt(cluster?.data ?? data))} MB are left. Make room, or nothing more can be saved.`)
+      if (low && !isLow)
+        console.error(
+          `The disk is nearly full: ${inMegabytes(roomAt(cluster?.data ?? data))} MB are left. Make room, or nothing more can be saved.`,
+        )
       isLow = low
       if (!cluster || cluster.isAlive() || stopping) continue
       const wait = nextWait()
@@ -175,6 +198,12 @@ function watchDatabase() {
 }
 
 start().catch((error) => {
-  console.error(error instanceof Advice ? error.message : error.code === 'ENOSPC' ? 'The disk is full. Make room and try again.' : error)
+  console.error(
+    error instanceof Advice
+      ? error.message
+      : error.code === 'ENOSPC'
+        ? 'The disk is full. Make room and try again.'
+        : error,
+  )
   stop(1)
 })

@@ -15,7 +15,11 @@ let failed = 0
 function run(name, command, args, env = {}) {
   return new Promise((resolve) => {
     const began = Date.now()
-    const child = spawn(command, args, { cwd: home, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+    const child = spawn(command, args, {
+      cwd: home,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
     let output = ''
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk))
     child.once('error', (error) => (output += error.message))
@@ -62,21 +66,54 @@ async function main() {
     cluster.stop()
     rmSync(folder, { recursive: true, force: true })
   }
-  process.on('SIGINT', () => { end(); process.exit(130) })
-  process.on('SIGTERM', () => { end(); process.exit(143) })
+  process.on('SIGINT', () => {
+    end()
+    process.exit(130)
+  })
+  process.on('SIGTERM', () => {
+    end()
+    process.exit(143)
+  })
   try {
     const { build } = await import('./build.mjs')
     await build()
     await check('types', process.execPath, ['node_modules/typescript-native/bin/tsc', '-b'])
+    await check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
     await check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
     await check('arrows between packages', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages'])
     await check('unused code', bin('knip'), [])
     await check('notices of packages', process.execPath, ['scripts/notices.mjs', '--check'])
     const env = { TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, ''), NODE_ENV: 'test' }
     const unit = join(folder, 'unit.json')
-    await suite('unit and API tests', bin('mocha'), ['--reporter', 'json', '--reporter-option', `output=${unit}`, 'packages/core/test/*.test.ts', 'packages/server/test/*.test.ts', 'packages/web/test/*.test.ts', 'scripts/test/*.test.ts'], env, unit)
+    await suite(
+      'unit and API tests',
+      bin('mocha'),
+      [
+        '--reporter',
+        'json',
+        '--reporter-option',
+        `output=${unit}`,
+        'packages/core/test/*.test.ts',
+        'packages/server/test/*.test.ts',
+        'packages/web/test/*.test.ts',
+        'scripts/test/*.test.ts',
+      ],
+      env,
+      unit,
+    )
     const browser = join(folder, 'browser.json')
-    await suite('interface tests', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: browser, OTTER_TEST_OUTPUT: join(folder, 'playwright'), WORKERS: String(Math.min(2, availableParallelism())) }, browser)
+    await suite(
+      'interface tests',
+      bin('playwright'),
+      ['test', '--config', 'e2e/playwright.config.ts'],
+      {
+        ...env,
+        PLAYWRIGHT_JSON_OUTPUT_NAME: browser,
+        OTTER_TEST_OUTPUT: join(folder, 'playwright'),
+        WORKERS: String(Math.min(2, availableParallelism())),
+      },
+      browser,
+    )
   } finally {
     end()
   }

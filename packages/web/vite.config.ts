@@ -10,7 +10,9 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   worker: { format: 'es' },
   build: {
-    outDir: page('../../dist/web'), emptyOutDir: true, target: 'es2022',
+    outDir: page('../../dist/web'),
+    emptyOutDir: true,
+    target: 'es2022',
     rolldownOptions: { input: { index: page('index.html'), play: page('play.html') } },
   },
 })

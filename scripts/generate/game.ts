@@ -17,7 +17,8 @@ export class Refusal extends Error {}
 /** Reads a whole number. Throws a Refusal where it is none. */
 export function whole(value: string | boolean | undefined, name: string): number | undefined {
   if (value === undefined) return undefined
-  if (typeof value !== 'string' || !/^\d+$/.test(value)) throw new Refusal(`--${name} must be a whole number, not ${value}`)
+  if (typeof value !== 'string' || !/^\d+$/.test(value))
+    throw new Refusal(`--${name} must be a whole number, not ${value}`)
   return Number(value)
 }
 

@@ -9,7 +9,12 @@ export const hangman: Generated = {
     const options: Asking = gameOf('hangman').options.parse({})
     return () => ({
       words: difficultyOfList(list, options, dictionary).map(({ entryId, text, difficulty }) => ({
-        entryId, text, band: difficulty?.band ?? 'unknown', missesKnown: difficulty?.missesKnown ?? null, missesUnknown: difficulty?.missesUnknown ?? null, missesSuggested: difficulty?.missesSuggested ?? null,
+        entryId,
+        text,
+        band: difficulty?.band ?? 'unknown',
+        missesKnown: difficulty?.missesKnown ?? null,
+        missesUnknown: difficulty?.missesUnknown ?? null,
+        missesSuggested: difficulty?.missesSuggested ?? null,
       })),
     })
   },

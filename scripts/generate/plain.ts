@@ -18,7 +18,11 @@ export const quiz: Generated = {
   prepare: (list, flags) => {
     const make = plain('quiz').prepare(list, flags)
     return (random) => ({
-      questions: (make(random) as QuizPuzzle).questions.map(({ entryId, prompt, choices }) => ({ entryId, prompt: prompt.text, choices: choices.map(({ face, right }) => ({ text: face.text, right })) })),
+      questions: (make(random) as QuizPuzzle).questions.map(({ entryId, prompt, choices }) => ({
+        entryId,
+        prompt: prompt.text,
+        choices: choices.map(({ face, right }) => ({ text: face.text, right })),
+      })),
     })
   },
 }

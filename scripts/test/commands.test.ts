@@ -21,7 +21,11 @@ describe('npm run generate', () => {
   function generate(text: string, ...args: string[]): { status: number | null; out: string; error: string } {
     const file = join(folder, 'words.csv')
     writeFileSync(file, text)
-    const { status, stdout, stderr } = spawnSync(process.execPath, [join(home, 'scripts/generate.mjs'), 'wordsearch', file, ...args], { encoding: 'utf8' })
+    const { status, stdout, stderr } = spawnSync(
+      process.execPath,
+      [join(home, 'scripts/generate.mjs'), 'wordsearch', file, ...args],
+      { encoding: 'utf8' },
+    )
     return { status, out: stdout, error: stderr }
   }
   const LIST = 'Word,Clue\nsmoker,"calms, with smoke"\ndrone,male bee\nbrood,young bees\nx,too short\n'
@@ -31,18 +35,31 @@ describe('npm run generate', () => {
     expect(puzzle).to.include({ game: 'wordsearch', seed: '7' })
     expect([puzzle.rows.length, puzzle.rows[0].length]).to.deep.equal([9, 12])
     for (const { text, row, col, dRow, dCol } of puzzle.words) {
-      expect([...text].map((_, index) => puzzle.rows[row + dRow * index][col + dCol * index]).join('')).to.equal(text.toUpperCase())
-      expect([[0, 1], [1, 0]]).to.deep.include([dRow, dCol])
+      expect([...text].map((_, index) => puzzle.rows[row + dRow * index][col + dCol * index]).join('')).to.equal(
+        text.toUpperCase(),
+      )
+      expect([
+        [0, 1],
+        [1, 0],
+      ]).to.deep.include([dRow, dCol])
     }
     expect(puzzle.unplaced).to.deep.equal([{ entryId: '4', text: 'x', why: 'too-short' }])
     expect(puzzle.ms).to.be.a('number').above(0)
-    expect(JSON.parse(generate(LIST, '--seed', '7', '--rows', '9', '--cols', '12', '--directions', '2').out).rows).to.deep.equal(puzzle.rows)
+    expect(
+      JSON.parse(generate(LIST, '--seed', '7', '--rows', '9', '--cols', '12', '--directions', '2').out).rows,
+    ).to.deep.equal(puzzle.rows)
   })
 
   it('answers bad input with one line and exit code 2', () => {
     const bad = [
-      generate(''), generate('x,y\n'), generate(LIST, '--rows', '9'), generate(LIST, '--directions', '5'), generate(LIST, '--size', 'huge'), generate(LIST, '--nonsense'),
-      generate(LIST, '--rows', '12', '--cols', '12', '--message', 'hi'), generate(LIST, 'second.csv'),
+      generate(''),
+      generate('x,y\n'),
+      generate(LIST, '--rows', '9'),
+      generate(LIST, '--directions', '5'),
+      generate(LIST, '--size', 'huge'),
+      generate(LIST, '--nonsense'),
+      generate(LIST, '--rows', '12', '--cols', '12', '--message', 'hi'),
+      generate(LIST, 'second.csv'),
     ]
     for (const { status, out, error } of bad) {
       expect([status, out]).to.deep.equal([2, ''])
@@ -53,7 +70,10 @@ describe('npm run generate', () => {
 
 describe('npm start', () => {
   function start(data: string, port: number): { child: ChildProcess; told: Promise<string> } {
-    const child = spawn(process.execPath, [join(home, 'scripts/start.mjs')], { env: { ...process.env, OTTER_DATA: join(folder, data), PORT: String(port), DATABASE_URL: '', NODE_ENV: '' }, stdio: ['ignore', 'pipe', 'pipe'] })
+    const child = spawn(process.execPath, [join(home, 'scripts/start.mjs')], {
+      env: { ...process.env, OTTER_DATA: join(folder, data), PORT: String(port), DATABASE_URL: '', NODE_ENV: '' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
     const told = new Promise<string>((resolve) => {
       let output = ''
       const hear = (chunk: Buffer): void => {
@@ -67,26 +87,46 @@ describe('npm start', () => {
     return { child, told }
   }
   const closed = (child: ChildProcess): Promise<number | null> => new Promise((resolve) => child.once('exit', resolve))
-  const postgresOf = (data: string): number => Number(readFileSync(join(folder, data, 'postgres', 'postmaster.pid'), 'utf8').split('\n')[0])
+  const postgresOf = (data: string): number =>
+    Number(readFileSync(join(folder, data, 'postgres', 'postmaster.pid'), 'utf8').split('\n')[0])
   /** Processes that a process has started, the oldest first. */
-  const childrenOf = (pid: number): number[] => readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').map(Number)
-  const answers = async (port: number): Promise<boolean> => fetch(`http://127.0.0.1:${port}/api/session`).then((response) => response.ok, () => false)
+  const childrenOf = (pid: number): number[] =>
+    readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').map(Number)
+  const answers = async (port: number): Promise<boolean> =>
+    fetch(`http://127.0.0.1:${port}/api/session`).then(
+      (response) => response.ok,
+      () => false,
+    )
 
   /** Returns the code of the link that comes with the sample data. */
   async function codeOfSample(port: number): Promise<string> {
     const signIn = await fetch(`http://127.0.0.1:${port}/api/session/sample`, { method: 'POST' })
-    const cookie = signIn.headers.getSetCookie().map((line) => line.split(';')[0]).join('; ')
-    const offers = await (await fetch(`http://127.0.0.1:${port}/api/links`, { headers: { Cookie: cookie } })).json() as { code: string }[]
+    const cookie = signIn.headers
+      .getSetCookie()
+      .map((line) => line.split(';')[0])
+      .join('; ')
+    const offers = (await (
+      await fetch(`http://127.0.0.1:${port}/api/links`, { headers: { Cookie: cookie } })
+    ).json()) as { code: string }[]
     return offers[0].code
   }
 
   /** Joins and asks for a hint to each of ten words, again and again until each is answered; returns what the server kept. */
   async function playThrough(port: number, code: string, name: string): Promise<{ moves: number; hints: number }> {
     const address = `http://127.0.0.1:${port}/api/play/${code}`
-    const ask = async (path: string, body: object, token = ''): Promise<{ token?: string; play: { moves: number; score: { hints: number } } }> => {
+    const ask = async (
+      path: string,
+      body: object,
+      token = '',
+    ): Promise<{ token?: string; play: { moves: number; score: { hints: number } } }> => {
       for (;;) {
-        const reply = await fetch(address + path, { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-Otter-Player': token }, body: JSON.stringify(body) }).catch(() => undefined)
-        if (reply?.ok) return await reply.json() as { token?: string; play: { moves: number; score: { hints: number } } }
+        const reply = await fetch(address + path, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json', 'X-Otter-Player': token },
+          body: JSON.stringify(body),
+        }).catch(() => undefined)
+        if (reply?.ok)
+          return (await reply.json()) as { token?: string; play: { moves: number; score: { hints: number } } }
         expect(reply?.status ?? 500, 'nothing is refused for good').to.be.at.least(500)
         await new Promise((resolve) => setTimeout(resolve, 150))
       }
@@ -104,7 +144,9 @@ describe('npm start', () => {
   it('serves, stops all of it at Ctrl-C, and starts again after it was killed', async () => {
     const port = await freePort()
     const first = start('data', port)
-    expect(await first.told).to.include(`http://localhost:${port}`).and.include('Look around as Ines Okafor')
+    expect(await first.told)
+      .to.include(`http://localhost:${port}`)
+      .and.include('Look around as Ines Okafor')
     expect(await answers(port)).to.equal(true)
     expect(await start('data', await freePort()).told).to.include('running from this folder already')
 
@@ -126,7 +168,11 @@ describe('npm start', () => {
     expect(await told).to.include(`http://localhost:${port}`)
     let said = ''
     child.stderr?.on('data', (chunk: Buffer) => (said += chunk.toString()))
-    const signedIn = async (): Promise<boolean> => fetch(`http://127.0.0.1:${port}/api/session/sample`, { method: 'POST' }).then((response) => response.ok, () => false)
+    const signedIn = async (): Promise<boolean> =>
+      fetch(`http://127.0.0.1:${port}/api/session/sample`, { method: 'POST' }).then(
+        (response) => response.ok,
+        () => false,
+      )
     const until = async (what: () => boolean | Promise<boolean>): Promise<void> => {
       for (let tries = 0; tries < 300; tries++) {
         if (await what()) return
@@ -175,17 +221,30 @@ describe('npm start', () => {
     // A folder that the database's user can't reach, as in root's own home.
     if (isRoot) chmodSync(place, 0o700)
     const second = await startCluster(place, { throwAway: true })
-    if (isRoot) expect([second.data.startsWith(place), existsSync(join(place, 'postgres'))]).to.deep.equal([false, false])
+    if (isRoot)
+      expect([second.data.startsWith(place), existsSync(join(place, 'postgres'))]).to.deep.equal([false, false])
     const again = new pg.Client({ connectionString: second.url('postgres') })
     await again.connect()
     expect((await again.query('SELECT answer FROM kept')).rows).to.deep.equal([{ answer: 42 }])
     await again.end()
     for (const password of ['', 'guess']) {
-      const stranger = new pg.Client({ host: '127.0.0.1', port: second.port, user: 'otter', database: 'postgres', password })
-      await stranger.connect().then(() => expect.fail('nobody gets in without the secret'), (error: Error) => expect(error.message).to.match(/password|SASL/iu))
+      const stranger = new pg.Client({
+        host: '127.0.0.1',
+        port: second.port,
+        user: 'otter',
+        database: 'postgres',
+        password,
+      })
+      await stranger.connect().then(
+        () => expect.fail('nobody gets in without the secret'),
+        (error: Error) => expect(error.message).to.match(/password|SASL/iu),
+      )
     }
     if (isRoot) {
-      const status = readFileSync(`/proc/${readFileSync(join(second.data, 'postmaster.pid'), 'utf8').split('\n')[0]}/status`, 'utf8')
+      const status = readFileSync(
+        `/proc/${readFileSync(join(second.data, 'postmaster.pid'), 'utf8').split('\n')[0]}/status`,
+        'utf8',
+      )
       expect(status.match(/^Uid:\s+(\d+)/mu)?.[1]).not.to.equal('0')
       expect(status).to.match(/NoNewPrivs:\s+1/u)
     }

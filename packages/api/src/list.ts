@@ -14,7 +14,10 @@ export const SaveList = ListChanges.extend({
   /** Entries that are new or different. */
   put: z.array(PlacedEntry).max(MAX_ENTRIES).default([]),
   remove: z.array(z.uuid()).max(MAX_ENTRIES).default([]),
-}).refine(({ put }) => new Set(put.map(({ id }) => id)).size === put.length, { path: ['put'], message: 'One entry came twice. Load the list again, then save.' })
+}).refine(({ put }) => new Set(put.map(({ id }) => id)).size === put.length, {
+  path: ['put'],
+  message: 'One entry came twice. Load the list again, then save.',
+})
 export type SaveList = z.input<typeof SaveList>
 
 /** Puts a list away, or takes it back. */

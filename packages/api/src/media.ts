@@ -13,10 +13,18 @@ export const UploadPicture = z.object({ alt: textOf(200).default(''), credit: te
 export const UploadSound = z.object({ milliseconds: z.coerce.number().int().min(0).max(MAX_SOUND_LENGTH).default(0) })
 
 /** Takes a picture out of the gallery, for a list. */
-export const TakePicture = z.object({ set: z.enum(['flat', 'plain']), name: z.string().max(100), alt: textOf(200).default('') })
+export const TakePicture = z.object({
+  set: z.enum(['flat', 'plain']),
+  name: z.string().max(100),
+  alt: textOf(200).default(''),
+})
 export type TakePicture = z.input<typeof TakePicture>
 
-export const SearchPictures = z.object({ word: z.string().max(200), language: LanguageCode.default(''), most: z.coerce.number().int().min(1).max(60).default(24) })
+export const SearchPictures = z.object({
+  word: z.string().max(200),
+  language: LanguageCode.default(''),
+  most: z.coerce.number().int().min(1).max(60).default(24),
+})
 export const SuggestPictures = z.object({ language: LanguageCode, words: z.array(z.string().max(200)).max(500) })
 export type SuggestPictures = z.input<typeof SuggestPictures>
 

@@ -2,16 +2,31 @@ import { cleanText, GAME_KINDS, type GameKind, type Outcome } from '@otter/core'
 import { z } from 'zod'
 
 /** A seed as a person may type it. */
-export const Seed = z.string().min(1).max(40).transform((seed) => cleanText(seed).trim()).pipe(z.string().min(1))
+export const Seed = z
+  .string()
+  .min(1)
+  .max(40)
+  .transform((seed) => cleanText(seed).trim())
+  .pipe(z.string().min(1))
 
 /** What a teacher calls an offer, such as "Tuesday group"; empty for none. */
-const OfferName = z.string().max(200).transform((name) => cleanText(name).replace(/\s+/gu, ' ').trim()).pipe(z.string().max(100))
+const OfferName = z
+  .string()
+  .max(200)
+  .transform((name) => cleanText(name).replace(/\s+/gu, ' ').trim())
+  .pipe(z.string().max(100))
 
 /**
  * Shares a list as a game: makes a new offer. The same list, options and seed are the same version of the game; the same
  * `requestId` is the same offer, however often it is sent.
  */
-export const CreateOffer = z.object({ kind: z.enum(GAME_KINDS), options: z.unknown().optional(), seed: Seed, name: OfferName.default(''), requestId: z.uuid().optional() })
+export const CreateOffer = z.object({
+  kind: z.enum(GAME_KINDS),
+  options: z.unknown().optional(),
+  seed: Seed,
+  name: OfferName.default(''),
+  requestId: z.uuid().optional(),
+})
 export type CreateOffer = z.input<typeof CreateOffer>
 
 export const ChangeOffer = z.object({ open: z.boolean(), name: OfferName }).partial()
@@ -39,7 +54,11 @@ export interface OfferReply {
 }
 
 /** A student's name as it is kept. */
-export const ParticipantName = z.string().max(200).transform((name) => cleanText(name).replace(/\s+/gu, ' ').trim()).pipe(z.string().min(1).max(40))
+export const ParticipantName = z
+  .string()
+  .max(200)
+  .transform((name) => cleanText(name).replace(/\s+/gu, ' ').trim())
+  .pipe(z.string().min(1).max(40))
 
 /** Renames a participant, takes one out or lets one back in. */
 export const ChangeParticipant = z.object({ name: ParticipantName, removed: z.boolean() }).partial()

@@ -16,14 +16,16 @@ export const TOKEN_HEADER = 'X-Otter-Player'
  * A move. Its id makes sending it twice harmless; `for` names what it was made for, as `moment` did, and `madeAt` when, by
  * the device's clock (milliseconds since 1970). Without an id, `after` says how many moves came before it.
  */
-export const SendMove = z.object({
-  id: z.uuid().optional(),
-  attempt: z.number().int().min(1).max(10_000),
-  after: z.number().int().min(0).max(1_000_000).optional(),
-  for: z.string().max(100).optional(),
-  madeAt: z.number().int().min(0).max(4_000_000_000_000).optional(),
-  move: z.unknown().optional(),
-}).refine(({ id, after }) => id !== undefined || after !== undefined, { path: ['id'] })
+export const SendMove = z
+  .object({
+    id: z.uuid().optional(),
+    attempt: z.number().int().min(1).max(10_000),
+    after: z.number().int().min(0).max(1_000_000).optional(),
+    for: z.string().max(100).optional(),
+    madeAt: z.number().int().min(0).max(4_000_000_000_000).optional(),
+    move: z.unknown().optional(),
+  })
+  .refine(({ id, after }) => id !== undefined || after !== undefined, { path: ['id'] })
 export type SendMove = z.input<typeof SendMove>
 
 /** What became of a move: it changed something, it changed nothing, it had come before, or it was made for what has passed. */

@@ -61,4 +61,13 @@ export type { QuizMove } from './games/quiz/play.ts'
 export type { AskedQuestion, QuizView, ReviewedAnswer, ToldAnswer } from './games/quiz/view.ts'
 export { judgeTyped } from './text/typedAnswer.ts'
 export { linesBesideGrid } from './print/sheet.ts'
-export type { SheetBlock, SheetCards, SheetDeck, SheetGrid, SheetItems, SheetPage, SheetSquare, SheetTokens } from './print/sheet.ts'
+export type {
+  SheetBlock,
+  SheetCards,
+  SheetDeck,
+  SheetGrid,
+  SheetItems,
+  SheetPage,
+  SheetSquare,
+  SheetTokens,
+} from './print/sheet.ts'

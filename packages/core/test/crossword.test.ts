@@ -1,6 +1,15 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { askedList, crossword, CrosswordOptions, newEntry, randomFrom, searchCrossword, type CrosswordPuzzle, type EntryList } from '../src/index.ts'
+import {
+  askedList,
+  crossword,
+  CrosswordOptions,
+  newEntry,
+  randomFrom,
+  searchCrossword,
+  type CrosswordPuzzle,
+  type EntryList,
+} from '../src/index.ts'
 import { begin, when } from './playing.ts'
 import { faultsOf, smallestArea } from './crosswordChecker.ts'
 import { idOf, listOf, sampleList } from './sampleWords.ts'
@@ -17,19 +26,28 @@ function answersOf(count: number, seed: string): string[] {
 
 describe('Crosswords', () => {
   it('keep the rules, whatever the words, the aim and the shape', () => {
-    fc.assert(fc.property(
-      fc.array(fc.string({ unit: fc.constantFrom(...'abcde'), minLength: 2, maxLength: 7 }), { minLength: 2, maxLength: 14 }),
-      fc.constantFrom('compact' as const, 'helpful' as const), fc.constantFrom('any' as const, 'square' as const, 'page' as const), fc.string(),
-      (words, aim, shape, seed) => {
-        const list = listOf(words)
-        if (!crossword.fit(list, few).ready) return
-        const puzzle = made(list, { aim, shape, steps: 10_000 }, seed)
-        expect(faultsOf(puzzle)).to.deep.equal([])
-        expect(puzzle.words.length + puzzle.unplaced.length).to.equal(words.length)
-      },
-    ), { numRuns: 200 })
+    fc.assert(
+      fc.property(
+        fc.array(fc.string({ unit: fc.constantFrom(...'abcde'), minLength: 2, maxLength: 7 }), {
+          minLength: 2,
+          maxLength: 14,
+        }),
+        fc.constantFrom('compact' as const, 'helpful' as const),
+        fc.constantFrom('any' as const, 'square' as const, 'page' as const),
+        fc.string(),
+        (words, aim, shape, seed) => {
+          const list = listOf(words)
+          if (!crossword.fit(list, few).ready) return
+          const puzzle = made(list, { aim, shape, steps: 10_000 }, seed)
+          expect(faultsOf(puzzle)).to.deep.equal([])
+          expect(puzzle.words.length + puzzle.unplaced.length).to.equal(words.length)
+        },
+      ),
+      { numRuns: 200 },
+    )
     for (const language of ['en', 'he', 'zh', 'ru'] as const) {
-      for (const aim of ['compact', 'helpful'] as const) expect(faultsOf(made(sampleList(12, '3', language), { aim }))).to.deep.equal([])
+      for (const aim of ['compact', 'helpful'] as const)
+        expect(faultsOf(made(sampleList(12, '3', language), { aim }))).to.deep.equal([])
     }
   })
 
@@ -41,14 +59,25 @@ describe('Crosswords', () => {
       for (let steps = 1000; steps < options.steps; steps += 37_000) search.advance(steps)
       search.advance(options.steps)
       expect(search.puzzle()).to.deep.equal(made(list, options, '7'))
-      expect(search.puzzle().rows * search.puzzle().cols).not.to.equal(made(list, { ...options, steps: 10_000 }, '7').rows)
+      expect(search.puzzle().rows * search.puzzle().cols).not.to.equal(
+        made(list, { ...options, steps: 10_000 }, '7').rows,
+      )
     }
   })
 
   it('are as small as can be where all can be tried', function () {
     this.timeout(60_000)
-    const drawn = Array.from({ length: 12 }, (_, seed) => sampleList(6, `all ${seed}`, 'en', 5).entries.map(({ answer }) => answer.text))
-    for (const words of [...drawn, ['cat', 'tap', 'pot'], ['tone', 'open', 'nets', 'step'], ['to', 'or', 'tot', 'on', 'no'], ['bee', 'hive', 'web', 'wax', 'sting'], ['apple', 'pear', 'plum', 'lime', 'melon']]) {
+    const drawn = Array.from({ length: 12 }, (_, seed) =>
+      sampleList(6, `all ${seed}`, 'en', 5).entries.map(({ answer }) => answer.text),
+    )
+    for (const words of [
+      ...drawn,
+      ['cat', 'tap', 'pot'],
+      ['tone', 'open', 'nets', 'step'],
+      ['to', 'or', 'tot', 'on', 'no'],
+      ['bee', 'hive', 'web', 'wax', 'sting'],
+      ['apple', 'pear', 'plum', 'lime', 'melon'],
+    ]) {
       const puzzle = made(listOf(words), { steps: 400_000 })
       if (drawn.includes(words) && puzzle.unplaced.length > 0) continue
       expect(puzzle.unplaced).to.deep.equal([])
@@ -92,11 +121,31 @@ describe('Crosswords', () => {
   it('say why a word is left out, show how it is put together, and ask either side of a part of the list', () => {
     const list = listOf(['ice cream', 'well-being', 'a', '', 'cream', 'cream', 'zzz', 'rice'])
     const puzzle = made(list)
-    expect(Object.fromEntries(puzzle.words.map(({ text, pattern }) => [text, pattern]))).to.deep.equal({ 'ice cream': '3,5', 'well-being': '4-5', cream: '5', rice: '4' })
-    expect(puzzle.unplaced.map(({ text, why }) => `${text} ${why}`)).to.have.members(['a too-short', ' empty', 'cream repeat', 'zzz no-shared-letter'])
-    const turned = listOf(['one', 'two', 'three']).entries.map((entry, index) => newEntry({ ...entry, id: idOf(index), prompt: { text: ['uno', 'dos', 'tres'][index] }, groups: [index === 0 ? 'odd' : ''] }))
+    expect(Object.fromEntries(puzzle.words.map(({ text, pattern }) => [text, pattern]))).to.deep.equal({
+      'ice cream': '3,5',
+      'well-being': '4-5',
+      cream: '5',
+      rice: '4',
+    })
+    expect(puzzle.unplaced.map(({ text, why }) => `${text} ${why}`)).to.have.members([
+      'a too-short',
+      ' empty',
+      'cream repeat',
+      'zzz no-shared-letter',
+    ])
+    const turned = listOf(['one', 'two', 'three']).entries.map((entry, index) =>
+      newEntry({
+        ...entry,
+        id: idOf(index),
+        prompt: { text: ['uno', 'dos', 'tres'][index] },
+        groups: [index === 0 ? 'odd' : ''],
+      }),
+    )
     const asked = askedList({ ...list, entries: turned }, { ...few, ask: 'prompt', take: 'first', first: 2 })
-    expect(asked.entries.map(({ answer, prompt }) => `${answer.text} ${prompt.text}`)).to.deep.equal(['uno one', 'dos two'])
+    expect(asked.entries.map(({ answer, prompt }) => `${answer.text} ${prompt.text}`)).to.deep.equal([
+      'uno one',
+      'dos two',
+    ])
     expect(askedList({ ...list, entries: turned }, { ...few, take: 'group', group: 'odd' }).entries.length).to.equal(1)
   })
 
@@ -104,19 +153,49 @@ describe('Crosswords', () => {
     const list = listOf(['ice cream', 'rice', 'mice'])
     const puzzle = made(list)
     let play = crossword.start(puzzle, begin('p'))
-    const cellsOfWord = (index: number): number[] => puzzle.words[index].letters.map((_, at) => (puzzle.words[index].dir === 'across' ? puzzle.words[index].row * puzzle.cols + puzzle.words[index].col + at : (puzzle.words[index].row + at) * puzzle.cols + puzzle.words[index].col))
-    const write = (index: number, text: string[], at: number): ReturnType<typeof crossword.move> => crossword.move(puzzle, play, { type: 'write', cells: cellsOfWord(index).map((cell, place) => ({ cell, letter: text[place] })) }, when(at))
+    const cellsOfWord = (index: number): number[] =>
+      puzzle.words[index].letters.map((_, at) =>
+        puzzle.words[index].dir === 'across'
+          ? puzzle.words[index].row * puzzle.cols + puzzle.words[index].col + at
+          : (puzzle.words[index].row + at) * puzzle.cols + puzzle.words[index].col,
+      )
+    const write = (index: number, text: string[], at: number): ReturnType<typeof crossword.move> =>
+      crossword.move(
+        puzzle,
+        play,
+        { type: 'write', cells: cellsOfWord(index).map((cell, place) => ({ cell, letter: text[place] })) },
+        when(at),
+      )
     const seen = JSON.stringify(crossword.view(puzzle, play))
-    for (const { text, letters } of puzzle.words) expect(seen.includes(text) || seen.includes(letters.join(''))).to.equal(false)
+    for (const { text, letters } of puzzle.words)
+      expect(seen.includes(text) || seen.includes(letters.join(''))).to.equal(false)
 
-    let step = write(0, puzzle.words[0].letters.map(() => 'q'), 1000)
+    let step = write(
+      0,
+      puzzle.words[0].letters.map(() => 'q'),
+      1000,
+    )
     expect(step.responses).to.deep.equal([])
     play = crossword.move(puzzle, step.play, { type: 'check', scope: 'word', cell: 0, word: 0 }, when(1500)).play
-    expect(crossword.view(puzzle, play).marks.filter((mark) => mark === 'wrong').length).to.equal(puzzle.words[0].letters.length)
-    step = write(0, puzzle.words[0].letters.map((letter) => letter.toLowerCase()), 2000)
+    expect(crossword.view(puzzle, play).marks.filter((mark) => mark === 'wrong').length).to.equal(
+      puzzle.words[0].letters.length,
+    )
+    step = write(
+      0,
+      puzzle.words[0].letters.map((letter) => letter.toLowerCase()),
+      2000,
+    )
     play = step.play
     expect(step.responses).to.have.length(1)
-    expect(step.responses[0]).to.include({ entryId: puzzle.words[0].entryId, outcome: 'right', given: puzzle.words[0].text, points: 10, hints: 0, place: 0, milliseconds: 2000 })
+    expect(step.responses[0]).to.include({
+      entryId: puzzle.words[0].entryId,
+      outcome: 'right',
+      given: puzzle.words[0].text,
+      points: 10,
+      hints: 0,
+      place: 0,
+      milliseconds: 2000,
+    })
     step = crossword.move(puzzle, play, { type: 'reveal', scope: 'word', cell: 0, word: 1 }, when(3000))
     play = step.play
     expect(step.responses.map(({ outcome, given }) => [outcome, given])).to.deep.equal([['passed', '']])
@@ -124,6 +203,10 @@ describe('Crosswords', () => {
     step = crossword.move(puzzle, play, { type: 'finish' }, when(4000))
     expect(step.responses, 'a word not filled in is not reached').to.deep.equal([])
     expect(crossword.score(puzzle, step.play).finished).to.equal(true)
-    expect(crossword.view(puzzle, step.play).clues.map(({ answer }) => answer?.text)).to.have.members(['ice cream', 'rice', 'mice'])
+    expect(crossword.view(puzzle, step.play).clues.map(({ answer }) => answer?.text)).to.have.members([
+      'ice cream',
+      'rice',
+      'mice',
+    ])
   })
 })

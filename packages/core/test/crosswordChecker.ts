@@ -20,12 +20,19 @@ export function faultsOf({ rows, cols, words }: CrosswordPuzzle): string[] {
         let text = ''
         const { row, col } = line[at]
         while (at < line.length && grid[line[at].row][line[at].col] !== '') text += grid[line[at].row][line[at++].col]
-        if (text.length > 1 && at - line.findIndex((cell) => cell.row === row && cell.col === col) > 1) runs.set(`${dir} ${row} ${col}`, text)
+        if (text.length > 1 && at - line.findIndex((cell) => cell.row === row && cell.col === col) > 1)
+          runs.set(`${dir} ${row} ${col}`, text)
       }
     }
   }
-  read('across', grid.map((line, row) => line.map((_, col) => ({ row, col }))))
-  read('down', Array.from({ length: cols }, (_, col) => grid.map((_, row) => ({ row, col }))))
+  read(
+    'across',
+    grid.map((line, row) => line.map((_, col) => ({ row, col }))),
+  )
+  read(
+    'down',
+    Array.from({ length: cols }, (_, col) => grid.map((_, row) => ({ row, col }))),
+  )
   for (const [place, text] of runs) if (listed.get(place) !== text) faults.push(`${place} reads ${text}`)
   for (const [place, text] of listed) if (runs.get(place) !== text) faults.push(`${place} should read ${text}`)
   if (new Set(words.map(({ entryId }) => entryId)).size !== words.length) faults.push('a word is there twice')
@@ -61,16 +68,20 @@ export function smallestArea(words: readonly string[]): number {
   const order = [...words].sort((one, two) => two.length - one.length)
   const total = order.join('').length
   const sides: [number, number][] = []
-  for (let rows = 1; rows <= 14; rows++) for (let cols = 1; cols <= 14; cols++) if (Math.max(rows, cols) <= 1.5 * Math.min(rows, cols)) sides.push([rows, cols])
+  for (let rows = 1; rows <= 14; rows++)
+    for (let cols = 1; cols <= 14; cols++)
+      if (Math.max(rows, cols) <= 1.5 * Math.min(rows, cols)) sides.push([rows, cols])
   sides.sort((one, two) => one[0] * one[1] - two[0] * two[1])
-  for (const [rows, cols] of sides) if (rows <= cols && rows * cols * 2 >= total && fills(order, rows, cols)) return rows * cols
+  for (const [rows, cols] of sides)
+    if (rows <= cols && rows * cols * 2 >= total && fills(order, rows, cols)) return rows * cols
   throw new Error('too large')
 }
 
 /** Tells whether words can be laid in a box, any word anywhere, and checks the rules only at the end and where they can't be mended. */
 function fills(words: readonly string[], rows: number, cols: number): boolean {
   const grid = Array.from({ length: rows * cols }, () => '')
-  const at = (row: number, col: number): string => (row < 0 || col < 0 || row >= rows || col >= cols ? '' : grid[row * cols + col])
+  const at = (row: number, col: number): string =>
+    row < 0 || col < 0 || row >= rows || col >= cols ? '' : grid[row * cols + col]
   const placed: { word: string; row: number; col: number; down: boolean }[] = []
   const lay = (left: readonly string[]): boolean => {
     if (left.length === 0) return isSound()
@@ -81,7 +92,12 @@ function fills(words: readonly string[], rows: number, cols: number): boolean {
           for (let col = 0; col + (down ? 1 : word.length) <= cols; col++) {
             const step = down ? cols : 1
             const start = row * cols + col
-            if (down ? at(row - 1, col) !== '' || at(row + word.length, col) !== '' : at(row, col - 1) !== '' || at(row, col + word.length) !== '') continue
+            if (
+              down
+                ? at(row - 1, col) !== '' || at(row + word.length, col) !== ''
+                : at(row, col - 1) !== '' || at(row, col + word.length) !== ''
+            )
+              continue
             let shared = 0
             let fits = true
             for (let letter = 0; fits && letter < word.length; letter++) {
@@ -106,17 +122,31 @@ function fills(words: readonly string[], rows: number, cols: number): boolean {
   }
   const runs = (): string[] => {
     const found: string[] = []
-    for (let row = 0; row < rows; row++) found.push(...Array.from({ length: cols }, (_, col) => at(row, col) || ' ').join('').split(/ +/))
-    for (let col = 0; col < cols; col++) found.push(...Array.from({ length: rows }, (_, row) => at(row, col) || ' ').join('').split(/ +/))
+    for (let row = 0; row < rows; row++)
+      found.push(
+        ...Array.from({ length: cols }, (_, col) => at(row, col) || ' ')
+          .join('')
+          .split(/ +/),
+      )
+    for (let col = 0; col < cols; col++)
+      found.push(
+        ...Array.from({ length: rows }, (_, row) => at(row, col) || ' ')
+          .join('')
+          .split(/ +/),
+      )
     return found.filter((run) => run.length > 1)
   }
   const isSound = (): boolean => [...runs()].sort().join() === [...words].sort().join()
   // A run that is no word yet must be part of one that is still to come.
-  const canBeMended = (rest: readonly string[]): boolean => runs().every((run) => placed.some(({ word }) => word === run) || rest.some((word) => word.includes(run)))
+  const canBeMended = (rest: readonly string[]): boolean =>
+    runs().every((run) => placed.some(({ word }) => word === run) || rest.some((word) => word.includes(run)))
   return lay(words)
 }
 
-function overlap(one: { word: string; row: number; col: number; down: boolean }, two: { word: string; row: number; col: number; down: boolean }): boolean {
+function overlap(
+  one: { word: string; row: number; col: number; down: boolean },
+  two: { word: string; row: number; col: number; down: boolean },
+): boolean {
   if (one.down) return one.col === two.col && one.row < two.row + two.word.length && two.row < one.row + one.word.length
   return one.row === two.row && one.col < two.col + two.word.length && two.col < one.col + one.word.length
 }

@@ -14,12 +14,34 @@ export function faultsOf(list: EntryList, options: WordSearchOptions, puzzle: Wo
   if (rows.some((row) => row.length !== width || row.some((cell) => !cell))) faults.push('the grid has holes')
   const spell = (text: string): string[] => gridLetters(text, { ...options, language: list.answerLanguage })
 
-  const told = [...words, ...unplaced].map(({ entryId }) => entryId).sort().join()
-  if (told !== list.entries.map(({ id }) => id).sort().join()) faults.push('an entry is neither placed nor reported, or both')
+  const told = [...words, ...unplaced]
+    .map(({ entryId }) => entryId)
+    .sort()
+    .join()
+  if (
+    told !==
+    list.entries
+      .map(({ id }) => id)
+      .sort()
+      .join()
+  )
+    faults.push('an entry is neither placed nor reported, or both')
 
-  const steps = [[0, 1], [1, 0], [1, 1], [-1, 1], [0, -1], [-1, 0], [-1, -1], [1, -1]]
+  const steps = [
+    [0, 1],
+    [1, 0],
+    [1, 1],
+    [-1, 1],
+    [0, -1],
+    [-1, 0],
+    [-1, -1],
+    [1, -1],
+  ]
   const runs = new Map<string, Set<string>>()
-  const lengths = new Set([...words.map(({ text }) => spell(text).length), ...blockList(list.answerLanguage).map((word) => word.length)])
+  const lengths = new Set([
+    ...words.map(({ text }) => spell(text).length),
+    ...blockList(list.answerLanguage).map((word) => word.length),
+  ])
   const longest = Math.max(...lengths)
   for (let row = 0; row < height; row++) {
     for (let col = 0; col < width; col++) {
@@ -58,9 +80,10 @@ export function faultsOf(list: EntryList, options: WordSearchOptions, puzzle: Wo
     const spelled = blocked.join('')
     if (message.includes(spelled)) continue
     const form = options.letterCase === 'upper' ? spelled.toUpperCase() : spelled
-    for (const cellsOf of ['allowed', 'other'].flatMap((kind) => [...runs.get(`${kind} ${form}`) ?? []])) {
+    for (const cellsOf of ['allowed', 'other'].flatMap((kind) => [...(runs.get(`${kind} ${form}`) ?? [])])) {
       const cells = cellsOf.split(',').map(Number)
-      if (!placedCells.some((placed) => cells.every((cell) => placed.has(cell)))) faults.push('a blocked word is spelled')
+      if (!placedCells.some((placed) => cells.every((cell) => placed.has(cell))))
+        faults.push('a blocked word is spelled')
     }
   }
   return faults
@@ -68,7 +91,13 @@ export function faultsOf(list: EntryList, options: WordSearchOptions, puzzle: Wo
 
 /** Gives the letters of the cells that no placed word uses, in reading order. */
 export function spareLetters(puzzle: WordSearchPuzzle): string {
-  const used = new Set(puzzle.words.flatMap((word) =>
-    Array.from({ length: word.length }, (_, index) => `${word.row + index * word.dRow},${word.col + index * word.dCol}`)))
+  const used = new Set(
+    puzzle.words.flatMap((word) =>
+      Array.from(
+        { length: word.length },
+        (_, index) => `${word.row + index * word.dRow},${word.col + index * word.dCol}`,
+      ),
+    ),
+  )
   return puzzle.rows.flatMap((row, r) => row.filter((_, c) => !used.has(`${r},${c}`))).join('')
 }

@@ -1,6 +1,15 @@
 import { expect } from 'chai'
 import { lettersOf, readDictionary } from '../src/games/hangman/dictionary.ts'
-import { difficulties, gameOf, hangman, HangmanOptions, newEntry, randomFrom, type EntryList, type HangmanPuzzle } from '../src/index.ts'
+import {
+  difficulties,
+  gameOf,
+  hangman,
+  HangmanOptions,
+  newEntry,
+  randomFrom,
+  type EntryList,
+  type HangmanPuzzle,
+} from '../src/index.ts'
 import { begin, when } from './playing.ts'
 import { idOf, listOf, sampleList } from './sampleWords.ts'
 
@@ -16,23 +25,44 @@ function slowMisses(word: string, beliefs: { prior: number; words: Map<string, n
       chances[wrong] += chance
       return
     }
-    const scores = [...ALPHABET].filter((letter) => !asked.includes(letter)).map((letter) => ({
-      letter,
-      score: current.reduce((sum, words, index) => {
-        const all = [...words.values()].reduce((total, weight) => total + weight, 0)
-        if (all === 0) return sum
-        const having = [...words].filter(([own]) => own.includes(letter)).reduce((total, [, weight]) => total + weight, 0)
-        return sum + beliefs[index].prior * (all / totals[index]) * (1 - (1 - having / all))
-      }, 0),
-    })).sort((one, two) => two.score - one.score || (one.letter < two.letter ? -1 : 1))
+    const scores = [...ALPHABET]
+      .filter((letter) => !asked.includes(letter))
+      .map((letter) => ({
+        letter,
+        score: current.reduce((sum, words, index) => {
+          const all = [...words.values()].reduce((total, weight) => total + weight, 0)
+          if (all === 0) return sum
+          const having = [...words]
+            .filter(([own]) => own.includes(letter))
+            .reduce((total, [, weight]) => total + weight, 0)
+          return sum + beliefs[index].prior * (all / totals[index]) * (1 - (1 - having / all))
+        }, 0),
+      }))
+      .sort((one, two) => two.score - one.score || (one.letter < two.letter ? -1 : 1))
     const [best, second] = scores
-    const branches = second === undefined || second.score === 0 || chance * 0.25 < 0.02 ? [{ ...best, share: 1 }] : [{ ...best, share: 0.75 }, { ...second, share: 0.25 }]
+    const branches =
+      second === undefined || second.score === 0 || chance * 0.25 < 0.02
+        ? [{ ...best, share: 1 }]
+        : [
+            { ...best, share: 0.75 },
+            { ...second, share: 0.25 },
+          ]
     for (const { letter, share } of branches) {
       const places = (text: string): string => [...text].map((own) => (own === letter ? '1' : '0')).join('')
-      guess(current.map((words) => new Map([...words].filter(([own]) => places(own) === places(word)))), asked + letter, wrong + (word.includes(letter) ? 0 : 1), chance * share)
+      guess(
+        current.map((words) => new Map([...words].filter(([own]) => places(own) === places(word)))),
+        asked + letter,
+        wrong + (word.includes(letter) ? 0 : 1),
+        chance * share,
+      )
     }
   }
-  guess(beliefs.map(({ words }) => words), '', 0, 1)
+  guess(
+    beliefs.map(({ words }) => words),
+    '',
+    0,
+    1,
+  )
   return chances
 }
 
@@ -42,23 +72,43 @@ function winning(chances: number[]): number {
 }
 
 const words = sampleList(320, 'd', 'en', 12).entries.map(({ answer }) => answer.text)
-const levels: [number, string[]][] = [[10, words.slice(0, 80)], [35, words.slice(80, 200)], [50, words.slice(200, 300)]]
+const levels: [number, string[]][] = [
+  [10, words.slice(0, 80)],
+  [35, words.slice(80, 200)],
+  [50, words.slice(200, 300)],
+]
 const dictionary = readDictionary(levels.map(([level, own]) => `${level}: ${own.join(' ')}`).join('\n'))
 
 describe('How hard a word is to guess by letters', () => {
   it('agrees with a slow guesser that works on texts', function () {
     this.timeout(60_000)
-    const weightOf = new Map(levels.flatMap(([level, own]) => own.map((word): [string, number] => [word, 2 ** (-level / 10)])))
-    for (const group of Array.from({ length: words.length / 40 }, (_, index) => words.slice(index * 40, index * 40 + 40))) {
-      const told = difficulties(group.map((word) => [lettersOf(word) ?? []]), dictionary)
+    const weightOf = new Map(
+      levels.flatMap(([level, own]) => own.map((word): [string, number] => [word, 2 ** (-level / 10)])),
+    )
+    for (const group of Array.from({ length: words.length / 40 }, (_, index) =>
+      words.slice(index * 40, index * 40 + 40),
+    )) {
+      const told = difficulties(
+        group.map((word) => [lettersOf(word) ?? []]),
+        dictionary,
+      )
       for (const [index, word] of group.entries()) {
         const same = new Map([...weightOf].filter(([own]) => own.length === word.length))
         if (!weightOf.has(word)) same.set(word, dictionary.least)
         const list = new Map(group.filter((own) => own.length === word.length).map((own): [string, number] => [own, 1]))
         const unknown = slowMisses(word, [{ prior: 1, words: same }])
-        const between = slowMisses(word, [{ prior: 0.3, words: list }, { prior: 0.7, words: same }])
-        expect(told[index].expected, word).to.be.closeTo(unknown.reduce((sum, chance, wrong) => sum + chance * wrong, 0), 1e-9)
-        expect([told[index].missesUnknown, told[index].missesKnown], word).to.deep.equal([winning(unknown), winning(slowMisses(word, [{ prior: 1, words: list }]))])
+        const between = slowMisses(word, [
+          { prior: 0.3, words: list },
+          { prior: 0.7, words: same },
+        ])
+        expect(told[index].expected, word).to.be.closeTo(
+          unknown.reduce((sum, chance, wrong) => sum + chance * wrong, 0),
+          1e-9,
+        )
+        expect([told[index].missesUnknown, told[index].missesKnown], word).to.deep.equal([
+          winning(unknown),
+          winning(slowMisses(word, [{ prior: 1, words: list }])),
+        ])
         expect(told[index].missesSuggested, word).to.equal(Math.max(4, Math.min(10, winning(between))))
         expect(told[index].band === null, word).to.equal(!weightOf.has(word))
       }
@@ -67,13 +117,21 @@ describe('How hard a word is to guess by letters', () => {
 
   it('gives the same word the same answer, whatever stands around it', () => {
     const alone = difficulties([[lettersOf('otter') ?? []]], dictionary)[0]
-    const among = difficulties(['lantern', 'otter', 'kelp'].map((word) => [lettersOf(word) ?? []]), dictionary)[1]
-    expect([among.expected, among.band, among.missesUnknown]).to.deep.equal([alone.expected, alone.band, alone.missesUnknown])
+    const among = difficulties(
+      ['lantern', 'otter', 'kelp'].map((word) => [lettersOf(word) ?? []]),
+      dictionary,
+    )[1]
+    expect([among.expected, among.band, among.missesUnknown]).to.deep.equal([
+      alone.expected,
+      alone.band,
+      alone.missesUnknown,
+    ])
   })
 })
 
 describe('Hangman', () => {
-  const make = (list: EntryList, options: object = {}): HangmanPuzzle => hangman.make(list, HangmanOptions.parse({ order: 'list', ...options }), randomFrom('1')) as HangmanPuzzle
+  const make = (list: EntryList, options: object = {}): HangmanPuzzle =>
+    hangman.make(list, HangmanOptions.parse({ order: 'list', ...options }), randomFrom('1')) as HangmanPuzzle
 
   it('shows spaces and hyphens, and takes accents with their letter or apart', () => {
     const list = listOf(['crème brûlée', 'tic-tac', '42', '', 'aa'])
@@ -83,13 +141,29 @@ describe('Hangman', () => {
     expect(make(list, { accents: 'kept' }).alphabet).to.include.members(['È', 'É', 'Û'])
     let play = hangman.start(folded, begin('p'))
     play = hangman.move(folded, play, { type: 'guess', letter: 'e' }, when(1)).play
-    expect(hangman.view(folded, play).characters.map((shown) => shown ?? '_').join('')).to.equal('__È_E ____ÉE')
+    expect(
+      hangman
+        .view(folded, play)
+        .characters.map((shown) => shown ?? '_')
+        .join(''),
+    ).to.equal('__È_E ____ÉE')
     expect(make(listOf(['ножницы', 'нитка'])).alphabet).to.include('Я')
   })
 
   it('tells nothing of the word beforehand, counts a lost one once, and brings it back', () => {
-    const entries = listOf(['otter', 'kelp']).entries.map((entry, index) => newEntry({ ...entry, id: idOf(index), prompt: { text: 'a clue', picture: { id: idOf(7), alt: 'an otter', credit: '' } }, hint: 'swims' }))
-    const puzzle = gameOf('hangman').make({ ...listOf([]), entries }, gameOf('hangman').options.parse({ misses: 3, scene: 'boat', order: 'list' }), randomFrom('1')) as HangmanPuzzle
+    const entries = listOf(['otter', 'kelp']).entries.map((entry, index) =>
+      newEntry({
+        ...entry,
+        id: idOf(index),
+        prompt: { text: 'a clue', picture: { id: idOf(7), alt: 'an otter', credit: '' } },
+        hint: 'swims',
+      }),
+    )
+    const puzzle = gameOf('hangman').make(
+      { ...listOf([]), entries },
+      gameOf('hangman').options.parse({ misses: 3, scene: 'boat', order: 'list' }),
+      randomFrom('1'),
+    ) as HangmanPuzzle
     let play = hangman.start(puzzle, begin('p'))
     expect(JSON.stringify(hangman.view(puzzle, play)).toLowerCase()).not.to.match(/otter|kelp|swims/)
     const told: string[] = []
@@ -103,7 +177,11 @@ describe('Hangman', () => {
     const guess = (letters: string): void => say(...[...letters].map((letter) => ({ type: 'guess' as const, letter })))
     say({ type: 'hint' })
     guess('oxyz')
-    expect(hangman.view(puzzle, play)).to.deep.include({ outcome: 'lost', characters: [...'OTTER'], missed: [false, true, true, true, true] })
+    expect(hangman.view(puzzle, play)).to.deep.include({
+      outcome: 'lost',
+      characters: [...'OTTER'],
+      missed: [false, true, true, true, true],
+    })
     say({ type: 'next' })
     guess('kelp')
     expect(play.outcome).to.equal('won')

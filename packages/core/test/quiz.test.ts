@@ -1,16 +1,36 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { foldText, judgeTyped, newEntry, QuizOptions, randomFrom, type Entry, type EntryList, type QuizPuzzle, type QuizView } from '../src/index.ts'
+import {
+  foldText,
+  judgeTyped,
+  newEntry,
+  QuizOptions,
+  randomFrom,
+  type Entry,
+  type EntryList,
+  type QuizPuzzle,
+  type QuizView,
+} from '../src/index.ts'
 import { begin, when } from './playing.ts'
 import { quiz } from '../src/games/quiz/index.ts'
 import type { QuizMove, QuizPlay } from '../src/games/quiz/play.ts'
 import { idOf, sampleList } from './sampleWords.ts'
 
 function listOf(rows: readonly (Partial<Entry> & { a: string; q: string })[], answerLanguage = 'en'): EntryList {
-  return { title: 'Quiz', answerLanguage, promptLanguage: 'en', entries: rows.map(({ a, q, ...rest }, index) => newEntry({ id: idOf(index), answer: { text: a }, prompt: { text: q }, ...rest })) }
+  return {
+    title: 'Quiz',
+    answerLanguage,
+    promptLanguage: 'en',
+    entries: rows.map(({ a, q, ...rest }, index) =>
+      newEntry({ id: idOf(index), answer: { text: a }, prompt: { text: q }, ...rest }),
+    ),
+  }
 }
 
-function played(puzzle: QuizPuzzle, moves: readonly [QuizMove, number][]): { play: QuizPlay; view: QuizView; outcomes: string[] } {
+function played(
+  puzzle: QuizPuzzle,
+  moves: readonly [QuizMove, number][],
+): { play: QuizPlay; view: QuizView; outcomes: string[] } {
   let play = quiz.start(puzzle, begin('p'))
   const outcomes: string[] = []
   for (const [move, at] of moves) {
@@ -24,75 +44,161 @@ function played(puzzle: QuizPuzzle, moves: readonly [QuizMove, number][]): { pla
 describe('Typed answers', () => {
   it('count as right for what they mean, and tell why', () => {
     const cases: [given: string, accepted: string, why: string | undefined, language?: string, accents?: 'kept'][] = [
-      ['propolis', 'propolis', 'none'], ['  Propolis!', 'propolis', 'letters'], ['double-bass', 'double bass', 'letters'], ['dont', 'don’t', 'letters'], ['don\'t', 'don’t', 'letters'],
-      ['pao', 'pão', 'accents', 'pt'], ['pao', 'pão', undefined, 'pt', 'kept'], ['eleve', 'élève', 'accents', 'fr'], ['geladeirra', 'geladeira', 'slip', 'pt', 'kept'], ['gêladeira', 'geladeira', undefined, 'pt', 'kept'],
-      ['a drone', 'drone', 'article'], ['The Drone', 'drone', 'article'], ['drone', 'the drone', 'article'], ['a geladeira', 'geladeira', 'article', 'pt'], ['l\'arche', 'arche', 'article', 'fr'], ['der Hund', 'Hund', 'article', 'de'],
-      ['12', 'twelve', 'number'], ['twenty one', '21', 'number'], ['one hundred and five', '105', 'number'], ['1,000', '1000', 'number'], ['three wheels', '3 wheels', 'number'], ['veintiuno', '21', 'number', 'es'], ['1.000', '1000', 'number', 'de'],
-      ['zwölf', '12', 'number', 'de'], ['3,5', '3.5', 'letters', 'fr'], ['-5', '5', undefined], ['35', '3.5', undefined], ['minus five', '-5', 'number'], ['13', '12', undefined], ['1944', '1945', undefined], ['8', '80', undefined], ['60', '70', undefined, 'es'], ['sesenta', 'setenta', undefined, 'es'], ['sesenta', '70', undefined, 'es'], ['setetna', 'setenta', 'slip', 'es'],
-      ['compresion', 'compression', 'slip'], ['compressoin', 'compression', 'slip'], ['conpression', 'compression', 'slip'], ['compreson', 'compression', undefined], ['bem', 'beam', undefined], ['tensoin rope', 'tension rope', 'slip'],
-      ['tention', 'torsion', undefined], ['', 'beam', undefined], ['דבש', 'דבש', 'none', 'he'], ['nectr', 'nectar', 'slip'], ['vector', 'nectar', undefined],
+      ['propolis', 'propolis', 'none'],
+      ['  Propolis!', 'propolis', 'letters'],
+      ['double-bass', 'double bass', 'letters'],
+      ['dont', 'don’t', 'letters'],
+      ["don't", 'don’t', 'letters'],
+      ['pao', 'pão', 'accents', 'pt'],
+      ['pao', 'pão', undefined, 'pt', 'kept'],
+      ['eleve', 'élève', 'accents', 'fr'],
+      ['geladeirra', 'geladeira', 'slip', 'pt', 'kept'],
+      ['gêladeira', 'geladeira', undefined, 'pt', 'kept'],
+      ['a drone', 'drone', 'article'],
+      ['The Drone', 'drone', 'article'],
+      ['drone', 'the drone', 'article'],
+      ['a geladeira', 'geladeira', 'article', 'pt'],
+      ["l'arche", 'arche', 'article', 'fr'],
+      ['der Hund', 'Hund', 'article', 'de'],
+      ['12', 'twelve', 'number'],
+      ['twenty one', '21', 'number'],
+      ['one hundred and five', '105', 'number'],
+      ['1,000', '1000', 'number'],
+      ['three wheels', '3 wheels', 'number'],
+      ['veintiuno', '21', 'number', 'es'],
+      ['1.000', '1000', 'number', 'de'],
+      ['zwölf', '12', 'number', 'de'],
+      ['3,5', '3.5', 'letters', 'fr'],
+      ['-5', '5', undefined],
+      ['35', '3.5', undefined],
+      ['minus five', '-5', 'number'],
+      ['13', '12', undefined],
+      ['1944', '1945', undefined],
+      ['8', '80', undefined],
+      ['60', '70', undefined, 'es'],
+      ['sesenta', 'setenta', undefined, 'es'],
+      ['sesenta', '70', undefined, 'es'],
+      ['setetna', 'setenta', 'slip', 'es'],
+      ['compresion', 'compression', 'slip'],
+      ['compressoin', 'compression', 'slip'],
+      ['conpression', 'compression', 'slip'],
+      ['compreson', 'compression', undefined],
+      ['bem', 'beam', undefined],
+      ['tensoin rope', 'tension rope', 'slip'],
+      ['tention', 'torsion', undefined],
+      ['', 'beam', undefined],
+      ['דבש', 'דבש', 'none', 'he'],
+      ['nectr', 'nectar', 'slip'],
+      ['vector', 'nectar', undefined],
     ]
     for (const [given, accepted, why, language = 'en', accents = 'folded'] of cases) {
       expect(judgeTyped(given, [accepted], [], { accents, language })?.why, `${given} for ${accepted}`).to.equal(why)
     }
     // What is another answer of the list is no slip.
     expect(judgeTyped('affect', ['effect'], ['affect'], { accents: 'folded', language: 'en' })).to.equal(undefined)
-    expect(judgeTyped('anchorage', ['anchor', 'anchorage'], [], { accents: 'folded', language: 'en' })).to.deep.equal({ accepted: 'anchorage', why: 'none' })
+    expect(judgeTyped('anchorage', ['anchor', 'anchorage'], [], { accents: 'folded', language: 'en' })).to.deep.equal({
+      accepted: 'anchorage',
+      why: 'none',
+    })
   })
 
   it('take every case and every slip in a long word, and none of two slips', () => {
     const word = fc.constantFrom('propolis', 'smoker', 'compression', 'geladeira', 'frigideira')
-    fc.assert(fc.property(word, fc.nat(20), fc.constantFrom('drop', 'double', 'swap', 'other'), (own, at, how) => {
-      const letters = [...own]
-      const place = at % (letters.length - 1)
-      if (how === 'drop') letters.splice(place, 1)
-      else if (how === 'double') letters.splice(place, 0, letters[place])
-      else if (how === 'swap') [letters[place], letters[place + 1]] = [letters[place + 1], letters[place]]
-      else letters[place] = 'x'
-      const judge = (text: string) => judgeTyped(text, [own], [], { accents: 'folded', language: 'en' })
-      expect(judge(letters.join(''))?.why).to.equal(letters.join('') === own ? 'none' : 'slip')
-      expect(judge(`${letters.join('')}zq`)).to.equal(undefined)
-      expect(judge(own.toUpperCase())?.why).to.equal('letters')
-    }))
+    fc.assert(
+      fc.property(word, fc.nat(20), fc.constantFrom('drop', 'double', 'swap', 'other'), (own, at, how) => {
+        const letters = [...own]
+        const place = at % (letters.length - 1)
+        if (how === 'drop') letters.splice(place, 1)
+        else if (how === 'double') letters.splice(place, 0, letters[place])
+        else if (how === 'swap') [letters[place], letters[place + 1]] = [letters[place + 1], letters[place]]
+        else letters[place] = 'x'
+        const judge = (text: string) => judgeTyped(text, [own], [], { accents: 'folded', language: 'en' })
+        expect(judge(letters.join(''))?.why).to.equal(letters.join('') === own ? 'none' : 'slip')
+        expect(judge(`${letters.join('')}zq`)).to.equal(undefined)
+        expect(judge(own.toUpperCase())?.why).to.equal('letters')
+      }),
+    )
   })
 })
 
 describe('Quiz', () => {
   it('draws wrong choices that are never right as well, of the same group and kind first', () => {
     const words = ['7', 'seven', 'the sun', 'Sun', 'moon', 'a moon', 'Élan', 'elan', '12', '30', 'tide', 'star']
-    fc.assert(fc.property(fc.array(fc.tuple(fc.constantFrom(...words), fc.nat(4), fc.constantFrom(...words)), { minLength: 2, maxLength: 14 }), fc.string(), (rows, seed) => {
-      const list = listOf(rows.map(([a, q, other]) => ({ a, q: `question ${q}`, accepted: [other] })))
-      let puzzle: QuizPuzzle
-      try {
-        puzzle = quiz.make(list, QuizOptions.parse({}), randomFrom(seed))
-      } catch {
-        return
-      }
-      for (const { entryId, form, choices } of puzzle.questions) {
-        const entry = list.entries[Number(entryId.slice(-12))]
-        const meant = (text: string): string => foldText(text.replace('7', 'seven'), { accents: 'folded' })
-        const right = new Set([entry, ...list.entries.filter(({ prompt }) => prompt.text === entry.prompt.text)].flatMap((one) => (one === entry ? [one.answer.text, ...one.accepted] : [one.answer.text])).map(meant))
-        if (form === 'typed') continue
-        expect(choices.length).to.be.at.least(2)
-        expect(choices.filter((choice) => choice.right).map(({ face }) => face.text)).to.deep.equal([entry.answer.text])
-        for (const choice of choices) if (!choice.right) expect(right.has(meant(choice.face.text)), `${choice.face.text} for ${entry.answer.text}`).to.equal(false)
-        expect(new Set(choices.map(({ face }) => meant(face.text))).size).to.equal(choices.length)
-        expect(choices.length).to.be.at.most(4)
-      }
-    }), { numRuns: 300 })
-    const years = listOf([...['1914', '1945', '1969', '1989'].map((a, index) => ({ a, q: `year ${index}`, groups: ['years'] })), ...['Paris', 'Rome', 'Oslo', 'Bern'].map((a, index) => ({ a, q: `city ${index}`, groups: ['cities'] }))])
-    for (const { answer, choices } of quiz.make(years, QuizOptions.parse({}), randomFrom('y')).questions) expect(choices.every(({ face }) => /\d/u.test(face.text) === /\d/u.test(answer.text))).to.equal(true)
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom(...words), fc.nat(4), fc.constantFrom(...words)), {
+          minLength: 2,
+          maxLength: 14,
+        }),
+        fc.string(),
+        (rows, seed) => {
+          const list = listOf(rows.map(([a, q, other]) => ({ a, q: `question ${q}`, accepted: [other] })))
+          let puzzle: QuizPuzzle
+          try {
+            puzzle = quiz.make(list, QuizOptions.parse({}), randomFrom(seed))
+          } catch {
+            return
+          }
+          for (const { entryId, form, choices } of puzzle.questions) {
+            const entry = list.entries[Number(entryId.slice(-12))]
+            const meant = (text: string): string => foldText(text.replace('7', 'seven'), { accents: 'folded' })
+            const right = new Set(
+              [entry, ...list.entries.filter(({ prompt }) => prompt.text === entry.prompt.text)]
+                .flatMap((one) => (one === entry ? [one.answer.text, ...one.accepted] : [one.answer.text]))
+                .map(meant),
+            )
+            if (form === 'typed') continue
+            expect(choices.length).to.be.at.least(2)
+            expect(choices.filter((choice) => choice.right).map(({ face }) => face.text)).to.deep.equal([
+              entry.answer.text,
+            ])
+            for (const choice of choices)
+              if (!choice.right)
+                expect(right.has(meant(choice.face.text)), `${choice.face.text} for ${entry.answer.text}`).to.equal(
+                  false,
+                )
+            expect(new Set(choices.map(({ face }) => meant(face.text))).size).to.equal(choices.length)
+            expect(choices.length).to.be.at.most(4)
+          }
+        },
+      ),
+      { numRuns: 300 },
+    )
+    const years = listOf([
+      ...['1914', '1945', '1969', '1989'].map((a, index) => ({ a, q: `year ${index}`, groups: ['years'] })),
+      ...['Paris', 'Rome', 'Oslo', 'Bern'].map((a, index) => ({ a, q: `city ${index}`, groups: ['cities'] })),
+    ])
+    for (const { answer, choices } of quiz.make(years, QuizOptions.parse({}), randomFrom('y')).questions)
+      expect(choices.every(({ face }) => /\d/u.test(face.text) === /\d/u.test(answer.text))).to.equal(true)
   })
 
   it('takes the teacher’s choices, several right ones, and questions mixed within their groups', () => {
     const list = listOf([
-      { a: 'oak', q: 'Which are trees?', choices: [{ text: 'elm', right: true }, { text: 'fern', right: false }, { text: 'moss', right: false }], groups: ['b'] }, { a: 'yes', q: 'x?', groups: ['a'], choices: [{ text: 'no', right: false }] },
-      { a: 'up', q: 'y?', groups: ['b'], choices: [{ text: 'down', right: false }] }, { a: 'in', q: 'z?', groups: ['a'], choices: [{ text: 'out', right: false }] },
+      {
+        a: 'oak',
+        q: 'Which are trees?',
+        choices: [
+          { text: 'elm', right: true },
+          { text: 'fern', right: false },
+          { text: 'moss', right: false },
+        ],
+        groups: ['b'],
+      },
+      { a: 'yes', q: 'x?', groups: ['a'], choices: [{ text: 'no', right: false }] },
+      { a: 'up', q: 'y?', groups: ['b'], choices: [{ text: 'down', right: false }] },
+      { a: 'in', q: 'z?', groups: ['a'], choices: [{ text: 'out', right: false }] },
     ])
     const puzzle = quiz.make(list, QuizOptions.parse({ order: 'groups' }), randomFrom('1'))
-    expect(puzzle.questions.map(({ entryId }) => list.entries[Number(entryId.slice(-12))].groups[0]).join('')).to.be.oneOf(['bbaa', 'aabb'])
+    expect(
+      puzzle.questions.map(({ entryId }) => list.entries[Number(entryId.slice(-12))].groups[0]).join(''),
+    ).to.be.oneOf(['bbaa', 'aabb'])
     const trees = puzzle.questions.find(({ prompt }) => prompt.text === 'Which are trees?')
-    expect(trees?.choices.filter(({ right }) => right).map(({ face }) => face.text).sort()).to.deep.equal(['elm', 'oak'])
+    expect(
+      trees?.choices
+        .filter(({ right }) => right)
+        .map(({ face }) => face.text)
+        .sort(),
+    ).to.deep.equal(['elm', 'oak'])
     const alone = { ...puzzle, questions: trees ? [trees] : [] }
     const right = alone.questions[0].choices.flatMap((choice, index) => (choice.right ? [index] : []))
     expect(quiz.view(alone, quiz.start(alone, begin('p'))).question?.several).to.equal(true)
@@ -102,12 +208,23 @@ describe('Quiz', () => {
   })
 
   it('lets points go to the quick and the unaided as chosen, and believes no phone about time', () => {
-    const list = listOf([{ a: 'beam', q: 'straight?', worth: 100, hint: 'plain', choices: [{ text: 'arch', right: false }] }])
-    const made = (options: object): QuizPuzzle => quiz.make(list, QuizOptions.parse({ seconds: 10, second: false, ...options }), randomFrom('1'))
-    const right: QuizMove = { type: 'choose', choices: [made({}).questions[0].choices.findIndex((choice) => choice.right)] }
+    const list = listOf([
+      { a: 'beam', q: 'straight?', worth: 100, hint: 'plain', choices: [{ text: 'arch', right: false }] },
+    ])
+    const made = (options: object): QuizPuzzle =>
+      quiz.make(list, QuizOptions.parse({ seconds: 10, second: false, ...options }), randomFrom('1'))
+    const right: QuizMove = {
+      type: 'choose',
+      choices: [made({}).questions[0].choices.findIndex((choice) => choice.right)],
+    }
     expect(played(made({ speed: 'gentle' }), [[right, 5000]]).outcomes).to.deep.equal(['right 90'])
     expect(played(made({ speed: 'strong' }), [[right, 5000]]).outcomes).to.deep.equal(['right 75'])
-    expect(played(made({}), [[{ type: 'hint' }, 500], [right, 5000]]).outcomes).to.deep.equal(['right 70'])
+    expect(
+      played(made({}), [
+        [{ type: 'hint' }, 500],
+        [right, 5000],
+      ]).outcomes,
+    ).to.deep.equal(['right 70'])
     expect(played(made({}), [[right, 12_000]]).outcomes).to.deep.equal(['right 100'])
     expect(played(made({}), [[right, 14_000]]).outcomes).to.deep.equal(['wrong 0'])
     expect(played(made({}), [[{ type: 'late' }, 3000]]).outcomes).to.deep.equal([])
@@ -116,27 +233,70 @@ describe('Quiz', () => {
 
   it('asks again what was missed, counts it apart, then shows all answers and the mark; opinions score nothing', () => {
     const choices = [{ text: 'other', right: false }]
-    const list = listOf([{ a: 'one', q: '1?', choices, fact: 'first' }, { a: 'two', q: '2?', choices }, { a: 'sea', q: 'sea or hills?', choices: [{ text: 'hills', right: false }], scored: false }])
+    const list = listOf([
+      { a: 'one', q: '1?', choices, fact: 'first' },
+      { a: 'two', q: '2?', choices },
+      { a: 'sea', q: 'sea or hills?', choices: [{ text: 'hills', right: false }], scored: false },
+    ])
     const puzzle = quiz.make(list, QuizOptions.parse({ order: 'list', pass: 60, cards: true }), randomFrom('1'))
-    const pick = (question: number, right: boolean): QuizMove => ({ type: 'choose', choices: [Math.max(0, puzzle.questions[question].choices.findIndex((choice) => choice.right === right))] })
+    const pick = (question: number, right: boolean): QuizMove => ({
+      type: 'choose',
+      choices: [
+        Math.max(
+          0,
+          puzzle.questions[question].choices.findIndex((choice) => choice.right === right),
+        ),
+      ],
+    })
     const opening = played(puzzle, [])
     expect([opening.view.phase, opening.view.cards.length]).to.deep.equal(['cards', 2])
-    const moves: [QuizMove, number][] = [[{ type: 'begin' }, 100], [pick(0, false), 1000], [{ type: 'next' }, 2000], [pick(1, true), 3000], [{ type: 'next' }, 4000], [{ type: 'choose', choices: [0] }, 5000]]
+    const moves: [QuizMove, number][] = [
+      [{ type: 'begin' }, 100],
+      [pick(0, false), 1000],
+      [{ type: 'next' }, 2000],
+      [pick(1, true), 3000],
+      [{ type: 'next' }, 4000],
+      [{ type: 'choose', choices: [0] }, 5000],
+    ]
     const opinion = played(puzzle, moves)
-    expect([opinion.view.told?.scored, opinion.view.told?.answers, quiz.opinions?.(puzzle, opinion.play)]).to.deep.equal([false, [], [idOf(2)]])
+    expect([
+      opinion.view.told?.scored,
+      opinion.view.told?.answers,
+      quiz.opinions?.(puzzle, opinion.play),
+    ]).to.deep.equal([false, [], [idOf(2)]])
     const again = played(puzzle, [...moves, [{ type: 'next' }, 6000]])
-    expect([again.view.round, again.view.question?.number, again.view.question?.of, again.view.review]).to.deep.equal([2, 1, 1, []])
+    expect([again.view.round, again.view.question?.number, again.view.question?.of, again.view.review]).to.deep.equal([
+      2,
+      1,
+      1,
+      [],
+    ])
     const end = played(puzzle, [...moves, [{ type: 'next' }, 6000], [pick(0, true), 7000], [{ type: 'next' }, 8000]])
     expect(end.outcomes).to.deep.equal(['wrong 0', 'right 10', 'opinion 0', 'right 0'])
     expect(quiz.score(puzzle, end.play)).to.include({ right: 1, total: 2, finished: true })
-    expect([end.view.second, end.view.pass]).to.deep.equal([{ right: 1, total: 1 }, { mark: 60, passed: false }])
-    expect(end.view.review.map(({ right, second, answers, fact }) => [right, second, answers[0], fact])).to.deep.equal([[false, true, 'one', 'first'], [true, null, 'two', ''], [false, null, undefined, '']])
+    expect([end.view.second, end.view.pass]).to.deep.equal([
+      { right: 1, total: 1 },
+      { mark: 60, passed: false },
+    ])
+    expect(end.view.review.map(({ right, second, answers, fact }) => [right, second, answers[0], fact])).to.deep.equal([
+      [false, true, 'one', 'first'],
+      [true, null, 'two', ''],
+      [false, null, undefined, ''],
+    ])
   })
 
   it('is quick for long lists', function () {
     this.timeout(20_000)
     const list = sampleList(400, 'q', 'en', 12)
-    const many: EntryList = { ...list, entries: Array.from({ length: 500 }, (_, index) => ({ ...list.entries[index % list.entries.length], id: idOf(index), answer: { text: `${list.entries[index % list.entries.length].answer.text} ${index}` }, prompt: { text: `q ${index}` } })) }
+    const many: EntryList = {
+      ...list,
+      entries: Array.from({ length: 500 }, (_, index) => ({
+        ...list.entries[index % list.entries.length],
+        id: idOf(index),
+        answer: { text: `${list.entries[index % list.entries.length].answer.text} ${index}` },
+        prompt: { text: `q ${index}` },
+      })),
+    }
     const began = performance.now()
     quiz.make(many, QuizOptions.parse({}), randomFrom('1'))
     expect(performance.now() - began).to.be.below(1500)

@@ -1,7 +1,8 @@
 import type { EntryList } from '../src/index.ts'
 import { newEntry, randomFrom } from '../src/index.ts'
 
-const ENGLISH = `anchor apple apron arrow autumn badge bakery balloon barn basket beach beetle bell bench berry bicycle blanket blossom boat
+const ENGLISH =
+  `anchor apple apron arrow autumn badge bakery balloon barn basket beach beetle bell bench berry bicycle blanket blossom boat
 bonfire bottle branch bread breeze bridge brook brush bucket butter button cabin camel candle canoe canyon carpet carrot castle cattle cave
 cellar chain chalk cheese cherry chest chimney circle cliff cloak clock cloud clover coast cobweb coin comet compass copper coral corner cotton
 cradle crane creek cricket crown crystal cup curtain daisy dawn desert diamond dinner dolphin donkey dragon drawer drum eagle earth echo elbow
@@ -30,7 +31,9 @@ export type SampleLanguage = 'en' | keyof typeof OTHERS
 
 /** Makes a list of the given answers; the id of each tells its place. */
 export function listOf(answers: readonly string[], answerLanguage = 'en'): EntryList {
-  const entries = answers.map((text, index) => newEntry({ id: idOf(index), answer: { text }, prompt: { text: `clue ${index}` } }))
+  const entries = answers.map((text, index) =>
+    newEntry({ id: idOf(index), answer: { text }, prompt: { text: `clue ${index}` } }),
+  )
   return { title: 'Sample', answerLanguage, promptLanguage: 'en', entries }
 }
 
@@ -41,5 +44,10 @@ export function idOf(index: number): string {
 /** Draws so many words of a language, of at most so many letters. */
 export function sampleList(count: number, seed: string, language: SampleLanguage = 'en', longest = 8): EntryList {
   const words = language === 'en' ? ENGLISH : OTHERS[language]
-  return listOf(randomFrom(seed).shuffled(words.filter((word) => word.length <= longest)).slice(0, count), language)
+  return listOf(
+    randomFrom(seed)
+      .shuffled(words.filter((word) => word.length <= longest))
+      .slice(0, count),
+    language,
+  )
 }

@@ -6,15 +6,21 @@ describe('text', () => {
   it('splits into what a reader calls letters, as the platform does', () => {
     expect(graphemesOf('👩‍👩‍👧é🇵🇹')).to.deep.equal(['👩‍👩‍👧', 'é', '🇵🇹'])
     const segmenter = new Intl.Segmenter('en', { granularity: 'grapheme' })
-    const letters = fc.string({ unit: fc.constantFrom('a', 'e\u0301', 'ñ', 'שׁ', 'ב', 'ل', '字', '한', '🐝', '👩‍🚀', ' ', '-', 'ß', '\u0301'), maxLength: 20 })
-    fc.assert(fc.property(letters, (text) => {
-      expect(graphemesOf(text)).to.deep.equal([...segmenter.segment(text)].map(({ segment }) => segment))
-      expect(graphemesOf(text).join('')).to.equal(text)
-    }))
+    const letters = fc.string({
+      unit: fc.constantFrom('a', 'e\u0301', 'ñ', 'שׁ', 'ב', 'ل', '字', '한', '🐝', '👩‍🚀', ' ', '-', 'ß', '\u0301'),
+      maxLength: 20,
+    })
+    fc.assert(
+      fc.property(letters, (text) => {
+        expect(graphemesOf(text)).to.deep.equal([...segmenter.segment(text)].map(({ segment }) => segment))
+        expect(graphemesOf(text).join('')).to.equal(text)
+      }),
+    )
   })
 
   it('prepares letters for a grid: case by language, accents as wished, nothing that is no letter', () => {
-    const upper = (text: string, language?: string): string => gridLetters(text, { letterCase: 'upper', accents: 'kept', language }).join('|')
+    const upper = (text: string, language?: string): string =>
+      gridLetters(text, { letterCase: 'upper', accents: 'kept', language }).join('|')
     expect(upper("o'clock")).to.equal('O|C|L|O|C|K')
     expect(upper('Straße')).to.equal('S|T|R|A|S|S|E')
     expect(upper('iğne', 'tr')).to.equal('İ|Ğ|N|E')
@@ -23,13 +29,15 @@ describe('text', () => {
     expect(upper('C++ 11')).to.equal('C|+|+|1|1')
     expect(upper('bee 🐝, «wasp»\u200b\u202e')).to.equal('B|E|E|🐝|W|A|S|P')
     expect(gridLetters('שָׁלוֹם Łódź', { letterCase: 'lower', accents: 'folded' }).join('')).to.equal('שלוםlodz')
-    fc.assert(fc.property(fc.string({ unit: 'binary', maxLength: 30 }), (text) => {
-      for (const accents of ['kept', 'folded'] as const) {
-        const once = gridLetters(text, { letterCase: 'upper', accents })
-        expect(once.join('')).not.to.match(/[\s\p{P}\p{Cc}]/u)
-      }
-      expect(foldAccents(foldAccents(text))).to.equal(foldAccents(text))
-    }))
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary', maxLength: 30 }), (text) => {
+        for (const accents of ['kept', 'folded'] as const) {
+          const once = gridLetters(text, { letterCase: 'upper', accents })
+          expect(once.join('')).not.to.match(/[\s\p{P}\p{Cc}]/u)
+        }
+        expect(foldAccents(foldAccents(text))).to.equal(foldAccents(text))
+      }),
+    )
   })
 
   it('knows which way a text is read', () => {
@@ -41,10 +49,14 @@ describe('text', () => {
 
   it('takes out what no screen shows, and nothing else', () => {
     expect(cleanText('a\u0000b\u200bc\ufeff\ud800')).to.equal('abc\ufffd')
-    const visible = fc.string({ unit: 'grapheme', maxLength: 30 }).filter((text) => !/[\p{Cc}\u200b\u2060\ufeff\u2028\u2029]/u.test(text))
-    fc.assert(fc.property(visible, (text) => {
-      expect(cleanText(text)).to.equal(text)
-    }))
+    const visible = fc
+      .string({ unit: 'grapheme', maxLength: 30 })
+      .filter((text) => !/[\p{Cc}\u200b\u2060\ufeff\u2028\u2029]/u.test(text))
+    fc.assert(
+      fc.property(visible, (text) => {
+        expect(cleanText(text)).to.equal(text)
+      }),
+    )
   })
 })
 
@@ -52,7 +64,9 @@ describe('seeded random numbers', () => {
   it('are the same for a seed on every machine', () => {
     const random = randomFrom('otter')
     expect(Array.from({ length: 5 }, () => random.below(1000))).to.deep.equal(OTTER)
-    expect(randomFrom('7').shuffled(['a', 'b', 'c', 'd', 'e'])).to.deep.equal(randomFrom('7').shuffled(['a', 'b', 'c', 'd', 'e']))
+    expect(randomFrom('7').shuffled(['a', 'b', 'c', 'd', 'e'])).to.deep.equal(
+      randomFrom('7').shuffled(['a', 'b', 'c', 'd', 'e']),
+    )
   })
 
   it('are spread evenly, also over seeds that differ in one letter', () => {

@@ -1,6 +1,13 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { PuzzleError, randomFrom, wordsearch, WordSearchOptions, type EntryList, type WordSearchPuzzle } from '../src/index.ts'
+import {
+  PuzzleError,
+  randomFrom,
+  wordsearch,
+  WordSearchOptions,
+  type EntryList,
+  type WordSearchPuzzle,
+} from '../src/index.ts'
 import { begin, when } from './playing.ts'
 import { faultsOf, spareLetters } from './gridChecker.ts'
 import { idOf, listOf, sampleList, type SampleLanguage } from './sampleWords.ts'
@@ -23,24 +30,35 @@ const languages = fc.constantFrom<SampleLanguage[]>('en', 'he', 'ar', 'zh', 'pt'
 
 describe('word search', () => {
   it('holds up to the brute-force checker in grids of every kind', () => {
-    fc.assert(fc.property(
-      fc.record({
-        size: fc.constantFrom('automatic' as const, 'chosen' as const),
-        rows: fc.integer({ min: 6, max: 18 }), cols: fc.integer({ min: 6, max: 18 }), directions,
-        letterCase: fc.constantFrom('upper' as const, 'lower' as const), accents: fc.constantFrom('kept' as const, 'folded' as const),
-      }),
-      fc.integer({ min: 1, max: 40 }), languages, fc.string({ maxLength: 8 }),
-      (given, count, language, seed) => {
-        checked(sampleList(count, seed, language, 10), given, seed)
-      },
-    ), { numRuns: 1400 })
+    fc.assert(
+      fc.property(
+        fc.record({
+          size: fc.constantFrom('automatic' as const, 'chosen' as const),
+          rows: fc.integer({ min: 6, max: 18 }),
+          cols: fc.integer({ min: 6, max: 18 }),
+          directions,
+          letterCase: fc.constantFrom('upper' as const, 'lower' as const),
+          accents: fc.constantFrom('kept' as const, 'folded' as const),
+        }),
+        fc.integer({ min: 1, max: 40 }),
+        languages,
+        fc.string({ maxLength: 8 }),
+        (given, count, language, seed) => {
+          checked(sampleList(count, seed, language, 10), given, seed)
+        },
+      ),
+      { numRuns: 1400 },
+    )
   }).timeout(600_000)
 
   it('holds up with words made of two letters: repeats, palindromes and words inside words', () => {
     const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), minLength: 1, maxLength: 6 })
-    fc.assert(fc.property(fc.array(word, { maxLength: 12 }), directions, fc.string({ maxLength: 4 }), (words, count, seed) => {
-      checked(listOf([...words, 'cab']), { directions: count }, seed)
-    }), { numRuns: 700 })
+    fc.assert(
+      fc.property(fc.array(word, { maxLength: 12 }), directions, fc.string({ maxLength: 4 }), (words, count, seed) => {
+        checked(listOf([...words, 'cab']), { directions: count }, seed)
+      }),
+      { numRuns: 700 },
+    )
   }).timeout(600_000)
 
   it('gives the same grid for the same seed, and another for another', () => {
@@ -48,13 +66,24 @@ describe('word search', () => {
     expect(make(list, {}, '7').puzzle).to.deep.equal(make(list, {}, '7').puzzle)
     expect(make(list, {}, '7').puzzle.rows).not.to.deep.equal(make(list, {}, '8').puzzle.rows)
     // Written down once: a change here means that every printed seed makes another grid.
-    expect(make(listOf(['otter', 'river', 'reed']), { directions: 8 }, 'fixed').puzzle.rows.map((row) => row.join(''))).to.deep.equal(FIXED)
+    expect(
+      make(listOf(['otter', 'river', 'reed']), { directions: 8 }, 'fixed').puzzle.rows.map((row) => row.join('')),
+    ).to.deep.equal(FIXED)
   })
 
   it('places every word of common lists, in the grids teachers ask for', () => {
-    for (const [count, side] of [[10, 10], [20, 15], [40, 20], [60, 25]]) {
+    for (const [count, side] of [
+      [10, 10],
+      [20, 15],
+      [40, 20],
+      [60, 25],
+    ]) {
       for (let seed = 0; seed < 12; seed++) {
-        const puzzle = checked(sampleList(count, `${count} ${seed}`), { size: 'chosen', rows: side, cols: side, directions: 8 }, String(seed))
+        const puzzle = checked(
+          sampleList(count, `${count} ${seed}`),
+          { size: 'chosen', rows: side, cols: side, directions: 8 },
+          String(seed),
+        )
         expect(puzzle.unplaced.filter(({ why }) => why !== 'clash')).to.deep.equal([])
       }
     }
@@ -85,15 +114,22 @@ describe('word search', () => {
   it('leaves spaces, hyphens and apostrophes out, keeps or folds accents, and reads Hebrew from the right', () => {
     const words = (texts: string[], given: Given, language: string): string[] => {
       const { puzzle } = make(listOf(texts, language), { directions: 2, ...given }, '1')
-      return puzzle.words.map(({ row, col, dRow, dCol, length }) =>
-        Array.from({ length }, (_, index) => puzzle.rows[row + dRow * index][col + dCol * index]).join('')).sort()
+      return puzzle.words
+        .map(({ row, col, dRow, dCol, length }) =>
+          Array.from({ length }, (_, index) => puzzle.rows[row + dRow * index][col + dCol * index]).join(''),
+        )
+        .sort()
     }
     expect(words(["rock 'n' roll", 'T-shirt'], {}, 'en')).to.deep.equal(['ROCKNROLL', 'TSHIRT'])
     expect(words(['Élève', 'maçã'], { letterCase: 'lower' }, 'fr')).to.deep.equal(['maçã', 'élève'])
     expect(words(['Élève', 'maçã'], { accents: 'folded' }, 'fr')).to.deep.equal(['ELEVE', 'MACA'])
     expect(words(['istanbul'], {}, 'tr')).to.deep.equal(['İSTANBUL'])
     expect(make(sampleList(8, 'rtl', 'he'), {}, '1').puzzle.direction).to.equal('rtl')
-    expect(make(sampleList(8, 'zh', 'zh'), {}, '1').puzzle.rows.flat().join('')).to.match(/^\p{Script=Han}+$/u)
+    expect(
+      make(sampleList(8, 'zh', 'zh'), {}, '1')
+        .puzzle.rows.flat()
+        .join(''),
+    ).to.match(/^\p{Script=Han}+$/u)
   })
 
   it('draws filler from the letters of the words', () => {
@@ -104,7 +140,8 @@ describe('word search', () => {
   })
 
   it('writes a message of fitting length into the spare cells, and says which lengths fit', () => {
-    const text = 'EVERYONEWHOLOOKSFORGOLDUNDERTHEOLDBOARDWALKFINDSNOTHINGBUTMUDANDANOTETHATTHANKSUSFORCOMINGSOFARTODAY'.repeat(3)
+    const text =
+      'EVERYONEWHOLOOKSFORGOLDUNDERTHEOLDBOARDWALKFINDSNOTHINGBUTMUDANDANOTETHATTHANKSUSFORCOMINGSOFARTODAY'.repeat(3)
     for (let seed = 0; seed < 20; seed++) {
       const list = sampleList(20, `message ${seed}`)
       const letters = list.entries.reduce((sum, { answer }) => sum + answer.text.length, 0)
@@ -112,15 +149,23 @@ describe('word search', () => {
       const puzzle = checked(list, { size: 'chosen', rows: 15, cols: 15, directions: 8, message }, String(seed))
       expect(spareLetters(puzzle)).to.equal(message)
     }
-    expect(spareLetters(make(sampleList(12, 'auto'), { message: 'See you at the lake!' }, '1').puzzle)).to.equal('SEEYOUATTHELAKE')
-    const refused = (): unknown => make(sampleList(10, 'x'), { size: 'chosen', rows: 15, cols: 15, message: 'short' }, '1')
+    expect(spareLetters(make(sampleList(12, 'auto'), { message: 'See you at the lake!' }, '1').puzzle)).to.equal(
+      'SEEYOUATTHELAKE',
+    )
+    const refused = (): unknown =>
+      make(sampleList(10, 'x'), { size: 'chosen', rows: 15, cols: 15, message: 'short' }, '1')
     expect(refused).to.throw(PuzzleError).with.nested.property('note.values.least').greaterThan(100)
   }).timeout(300_000)
 
-  it('reports what it can\'t hide, and refuses a list without words', () => {
+  it("reports what it can't hide, and refuses a list without words", () => {
     const list = listOf(['x', '', '?!', 'hippopotamus', 'otter'])
     const puzzle = checked(list, { size: 'chosen', rows: 8, cols: 8 }, '1')
-    expect(puzzle.unplaced.map(({ text, why }) => [text, why])).to.deep.equal([['x', 'too-short'], ['', 'empty'], ['?!', 'empty'], ['hippopotamus', 'too-long']])
+    expect(puzzle.unplaced.map(({ text, why }) => [text, why])).to.deep.equal([
+      ['x', 'too-short'],
+      ['', 'empty'],
+      ['?!', 'empty'],
+      ['hippopotamus', 'too-long'],
+    ])
     expect(() => make(listOf(['x']), {}, '1')).to.throw(PuzzleError, 'no-words')
   })
 })
@@ -141,19 +186,32 @@ describe('playing a word search', () => {
     const apply = (move: Parameters<typeof wordsearch.move>[2], at: number): string[] => {
       const step = wordsearch.move(puzzle, play, move, when(at))
       play = step.play
-      return step.responses.map(({ given, outcome, points, milliseconds }) => `${given} ${outcome} ${points} ${milliseconds}`)
+      return step.responses.map(
+        ({ given, outcome, points, milliseconds }) => `${given} ${outcome} ${points} ${milliseconds}`,
+      )
     }
     expect(apply({ type: 'mark', ...ends('rats') }, 3000)).to.deep.equal(['rats right 10 3000'])
     expect(apply({ type: 'mark', ...ends('rats') }, 3500)).to.deep.equal(['star right 10 500'])
     expect(apply({ type: 'mark', from: { row: 0, col: 0 }, to: { row: 0, col: 0 } }, 4000)).to.deep.equal([])
-    expect(apply({ type: 'hint', item: puzzle.words.findIndex(({ text }) => text === 'comet') }, 5000)).to.deep.equal([])
+    expect(apply({ type: 'hint', item: puzzle.words.findIndex(({ text }) => text === 'comet') }, 5000)).to.deep.equal(
+      [],
+    )
     const { from, to } = ends('comet')
     expect(apply({ type: 'mark', from: to, to: from }, 6500)).to.deep.equal(['comet right 5 3000'])
-    expect(wordsearch.score(puzzle, play)).to.deep.equal({ right: 3, total: 3, points: 25, bonus: 0, hints: 1, misses: 1, finished: true, milliseconds: 6500 })
+    expect(wordsearch.score(puzzle, play)).to.deep.equal({
+      right: 3,
+      total: 3,
+      points: 25,
+      bonus: 0,
+      hints: 1,
+      misses: 1,
+      finished: true,
+      milliseconds: 6500,
+    })
     expect(apply({ type: 'finish' }, 9000)).to.deep.equal([])
   })
 
-  it('shows no place and no clue\'s word before it is found, and all of them after giving up', () => {
+  it("shows no place and no clue's word before it is found, and all of them after giving up", () => {
     const hidden = { ...puzzle, show: 'clues' as const }
     const play = wordsearch.start(hidden, begin('1'))
     const before = wordsearch.view(hidden, play)
@@ -161,6 +219,10 @@ describe('playing a word search', () => {
     expect(JSON.stringify(before.items)).not.to.match(/star|rats|comet|row|col/)
     const step = wordsearch.move(hidden, play, { type: 'finish' }, when(10))
     expect(step.responses, 'stopping early answers nothing').to.deep.equal([])
-    expect(wordsearch.view(hidden, step.play).items.map(({ found }) => found?.text)).to.have.members(['star', 'rats', 'comet'])
+    expect(wordsearch.view(hidden, step.play).items.map(({ found }) => found?.text)).to.have.members([
+      'star',
+      'rats',
+      'comet',
+    ])
   })
 })

@@ -14,7 +14,11 @@ const anyMove: fc.Arbitrary<WordSearchMove | { find: number }> = fc.oneof(
 
 describe('any play of a word search', () => {
   const list = sampleList(10, 'plays')
-  const puzzle = wordsearch.make(list, WordSearchOptions.parse({ directions: 8, show: 'clues', message: '' }), randomFrom('plays'))
+  const puzzle = wordsearch.make(
+    list,
+    WordSearchOptions.parse({ directions: 8, show: 'clues', message: '' }),
+    randomFrom('plays'),
+  )
 
   function moveOf(given: WordSearchMove | { find: number }): WordSearchMove {
     if (!('find' in given)) return given
@@ -23,44 +27,59 @@ describe('any play of a word search', () => {
   }
 
   it('gives each word one response at most, scores what the responses say, ends once, and survives being stored', () => {
-    fc.assert(fc.property(fc.array(fc.tuple(anyMove, fc.integer({ min: -500, max: 5000 })), { maxLength: 40 }), (moves) => {
-      let play = wordsearch.start(puzzle, begin('1'))
-      let at = 0
-      const responses: Response[] = []
-      for (const [given, wait] of moves) {
-        at += wait
-        const before = play
-        const step = wordsearch.move(puzzle, play, wordsearch.moves.parse(moveOf(given)), when(at))
-        const again = wordsearch.move(puzzle, JSON.parse(JSON.stringify(before)) as typeof play, moveOf(given), when(at))
-        expect(again.play).to.deep.equal(step.play)
-        if (before.finishedAt !== null) expect(step).to.deep.equal({ play: before, responses: [] })
-        play = step.play
-        responses.push(...step.responses)
-      }
-      const score = wordsearch.score(puzzle, play)
-      expect(new Set(responses.map(({ entryId }) => entryId)).size).to.equal(responses.length)
-      const right = responses.filter(({ outcome }) => outcome === 'right')
-      expect(score.right).to.equal(right.length)
-      expect(score.points).to.equal(right.reduce((sum, { points }) => sum + points, 0))
-      expect(responses.length, 'what was not found has no response').to.equal(right.length)
-      expect(responses.every(({ milliseconds }) => milliseconds >= 0)).to.equal(true)
-      expect(right.reduce((sum, { milliseconds }) => sum + milliseconds, 0)).to.be.at.most(score.milliseconds)
-    }))
+    fc.assert(
+      fc.property(fc.array(fc.tuple(anyMove, fc.integer({ min: -500, max: 5000 })), { maxLength: 40 }), (moves) => {
+        let play = wordsearch.start(puzzle, begin('1'))
+        let at = 0
+        const responses: Response[] = []
+        for (const [given, wait] of moves) {
+          at += wait
+          const before = play
+          const step = wordsearch.move(puzzle, play, wordsearch.moves.parse(moveOf(given)), when(at))
+          const again = wordsearch.move(
+            puzzle,
+            JSON.parse(JSON.stringify(before)) as typeof play,
+            moveOf(given),
+            when(at),
+          )
+          expect(again.play).to.deep.equal(step.play)
+          if (before.finishedAt !== null) expect(step).to.deep.equal({ play: before, responses: [] })
+          play = step.play
+          responses.push(...step.responses)
+        }
+        const score = wordsearch.score(puzzle, play)
+        expect(new Set(responses.map(({ entryId }) => entryId)).size).to.equal(responses.length)
+        const right = responses.filter(({ outcome }) => outcome === 'right')
+        expect(score.right).to.equal(right.length)
+        expect(score.points).to.equal(right.reduce((sum, { points }) => sum + points, 0))
+        expect(responses.length, 'what was not found has no response').to.equal(right.length)
+        expect(responses.every(({ milliseconds }) => milliseconds >= 0)).to.equal(true)
+        expect(right.reduce((sum, { milliseconds }) => sum + milliseconds, 0)).to.be.at.most(score.milliseconds)
+      }),
+    )
   })
 
   it('never shows where a word lies that was not found, asked for or given up', () => {
-    fc.assert(fc.property(fc.array(anyMove.filter((move) => !('type' in move) || move.type !== 'finish'), { maxLength: 12 }), (moves) => {
-      let play = wordsearch.start(puzzle, begin('1'))
-      for (const given of moves) play = wordsearch.move(puzzle, play, moveOf(given), when(1)).play
-      if (play.finishedAt !== null) return
-      const view = wordsearch.view(puzzle, play)
-      view.items.forEach((item, index) => {
-        if (play.found.includes(index)) return
-        expect(item.found).to.equal(null)
-        expect(JSON.stringify(item)).not.to.include(puzzle.words[index].text)
-        if (!play.hinted.includes(index)) expect(item.hint).to.equal(null)
-        else expect(item.hint).to.deep.equal({ row: puzzle.words[index].row, col: puzzle.words[index].col })
-      })
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(
+          anyMove.filter((move) => !('type' in move) || move.type !== 'finish'),
+          { maxLength: 12 },
+        ),
+        (moves) => {
+          let play = wordsearch.start(puzzle, begin('1'))
+          for (const given of moves) play = wordsearch.move(puzzle, play, moveOf(given), when(1)).play
+          if (play.finishedAt !== null) return
+          const view = wordsearch.view(puzzle, play)
+          view.items.forEach((item, index) => {
+            if (play.found.includes(index)) return
+            expect(item.found).to.equal(null)
+            expect(JSON.stringify(item)).not.to.include(puzzle.words[index].text)
+            if (!play.hinted.includes(index)) expect(item.hint).to.equal(null)
+            else expect(item.hint).to.deep.equal({ row: puzzle.words[index].row, col: puzzle.words[index].col })
+          })
+        },
+      ),
+    )
   })
 })

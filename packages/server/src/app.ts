@@ -53,38 +53,84 @@ const BODY_LIMIT = '4mb'
 const SESSION_AGE = 14 * 24 * 3600_000
 
 /** Puts the server together, and starts taking up long jobs; `close` ends both. */
-export function createApp({ database, workers, databaseUrl, sessionSecret, logger, webFolder, sampleTeacher, connections = 4, lookForJobs }: Parts): { app: Express; close: () => Promise<void> } {
+export function createApp({
+  database,
+  workers,
+  databaseUrl,
+  sessionSecret,
+  logger,
+  webFolder,
+  sampleTeacher,
+  connections = 4,
+  lookForJobs,
+}: Parts): { app: Express; close: () => Promise<void> } {
   const app = express()
   const sessions = new pg.Pool({ connectionString: databaseUrl, max: connections })
   sessions.on('error', (error) => logger.error(loggable(error), 'session store'))
   const Store = connectPgSimple(session)
   app.set('trust proxy', 'loopback')
   app.disable('x-powered-by')
-  app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, quietReqLogger: true }))
-  app.use(helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'self'"], scriptSrc: ["'self'"], workerSrc: ["'self'"], styleSrc: ["'self'"], styleSrcAttr: ["'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], mediaSrc: ["'self'", 'blob:'],
-        fontSrc: ["'self'", 'data:'], connectSrc: ["'self'"], objectSrc: ["'none'"], frameAncestors: ["'self'"], frameSrc: ["'self'", 'blob:'], baseUri: ["'self'"], formAction: ["'self'"],
+  app.use(
+    pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, quietReqLogger: true }),
+  )
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          styleSrc: ["'self'"],
+          styleSrcAttr: ["'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          mediaSrc: ["'self'", 'blob:'],
+          fontSrc: ["'self'", 'data:'],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'self'"],
+          frameSrc: ["'self'", 'blob:'],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+        },
       },
+      strictTransportSecurity: false,
+    }),
+  )
+  app.use(
+    '/api',
+    sameOriginOnly,
+    (_request, response, next) => {
+      response.set('Cache-Control', 'no-store')
+      next()
     },
-    strictTransportSecurity: false,
-  }))
-  app.use('/api', sameOriginOnly, (_request, response, next) => {
-    response.set('Cache-Control', 'no-store')
-    next()
-  }, express.json({ limit: BODY_LIMIT, reviver: (_key, value: unknown) => (typeof value === 'string' ? storable(value) : value) }))
+    express.json({
+      limit: BODY_LIMIT,
+      reviver: (_key, value: unknown) => (typeof value === 'string' ? storable(value) : value),
+    }),
+  )
   const source = { database, puzzles: new PuzzleCache() }
   const stopHousekeeping = startHousekeeping(source, logger)
   const jobs = startJobs(source, workers, logger, lookForJobs)
   const context = { ...source, workers, jobs, limits: openLimits(sessions), sessionSecret, sampleTeacher }
   app.use('/api', mediaFileRoutes(context), dictionaryRoutes(), playRoutes(context))
-  app.use('/api', session({
-    name: 'otter_session', secret: sessionSecret, resave: false, saveUninitialized: false, rolling: false,
-    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_AGE },
-    store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600, disableTouch: true }),
-  }), sessionRoutes(context), listRoutes(context), offerRoutes(context), jobRoutes(context), mediaRoutes(context))
+  app.use(
+    '/api',
+    session({
+      name: 'otter_session',
+      secret: sessionSecret,
+      resave: false,
+      saveUninitialized: false,
+      rolling: false,
+      cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_AGE },
+      store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600, disableTouch: true }),
+    }),
+    sessionRoutes(context),
+    listRoutes(context),
+    offerRoutes(context),
+    jobRoutes(context),
+    mediaRoutes(context),
+  )
   app.use('/api', () => {
     throw new Problem(404, 'There is nothing at this address.')
   })
@@ -108,7 +154,10 @@ const sameOriginOnly: RequestHandler = (request, _response, next) => {
   if (['GET', 'HEAD', 'OPTIONS'].includes(request.method)) return next()
   const site = request.get('Sec-Fetch-Site')
   const origin = request.get('Origin')
-  const foreign = site !== undefined ? site !== 'same-origin' : origin !== undefined && origin.replace(/^https?:\/\//, '') !== request.get('Host')
+  const foreign =
+    site !== undefined
+      ? site !== 'same-origin'
+      : origin !== undefined && origin.replace(/^https?:\/\//, '') !== request.get('Host')
   if (foreign) throw new Problem(403, 'This request came from another site.')
   next()
 }
@@ -116,9 +165,11 @@ const sameOriginOnly: RequestHandler = (request, _response, next) => {
 function servePages(app: Express, folder: string): void {
   app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }))
   app.use(express.static(folder, { index: false, maxAge: '1h' }))
-  const page = (name: string): RequestHandler => (_request, response) => {
-    response.set('Cache-Control', 'no-cache').sendFile(join(folder, name))
-  }
+  const page =
+    (name: string): RequestHandler =>
+    (_request, response) => {
+      response.set('Cache-Control', 'no-cache').sendFile(join(folder, name))
+    }
   if (!existsSync(join(folder, 'index.html'))) return
   app.get(['/p/:code', '/in'], page('play.html'))
   app.get('/{*path}', page('index.html'))

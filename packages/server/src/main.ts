@@ -22,7 +22,15 @@ await migrate(DATABASE_URL)
 const workers = startWorkers({ threads: Math.max(2, Math.min(4, availableParallelism() - 1)) })
 const sampleTeacher = SAMPLE_DATA === '1' ? SAMPLE_EMAIL : undefined
 if (sampleTeacher !== undefined) await loadSample(database, workers)
-const { app, close } = createApp({ database, workers, databaseUrl: DATABASE_URL, sessionSecret: SESSION_SECRET, logger, webFolder: WEB_FOLDER, sampleTeacher })
+const { app, close } = createApp({
+  database,
+  workers,
+  databaseUrl: DATABASE_URL,
+  sessionSecret: SESSION_SECRET,
+  logger,
+  webFolder: WEB_FOLDER,
+  sampleTeacher,
+})
 const server = app.listen(PORT, (error?: Error) => {
   if (error) {
     console.error(error.message)

@@ -18,7 +18,12 @@ export class Problem extends Error {
   }
 
   details(): ProblemDetails {
-    return { status: this.status, title: this.message, ...(this.path === undefined ? {} : { path: this.path }), ...(this.code === undefined ? {} : { code: this.code }) }
+    return {
+      status: this.status,
+      title: this.message,
+      ...(this.path === undefined ? {} : { path: this.path }),
+      ...(this.code === undefined ? {} : { code: this.code }),
+    }
   }
 }
 
@@ -41,10 +46,19 @@ export function problemFrom(error: unknown): Problem {
   }
   const { status, name } = error as { status?: unknown; name?: unknown }
   const code = codeOf(error)
-  if (FULL.has(code)) return new Problem(507, 'The disk of the server is full, so nothing can be saved. What you typed is safe on your screen. Tell whoever runs the server to make room.')
-  if (ENDING.has(code) || (typeof name === 'string' && UNREACHABLE.test(name))) return new Problem(503, 'The database can’t be reached just now. What you typed is safe on your screen; it is tried again.')
+  if (FULL.has(code))
+    return new Problem(
+      507,
+      'The disk of the server is full, so nothing can be saved. What you typed is safe on your screen. Tell whoever runs the server to make room.',
+    )
+  if (ENDING.has(code) || (typeof name === 'string' && UNREACHABLE.test(name)))
+    return new Problem(
+      503,
+      'The database can’t be reached just now. What you typed is safe on your screen; it is tried again.',
+    )
   if (status === 413) return new Problem(413, 'That is more than can be taken at once. Send it in smaller parts.')
-  if (typeof status === 'number' && status >= 400 && status < 500) return new Problem(status, 'That request could not be read.')
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return new Problem(status, 'That request could not be read.')
   return new Problem(500, 'Something went wrong here. What you typed is safe on your screen; try again in a moment.')
 }
 

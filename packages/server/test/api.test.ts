@@ -26,8 +26,13 @@ describe('the API', () => {
     const wrong = await client.call('POST', '/session', { email: 'ada@school.example', password: 'wrong' })
     const unknown = await client.call('POST', '/session', { email: 'eve@school.example', password: 'wrong' })
     expect([wrong.status, wrong.text]).to.deep.equal([unknown.status, unknown.text])
-    expect((await client.call('POST', '/session', { email: 'ada@school.example', password: 'correct horse' })).status).to.equal(200)
-    const stored = await server.database.teachers.findOne({ where: { email: 'ada@school.example' }, rejectOnEmpty: true })
+    expect(
+      (await client.call('POST', '/session', { email: 'ada@school.example', password: 'correct horse' })).status,
+    ).to.equal(200)
+    const stored = await server.database.teachers.findOne({
+      where: { email: 'ada@school.example' },
+      rejectOnEmpty: true,
+    })
     expect(stored.passwordHash).to.match(/^scrypt\$65536\$/)
     expect((await client.call('POST', '/session/sample')).status).to.equal(404)
   })
@@ -35,9 +40,14 @@ describe('the API', () => {
   it('slows down who guesses passwords, and refuses changes that another site asks for', async () => {
     const client = new Client(server.url)
     const tries = []
-    for (let index = 0; index < 12; index++) tries.push((await client.call('POST', '/session', { email: 'x@y.example', password: 'p' })).status)
+    for (let index = 0; index < 12; index++)
+      tries.push((await client.call('POST', '/session', { email: 'x@y.example', password: 'p' })).status)
     expect(tries.filter((status) => status === 429)).to.have.length(2)
-    for (const [name, value] of [['Sec-Fetch-Site', 'cross-site'], ['Sec-Fetch-Site', 'same-site'], ['Origin', 'https://evil.example']]) {
+    for (const [name, value] of [
+      ['Sec-Fetch-Site', 'cross-site'],
+      ['Sec-Fetch-Site', 'same-site'],
+      ['Origin', 'https://evil.example'],
+    ]) {
       expect((await client.call('POST', '/lists', {}, { [name]: value })).status).to.equal(403)
     }
   })
@@ -47,26 +57,42 @@ describe('the API', () => {
     const { body: list } = await client.call('GET', `/lists/${listId}`)
     expect(list.entries.map((entry: { answer: { text: string } }) => entry.answer.text)).to.deep.equal(WORDS)
     const [first, second] = list.entries
-    const put = [{ ...first, answer: { text: 'smoke\u0000r\ud800' } }, { id: randomUUID(), position: 1.5, answer: { text: 'hive' }, prompt: { text: '' } }]
-    expect((await client.call('PATCH', `/lists/${listId}`, { version: list.version, put, remove: [second.id], title: '🐝' })).body).to.deep.equal({ version: list.version + 1 })
-    expect((await client.call('PATCH', `/lists/${listId}`, { version: list.version, title: 'late' })).status).to.equal(409)
+    const put = [
+      { ...first, answer: { text: 'smoke\u0000r\ud800' } },
+      { id: randomUUID(), position: 1.5, answer: { text: 'hive' }, prompt: { text: '' } },
+    ]
+    expect(
+      (await client.call('PATCH', `/lists/${listId}`, { version: list.version, put, remove: [second.id], title: '🐝' }))
+        .body,
+    ).to.deep.equal({ version: list.version + 1 })
+    expect((await client.call('PATCH', `/lists/${listId}`, { version: list.version, title: 'late' })).status).to.equal(
+      409,
+    )
     const { body: after } = await client.call('GET', `/lists/${listId}`)
     expect(after.title).to.equal('🐝')
-    expect(after.entries.slice(0, 3).map((entry: { answer: { text: string } }) => entry.answer.text)).to.deep.equal(['smoker\ufffd', 'hive', 'brood'])
+    expect(after.entries.slice(0, 3).map((entry: { answer: { text: string } }) => entry.answer.text)).to.deep.equal([
+      'smoker\ufffd',
+      'hive',
+      'brood',
+    ])
   })
 
   it('shares a list, lets students play, resume and play again, and counts a repeated move once', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
     const request = { kind: 'wordsearch', options: {}, seed: '7' }
     const { body: link } = await client.call('POST', `/lists/${listId}/links`, request)
-    expect((await client.call('POST', `/lists/${listId}/links`, { ...request, name: 'Tuesday group' })).body).to.include({ name: 'Tuesday group' }).and.not.include({ code: link.code })
+    expect((await client.call('POST', `/lists/${listId}/links`, { ...request, name: 'Tuesday group' })).body)
+      .to.include({ name: 'Tuesday group' })
+      .and.not.include({ code: link.code })
     const puzzle = await puzzleOf<WordSearchPuzzle>(server, link.id)
     const student = new Client(server.url)
     const path = `/play/${link.code.toLowerCase()}`
     expect((await student.call('GET', path)).body).to.include({ player: null, play: null, open: true, title: 'Words' })
     const joined = await new Client(server.url).call('POST', `/play/${link.code}/join`, { name: '  =1+1\u200b ' })
     expect(joined.body.player.name).to.equal('=1+1')
-    expect((await student.call('POST', path + '/moves', { attempt: 1, after: 0, move: markOf(puzzle, 0) })).body.code).to.equal('who-are-you')
+    expect(
+      (await student.call('POST', path + '/moves', { attempt: 1, after: 0, move: markOf(puzzle, 0) })).body.code,
+    ).to.equal('who-are-you')
     await student.call('POST', path + '/join', { name: 'Ama' })
     for (let repeat = 0; repeat < 2; repeat++) {
       const { body } = await student.call('POST', path + '/moves', { attempt: 1, after: 0, move: markOf(puzzle, 0) })
@@ -80,11 +106,22 @@ describe('the API', () => {
     await student.call('POST', path + '/moves', { attempt: 2, after: 0, move: { type: 'finish' } })
 
     const { body: results } = await client.call('GET', `/links/${link.id}/results`)
-    expect(results.participants.map(({ name, right, firstRight, total, hints, attempts }: Record<string, unknown>) => ({ name, right, firstRight, total, hints, attempts }))).to.deep.equal([
+    expect(
+      results.participants.map(({ name, right, firstRight, total, hints, attempts }: Record<string, unknown>) => ({
+        name,
+        right,
+        firstRight,
+        total,
+        hints,
+        attempts,
+      })),
+    ).to.deep.equal([
       { name: '=1+1', right: 0, firstRight: 0, total: 10, hints: 0, attempts: 1 },
       { name: 'Ama', right: 1, firstRight: 1, total: 10, hints: 1, attempts: 2 },
     ])
-    expect(results.questions.filter(({ right }: { right: number }) => right === 1).map(({ text }: { text: string }) => text)).to.deep.equal([puzzle.words[0].text])
+    expect(
+      results.questions.filter(({ right }: { right: number }) => right === 1).map(({ text }: { text: string }) => text),
+    ).to.deep.equal([puzzle.words[0].text])
     const csv = await client.call('GET', `/links/${link.id}/results.csv`)
     expect(csv.text.split('\r\n')[1]).to.match(/^"'=1\+1",0,0,10,/)
 
@@ -97,11 +134,22 @@ describe('the API', () => {
 
   it('tells a student no position of a word not yet found, in anything it sends', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
-    const { body: link } = await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', options: { show: 'clues', directions: 8 }, seed: 'secret' })
+    const { body: link } = await client.call('POST', `/lists/${listId}/links`, {
+      kind: 'wordsearch',
+      options: { show: 'clues', directions: 8 },
+      seed: 'secret',
+    })
     const puzzle = await puzzleOf<WordSearchPuzzle>(server, link.id)
     const student = new Client(server.url)
     const replies = [await student.call('POST', `/play/${link.code}/join`, { name: 'Spy' })]
-    for (let index = 0; index < 4; index++) replies.push(await student.call('POST', `/play/${link.code}/moves`, { attempt: 1, after: index, move: markOf(puzzle, index) }))
+    for (let index = 0; index < 4; index++)
+      replies.push(
+        await student.call('POST', `/play/${link.code}/moves`, {
+          attempt: 1,
+          after: index,
+          move: markOf(puzzle, index),
+        }),
+      )
     replies.push(await student.call('GET', `/play/${link.code}`))
     replies.forEach(({ text, body }, index) => {
       const foundSoFar = Math.min(index, 4)
@@ -121,19 +169,37 @@ describe('the API', () => {
     })
   })
 
-  it('lets no teacher read or change what is another\'s, on any route, and nobody in who is not signed in', async () => {
+  it("lets no teacher read or change what is another's, on any route, and nobody in who is not signed in", async () => {
     const { client: owner, listId } = await teacherWithList(server.url, WORDS)
     const { body: link } = await owner.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })
     await new Client(server.url).call('POST', `/play/${link.code}/join`, { name: 'Ama' })
-    const { body: { participants: [{ participantId, lastPlayId }], questions: [{ entryId }] } } = await owner.call('GET', `/links/${link.id}/results`)
+    const {
+      body: {
+        participants: [{ participantId, lastPlayId }],
+        questions: [{ entryId }],
+      },
+    } = await owner.call('GET', `/links/${link.id}/results`)
     const { client: other } = await teacherWithList(server.url, ['otter'])
     const routes: [string, string, unknown?][] = [
-      ['GET', `/lists/${listId}`], ['PATCH', `/lists/${listId}`, { version: 1, title: 'mine' }], ['DELETE', `/lists/${listId}`], ['GET', `/lists/${listId}/links`],
-      ['POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' }], ['POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1' }],
-      ['GET', `/lists/${listId}/version`], ['POST', `/lists/${listId}/duplicate`], ['PUT', `/lists/${listId}/archived`, { archived: true }],
-      ['PATCH', `/links/${link.id}`, { open: false }], ['POST', `/links/${link.id}/renew`], ['GET', `/links/${link.id}/results`], ['GET', `/links/${link.id}/results.csv`], ['DELETE', `/links/${link.id}`],
-      ['GET', `/links/${link.id}/questions/${entryId}`], ['PATCH', `/links/${link.id}/participants/${participantId}`, { name: 'mine' }], ['PUT', `/links/${link.id}/participants/${participantId}/merged`, { into: null }],
-      ['DELETE', `/links/${link.id}/participants/${participantId}`], ['POST', `/links/${link.id}/plays/${lastPlayId}/give-back`],
+      ['GET', `/lists/${listId}`],
+      ['PATCH', `/lists/${listId}`, { version: 1, title: 'mine' }],
+      ['DELETE', `/lists/${listId}`],
+      ['GET', `/lists/${listId}/links`],
+      ['POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' }],
+      ['POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1' }],
+      ['GET', `/lists/${listId}/version`],
+      ['POST', `/lists/${listId}/duplicate`],
+      ['PUT', `/lists/${listId}/archived`, { archived: true }],
+      ['PATCH', `/links/${link.id}`, { open: false }],
+      ['POST', `/links/${link.id}/renew`],
+      ['GET', `/links/${link.id}/results`],
+      ['GET', `/links/${link.id}/results.csv`],
+      ['DELETE', `/links/${link.id}`],
+      ['GET', `/links/${link.id}/questions/${entryId}`],
+      ['PATCH', `/links/${link.id}/participants/${participantId}`, { name: 'mine' }],
+      ['PUT', `/links/${link.id}/participants/${participantId}/merged`, { into: null }],
+      ['DELETE', `/links/${link.id}/participants/${participantId}`],
+      ['POST', `/links/${link.id}/plays/${lastPlayId}/give-back`],
     ]
     const before = await owner.call('GET', `/lists/${listId}`)
     for (const [method, path, body] of routes) {
@@ -142,41 +208,84 @@ describe('the API', () => {
       expect((await new Client(server.url).call(method, path, body)).status, `${method} ${path}`).to.equal(401)
     }
     // Nor by a link of one's own: what is under it must be under it.
-    const { body: { id: foreignList } } = await other.call('POST', '/lists', { title: 'x' })
-    await other.call('PATCH', `/lists/${foreignList}`, { version: 0, put: [{ id: randomUUID(), position: 1, answer: { text: 'otter' }, prompt: { text: 'swims' } }] })
+    const {
+      body: { id: foreignList },
+    } = await other.call('POST', '/lists', { title: 'x' })
+    await other.call('PATCH', `/lists/${foreignList}`, {
+      version: 0,
+      put: [{ id: randomUUID(), position: 1, answer: { text: 'otter' }, prompt: { text: 'swims' } }],
+    })
     const { body: bridge } = await other.call('POST', `/lists/${foreignList}/links`, { kind: 'flashcards', seed: '1' })
-    for (const [method, path, body] of [['PATCH', `participants/${participantId}`, { name: 'mine' }], ['PUT', `participants/${participantId}/merged`, { into: participantId }], ['DELETE', `participants/${participantId}`], ['POST', `plays/${lastPlayId}/give-back`]] as const) {
+    for (const [method, path, body] of [
+      ['PATCH', `participants/${participantId}`, { name: 'mine' }],
+      ['PUT', `participants/${participantId}/merged`, { into: participantId }],
+      ['DELETE', `participants/${participantId}`],
+      ['POST', `plays/${lastPlayId}/give-back`],
+    ] as const) {
       expect((await other.call(method, `/links/${bridge.id}/${path}`, body)).status, `${method} ${path}`).to.equal(404)
     }
-    for (const path of ['/lists', '/session', '/links']) expect((await other.call('GET', path)).text).not.to.include(listId)
+    for (const path of ['/lists', '/session', '/links'])
+      expect((await other.call('GET', path)).text).not.to.include(listId)
     const { body: own } = await other.call('POST', '/lists', { title: 'thief' })
-    const stolen = await other.call('PATCH', `/lists/${own.id}`, { version: 0, put: [{ ...before.body.entries[0], answer: { text: 'mine' } }] })
+    const stolen = await other.call('PATCH', `/lists/${own.id}`, {
+      version: 0,
+      put: [{ ...before.body.entries[0], answer: { text: 'mine' } }],
+    })
     expect(stolen.status).to.equal(409)
     expect((await owner.call('GET', `/lists/${listId}`)).text).to.equal(before.text)
     const { body: results } = await owner.call('GET', `/links/${link.id}/results`)
-    expect([results.offer.open, results.participants[0].name, results.participants[0].attempts]).to.deep.equal([true, 'Ama', 1])
+    expect([results.offer.open, results.participants[0].name, results.participants[0].attempts]).to.deep.equal([
+      true,
+      'Ama',
+      1,
+    ])
   })
 
   it('answers bad input clearly, and never with a 500', async () => {
     const { client, listId } = await teacherWithList(server.url, ['otter'])
-    const entry = (answer: unknown): object => ({ version: 1, put: [{ id: randomUUID(), position: 9, answer, prompt: { text: '' } }] })
+    const entry = (answer: unknown): object => ({
+      version: 1,
+      put: [{ id: randomUUID(), position: 9, answer, prompt: { text: '' } }],
+    })
     const bodies: [string, string, unknown][] = [
-      ['POST', '/session', '{"email": '], ['POST', '/session', 'null'], ['POST', '/session', '[]'], ['POST', '/teachers', { name: 'x', email: 'no', password: 'short' }],
-      ['PATCH', `/lists/${listId}`, {}], ['PATCH', `/lists/${listId}`, entry({ text: 7 })], ['PATCH', `/lists/${listId}`, entry({ text: 'x'.repeat(3000) })],
-      ['PATCH', `/lists/${listId}`, { version: 1, put: [{ id: 'x', position: 'y' }] }], ['GET', '/lists/nonsense', undefined], ['GET', "/lists/' OR 1=1 --", undefined],
-      ['POST', `/lists/${listId}/links`, { kind: 'poker', seed: '1' }], ['POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1', options: { rows: 1e9 } }],
-      ['POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1', options: { size: 'chosen', rows: 20, cols: 20, message: 'hi' } }],
-      ['POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1', versions: 31 }], ['GET', '/play/NOSUCH', undefined], ['POST', '/play/%00/join', { name: 'x' }], ['POST', '/play/NOSUCH/moves', { attempt: 1, after: 0, move: {} }],
+      ['POST', '/session', '{"email": '],
+      ['POST', '/session', 'null'],
+      ['POST', '/session', '[]'],
+      ['POST', '/teachers', { name: 'x', email: 'no', password: 'short' }],
+      ['PATCH', `/lists/${listId}`, {}],
+      ['PATCH', `/lists/${listId}`, entry({ text: 7 })],
+      ['PATCH', `/lists/${listId}`, entry({ text: 'x'.repeat(3000) })],
+      ['PATCH', `/lists/${listId}`, { version: 1, put: [{ id: 'x', position: 'y' }] }],
+      ['GET', '/lists/nonsense', undefined],
+      ['GET', "/lists/' OR 1=1 --", undefined],
+      ['POST', `/lists/${listId}/links`, { kind: 'poker', seed: '1' }],
+      ['POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1', options: { rows: 1e9 } }],
+      [
+        'POST',
+        `/lists/${listId}/links`,
+        { kind: 'wordsearch', seed: '1', options: { size: 'chosen', rows: 20, cols: 20, message: 'hi' } },
+      ],
+      ['POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1', versions: 31 }],
+      ['GET', '/play/NOSUCH', undefined],
+      ['POST', '/play/%00/join', { name: 'x' }],
+      ['POST', '/play/NOSUCH/moves', { attempt: 1, after: 0, move: {} }],
       ['POST', '/lists', `{"title": "${'x'.repeat(10_000_000)}"}`],
     ]
     for (const [method, path, body] of bodies) {
       const reply = await client.call(method, path, body)
       expect(reply.status, `${method} ${path} ${JSON.stringify(body)?.slice(0, 80)}`).to.be.within(400, 499)
       expect(reply.type).to.include('application/problem+json')
-      expect(reply.body.title).to.be.a('string').and.not.match(/error|undefined|expected|invalid/i)
+      expect(reply.body.title)
+        .to.be.a('string')
+        .and.not.match(/error|undefined|expected|invalid/i)
     }
     const strange = ['👩‍👩‍👧 family', '\u200b\u200e\u0007', '\u202eabc', 'e\u0301'.repeat(50), '🐝🐝🐝', ' ']
-    const put = strange.map((text, index) => ({ id: randomUUID(), position: index, answer: { text }, prompt: { text } }))
+    const put = strange.map((text, index) => ({
+      id: randomUUID(),
+      position: index,
+      answer: { text },
+      prompt: { text },
+    }))
     expect((await client.call('PATCH', `/lists/${listId}`, { version: 1, put })).status).to.equal(200)
     const { status, body } = await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '👩‍👩‍👧' })
     expect([status, body.players]).to.deep.equal([201, 0])
@@ -184,9 +293,16 @@ describe('the API', () => {
 
   it('takes 5,000 rows in one save, and asks the database as often for many rows as for one', async () => {
     const { client, listId } = await teacherWithList(server.url, [])
-    const put = Array.from({ length: 5000 }, (_, index) => ({ id: randomUUID(), position: index, answer: { text: `word ${index}` }, prompt: { text: `meaning ${index}` } }))
+    const put = Array.from({ length: 5000 }, (_, index) => ({
+      id: randomUUID(),
+      position: index,
+      answer: { text: `word ${index}` },
+      prompt: { text: `meaning ${index}` },
+    }))
     expect((await client.call('PATCH', `/lists/${listId}`, { version: 1, put })).status).to.equal(200)
-    expect((await client.call('PATCH', `/lists/${listId}`, { version: 2, put: [{ ...put[0], id: randomUUID() }] })).status).to.equal(400)
+    expect(
+      (await client.call('PATCH', `/lists/${listId}`, { version: 2, put: [{ ...put[0], id: randomUUID() }] })).status,
+    ).to.equal(400)
     const { client: small, listId: smallId } = await teacherWithList(server.url, ['otter'])
     const count = async (who: Client, paths: string[]): Promise<number> => {
       server.queries.length = 0
@@ -195,14 +311,25 @@ describe('the API', () => {
     }
     const { body: one } = await small.call('POST', `/lists/${smallId}/links`, { kind: 'wordsearch', seed: '1' })
     const { body: many } = await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })
-    for (let index = 0; index < 8; index++) await new Client(server.url).call('POST', `/play/${many.code}/join`, { name: `student ${index}` })
-    const routes = (list: string, link: string): string[] => ['/lists', `/lists/${list}`, `/lists/${list}/links`, `/links/${link}/results`]
+    for (let index = 0; index < 8; index++)
+      await new Client(server.url).call('POST', `/play/${many.code}/join`, { name: `student ${index}` })
+    const routes = (list: string, link: string): string[] => [
+      '/lists',
+      `/lists/${list}`,
+      `/lists/${list}/links`,
+      `/links/${link}/results`,
+    ]
     expect(await count(client, routes(listId, many.id))).to.equal(await count(small, routes(smallId, one.id)))
   }).timeout(300_000)
 
   it('prints versions and their keys as a PDF', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
-    const queued = await client.call('POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1', versions: 3, code: 'KFTW73' })
+    const queued = await client.call('POST', `/lists/${listId}/sheets`, {
+      kind: 'wordsearch',
+      seed: '1',
+      versions: 3,
+      code: 'KFTW73',
+    })
     expect(queued.status).to.equal(202)
     const { status, type, text } = await fileOf(client, queued)
     expect([status, type]).to.deep.equal([200, 'application/pdf'])

@@ -28,7 +28,10 @@ nurse: health-worker woman-health-worker nurse-female | farmer: farmer man-farme
 `
 
 /** Nouns, each with the names of its right pictures. */
-export const COMMON_NOUNS: readonly { noun: string; right: readonly string[] }[] = LINES.trim().split(/[|\n]/u).map((part) => {
-  const [noun, right = ''] = part.split(':').map((side) => side.trim())
-  return { noun, right: right === '' ? [noun] : right.split(' ') }
-}).slice(0, 200)
+export const COMMON_NOUNS: readonly { noun: string; right: readonly string[] }[] = LINES.trim()
+  .split(/[|\n]/u)
+  .map((part) => {
+    const [noun, right = ''] = part.split(':').map((side) => side.trim())
+    return { noun, right: right === '' ? [noun] : right.split(' ') }
+  })
+  .slice(0, 200)

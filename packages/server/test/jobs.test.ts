@@ -7,11 +7,20 @@ import { startWorkers } from '../src/workers/pool.ts'
 import { wrapHan } from '../src/workers/wrapHan.ts'
 import { fileOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
-const HAN = '天地人你我他一二三四五上下金木水火土日月对云雨风花鸟虫六七八九十爸妈马不画打棋鸡字词语句子桌纸文数学音乐妹奶白皮小桥台雪儿草家是车羊走也路灯秋气了树叶片大飞会个的船两头在里看见闪星江南可采莲鱼东西北尖说春青蛙夏弯地就冬男女开关正反远有色近听无声去还来多少黄牛只猫边鸭苹果杏桃书包尺作业本笔刀课早校明力尘从众双林森条心升国旗中红歌起么美丽立'
-const han = (length: number, from: number): string => Array.from({ length }, (_, index) => HAN[(index * 7 + from * 13) % HAN.length]).join('')
+const HAN =
+  '天地人你我他一二三四五上下金木水火土日月对云雨风花鸟虫六七八九十爸妈马不画打棋鸡字词语句子桌纸文数学音乐妹奶白皮小桥台雪儿草家是车羊走也路灯秋气了树叶片大飞会个的船两头在里看见闪星江南可采莲鱼东西北尖说春青蛙夏弯地就冬男女开关正反远有色近听无声去还来多少黄牛只猫边鸭苹果杏桃书包尺作业本笔刀课早校明力尘从众双林森条心升国旗中红歌起么美丽立'
+const han = (length: number, from: number): string =>
+  Array.from({ length }, (_, index) => HAN[(index * 7 + from * 13) % HAN.length]).join('')
 
 function listOf(count: number, answer: (index: number) => string, prompt: (index: number) => string): EntryList {
-  return { title: 'List', answerLanguage: 'zh', promptLanguage: 'zh', entries: Array.from({ length: count }, (_, index) => newEntry({ id: randomUUID(), answer: { text: answer(index) }, prompt: { text: prompt(index) } })) }
+  return {
+    title: 'List',
+    answerLanguage: 'zh',
+    promptLanguage: 'zh',
+    entries: Array.from({ length: count }, (_, index) =>
+      newEntry({ id: randomUUID(), answer: { text: answer(index) }, prompt: { text: prompt(index) } }),
+    ),
+  }
 }
 
 describe('Long work', () => {
@@ -31,12 +40,26 @@ describe('Long work', () => {
       seen.push(body.progress as number)
       await new Promise((resolve) => setTimeout(resolve, 100))
     }
-    expect(seen.every((progress, index) => index === 0 || progress >= seen[index - 1]) && seen.at(-1) === 1).to.equal(true)
+    expect(seen.every((progress, index) => index === 0 || progress >= seen[index - 1]) && seen.at(-1) === 1).to.equal(
+      true,
+    )
     expect((await client.call('GET', `/jobs/${queued.body.id}/file`)).text.slice(0, 5)).to.equal('%PDF-')
     const { client: stranger } = await teacherWithList(server.url, [])
-    for (const [method, path] of [['GET', ''], ['GET', '/file'], ['DELETE', '']]) expect((await stranger.call(method, `/jobs/${queued.body.id}${path}`)).status).to.equal(404)
-    const wrong = await client.call('POST', `/lists/${listId}/sheets`, { kind: 'wordsearch', seed: '1', options: { size: 'chosen', rows: 20, cols: 20, message: 'hi' } })
-    await fileOf(client, wrong).then(() => expect.fail('no such puzzle'), (error: Error) => expect(error.message).to.match(/hidden message/))
+    for (const [method, path] of [
+      ['GET', ''],
+      ['GET', '/file'],
+      ['DELETE', ''],
+    ])
+      expect((await stranger.call(method, `/jobs/${queued.body.id}${path}`)).status).to.equal(404)
+    const wrong = await client.call('POST', `/lists/${listId}/sheets`, {
+      kind: 'wordsearch',
+      seed: '1',
+      options: { size: 'chosen', rows: 20, cols: 20, message: 'hi' },
+    })
+    await fileOf(client, wrong).then(
+      () => expect.fail('no such puzzle'),
+      (error: Error) => expect(error.message).to.match(/hidden message/),
+    )
   }).timeout(60_000)
 
   it('is stopped, is bounded for each teacher, and takes turns between them', async () => {
@@ -44,18 +67,29 @@ describe('Long work', () => {
     const other = await teacherWithList(server.url, WORDS)
     const long = { kind: 'crossword', seed: '1', versions: 30, options: { steps: 20_000_000 } }
     const first = await busy.client.call('POST', `/lists/${busy.listId}/sheets`, long)
-    const more = await Promise.all(Array.from({ length: 6 }, () => busy.client.call('POST', `/lists/${busy.listId}/sheets`, { kind: 'quiz', seed: '1' })))
+    const more = await Promise.all(
+      Array.from({ length: 6 }, () =>
+        busy.client.call('POST', `/lists/${busy.listId}/sheets`, { kind: 'quiz', seed: '1' }),
+      ),
+    )
     const taken = more.filter(({ status }) => status === 202)
     expect(taken).to.have.length(4)
     expect(more.find(({ status }) => status === 429)?.body.title).to.match(/Wait for them/)
     // A puzzle is made meanwhile: quick work is never behind slow work.
     const began = performance.now()
-    expect((await other.client.call('POST', `/lists/${other.listId}/links`, { kind: 'quiz', seed: '1' })).status).to.equal(201)
+    expect(
+      (await other.client.call('POST', `/lists/${other.listId}/links`, { kind: 'quiz', seed: '1' })).status,
+    ).to.equal(201)
     expect(performance.now() - began).to.be.below(8000)
     // Another teacher's file is made while the long one is being worked on, and before what else the first one wants.
-    await fileOf(other.client, await other.client.call('POST', `/lists/${other.listId}/sheets`, { kind: 'quiz', seed: '1' }))
+    await fileOf(
+      other.client,
+      await other.client.call('POST', `/lists/${other.listId}/sheets`, { kind: 'quiz', seed: '1' }),
+    )
     expect((await busy.client.call('GET', `/jobs/${first.body.id}`)).body.state).to.equal('running')
-    const open = await Promise.all(taken.map(async ({ body }) => (await busy.client.call('GET', `/jobs/${body.id}`)).body.state as string))
+    const open = await Promise.all(
+      taken.map(async ({ body }) => (await busy.client.call('GET', `/jobs/${body.id}`)).body.state as string),
+    )
     expect(new Set(open)).to.deep.equal(new Set(['waiting']))
     for (const { body } of [first, ...taken]) await busy.client.call('DELETE', `/jobs/${body.id}`)
     expect((await busy.client.call('GET', `/jobs/${first.body.id}`)).body.state).to.equal('stopped')
@@ -63,9 +97,19 @@ describe('Long work', () => {
 
   it('is taken up again where its server was killed, and given up after a few tries', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
-    const queue = (tries: number): Promise<{ id: string }[]> => rows<{ id: string }>(server,
-      `INSERT INTO jobs (id, teacher_id, kind, task, state, tries, started_at, seen_at) SELECT gen_random_uuid(), teacher_id, 'sheets', $task::jsonb, 'running', $tries, now(), now() - interval '1 minute' FROM lists WHERE id = $listId RETURNING id`,
-      { listId, tries, task: JSON.stringify({ listId, sheets: { kind: 'quiz', seed: '1', options: gameOf('quiz').options.parse({}) } }) })
+    const queue = (tries: number): Promise<{ id: string }[]> =>
+      rows<{ id: string }>(
+        server,
+        `INSERT INTO jobs (id, teacher_id, kind, task, state, tries, started_at, seen_at) SELECT gen_random_uuid(), teacher_id, 'sheets', $task::jsonb, 'running', $tries, now(), now() - interval '1 minute' FROM lists WHERE id = $listId RETURNING id`,
+        {
+          listId,
+          tries,
+          task: JSON.stringify({
+            listId,
+            sheets: { kind: 'quiz', seed: '1', options: gameOf('quiz').options.parse({}) },
+          }),
+        },
+      )
     const [lost] = await queue(1)
     const [hopeless] = await queue(3)
     // Any new job makes the server look.
@@ -80,16 +124,30 @@ describe('Long work', () => {
 
   it('ends where it takes too long or too much, with a sentence, and the next is made', async () => {
     const workers = startWorkers({ threads: 1, makeLimit: 700 })
-    const list = listOf(40, (index) => `${['amber', 'basil', 'cedar', 'delta'][index % 4]}${'abcdefghij'[index % 10]}${'klmnopqrst'[(index * 3) % 10]}`, (index) => `clue ${index}`)
+    const list = listOf(
+      40,
+      (index) =>
+        `${['amber', 'basil', 'cedar', 'delta'][index % 4]}${'abcdefghij'[index % 10]}${'klmnopqrst'[(index * 3) % 10]}`,
+      (index) => `clue ${index}`,
+    )
     const options = gameOf('crossword').options.parse({ steps: 60_000_000 })
-    const error = await workers.make({ kind: 'crossword', list, options, seed: '1' }, 'teacher').catch((thrown: unknown) => thrown)
+    const error = await workers
+      .make({ kind: 'crossword', list, options, seed: '1' }, 'teacher')
+      .catch((thrown: unknown) => thrown)
     expect(error).to.be.instanceOf(Problem)
     expect((error as Problem).message).to.match(/too much at once/)
     const left = new AbortController()
-    const waiting = workers.make({ kind: 'crossword', list, options, seed: '1' }, 'teacher', left.signal).catch((thrown: unknown) => thrown)
+    const waiting = workers
+      .make({ kind: 'crossword', list, options, seed: '1' }, 'teacher', left.signal)
+      .catch((thrown: unknown) => thrown)
     left.abort(new Error('gone'))
     expect(((await waiting) as Error).message).to.equal('gone')
-    expect(await startWorkers({ threads: 1 }).make({ kind: 'quiz', list, options: gameOf('quiz').options.parse({}), seed: '1' }, 'teacher')).to.be.an('object')
+    expect(
+      await startWorkers({ threads: 1 }).make(
+        { kind: 'quiz', list, options: gameOf('quiz').options.parse({}), seed: '1' },
+        'teacher',
+      ),
+    ).to.be.an('object')
     await workers.close()
   }).timeout(60_000)
 
@@ -97,17 +155,51 @@ describe('Long work', () => {
     const workers = startWorkers({ threads: 1 })
     const timed = async (list: EntryList): Promise<{ seconds: number; size: number }> => {
       const began = performance.now()
-      const pdf = await workers.sheets({ list, sheets: { kind: 'quiz', options: gameOf('quiz').options.parse({}), seed: '1', versions: 1, paper: 'a4', key: true, saveInk: false }, address: undefined, pictures: {} }, 'teacher', new AbortController().signal, () => undefined)
+      const pdf = await workers.sheets(
+        {
+          list,
+          sheets: {
+            kind: 'quiz',
+            options: gameOf('quiz').options.parse({}),
+            seed: '1',
+            versions: 1,
+            paper: 'a4',
+            key: true,
+            saveInk: false,
+          },
+          address: undefined,
+          pictures: {},
+        },
+        'teacher',
+        new AbortController().signal,
+        () => undefined,
+      )
       return { seconds: (performance.now() - began) / 1000, size: pdf.length }
     }
     const letters = 'abcdefghijklmnopqrstuvwxyz'
-    const latin = listOf(120, (index) => `${letters[index % 26]}${letters[(index * 7) % 26]}mi${index}`, (index) => `what can be the word ${index}?`)
+    const latin = listOf(
+      120,
+      (index) => `${letters[index % 26]}${letters[(index * 7) % 26]}mi${index}`,
+      (index) => `what can be the word ${index}?`,
+    )
     await timed(latin)
     const plain = await timed(latin)
-    const chinese = await timed(listOf(120, (index) => han(5, index + 1), (index) => han(22, index + 2)))
+    const chinese = await timed(
+      listOf(
+        120,
+        (index) => han(5, index + 1),
+        (index) => han(22, index + 2),
+      ),
+    )
     expect(chinese.seconds).to.be.below(2 * plain.seconds + 0.5)
     expect(chinese.size).to.be.below(1_000_000)
-    const long = await timed(listOf(60, (index) => han(6, index + 1), (index) => han(1980, index + 2)))
+    const long = await timed(
+      listOf(
+        60,
+        (index) => han(6, index + 1),
+        (index) => han(1980, index + 2),
+      ),
+    )
     expect(long.seconds).to.be.below(20)
     await workers.close()
     const sentence = `${han(100, 3)}。${han(30, 4)}`
@@ -127,7 +219,15 @@ describe('A fair queue', () => {
       await new Promise((resolve) => setTimeout(resolve, 1))
     }
     const left = new AbortController()
-    const all = [queue.run('a', piece('a1')), queue.run('a', piece('a2')), queue.run('a', piece('a3')), queue.run('b', piece('b1')), queue.run('c', piece('c1'), left.signal), queue.run('b', piece('b2')), queue.run('a', piece('a4'))]
+    const all = [
+      queue.run('a', piece('a1')),
+      queue.run('a', piece('a2')),
+      queue.run('a', piece('a3')),
+      queue.run('b', piece('b1')),
+      queue.run('c', piece('c1'), left.signal),
+      queue.run('b', piece('b2')),
+      queue.run('a', piece('a4')),
+    ]
     const full = await queue.run('a', piece('a5')).catch((error: unknown) => error)
     expect(full).to.be.instanceOf(QueueFull)
     left.abort(new Error('gone'))
@@ -142,10 +242,11 @@ describe('A fair queue', () => {
     const random = randomFrom('fair')
     const queue = new FairQueue(2, 200)
     const order: string[] = []
-    const run = (who: string): Promise<void> => queue.run(who, async () => {
-      order.push(who)
-      await new Promise((resolve) => setTimeout(resolve, random.below(2)))
-    })
+    const run = (who: string): Promise<void> =>
+      queue.run(who, async () => {
+        order.push(who)
+        await new Promise((resolve) => setTimeout(resolve, random.below(2)))
+      })
     await Promise.all([...Array.from({ length: 100 }, () => run('many')), run('one'), run('two')])
     expect(Math.max(order.indexOf('one'), order.indexOf('two'))).to.be.below(6)
   })

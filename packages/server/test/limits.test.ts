@@ -15,15 +15,33 @@ describe('Limits', () => {
 
   it('stop who tries out codes, and never the moves of a class behind the same address', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
-    const { body: { code } } = await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })
+    const {
+      body: { code },
+    } = await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })
     const student = new Client(server.url)
     await student.call('POST', `/play/${code}/join`, { name: 'Ama' })
     const guesses: number[] = []
-    for (let round = 0; round < 10; round++) guesses.push(...statuses(await Promise.all(Array.from({ length: 15 }, (_, index) => new Client(server.url).call('GET', `/play/Z${round}X${index}`)))))
+    for (let round = 0; round < 10; round++)
+      guesses.push(
+        ...statuses(
+          await Promise.all(
+            Array.from({ length: 15 }, (_, index) => new Client(server.url).call('GET', `/play/Z${round}X${index}`)),
+          ),
+        ),
+      )
     expect(guesses.filter((status) => status === 404).length).to.be.within(120, 135)
     expect(guesses.at(-1)).to.equal(429)
-    expect((await new Client(server.url).call('GET', `/play/${code}`)).body.code, 'whoever has no token is told nothing, not even of a code that exists').to.equal('too-many')
-    for (const move of [{ type: 'hint', item: 1 }, { type: 'hint', item: 2 }]) expect((await student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move })).status).to.equal(200)
+    expect(
+      (await new Client(server.url).call('GET', `/play/${code}`)).body.code,
+      'whoever has no token is told nothing, not even of a code that exists',
+    ).to.equal('too-many')
+    for (const move of [
+      { type: 'hint', item: 1 },
+      { type: 'hint', item: 2 },
+    ])
+      expect(
+        (await student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move })).status,
+      ).to.equal(200)
     expect((await student.call('GET', `/play/${code}`)).status).to.equal(200)
   })
 
@@ -34,16 +52,33 @@ describe('Limits', () => {
     await home.call('DELETE', '/session')
     const pupil = new Client(server.url)
     const tries: Reply[] = []
-    for (let index = 0; index < 12; index++) tries.push(await pupil.call('POST', '/session', { email: account.email, password: `guess ${index}` }))
+    for (let index = 0; index < 12; index++)
+      tries.push(await pupil.call('POST', '/session', { email: account.email, password: `guess ${index}` }))
     expect(statuses(tries).filter((status) => status === 401)).to.have.length(10)
-    expect((await pupil.call('POST', '/session', { email: account.email, password: account.password })).status, 'the right one is a guess, too').to.equal(429)
-    expect((await home.call('POST', '/session', { email: account.email, password: account.password })).status).to.equal(200)
-    for (let index = 0; index < 10; index++) await home.call('POST', '/session', { email: account.email, password: 'wrong' })
-    expect((await home.call('POST', '/session', { email: account.email, password: 'wrong' })).status, 'a known device has tries of its own').to.equal(429)
+    expect(
+      (await pupil.call('POST', '/session', { email: account.email, password: account.password })).status,
+      'the right one is a guess, too',
+    ).to.equal(429)
+    expect((await home.call('POST', '/session', { email: account.email, password: account.password })).status).to.equal(
+      200,
+    )
+    for (let index = 0; index < 10; index++)
+      await home.call('POST', '/session', { email: account.email, password: 'wrong' })
+    expect(
+      (await home.call('POST', '/session', { email: account.email, password: 'wrong' })).status,
+      'a known device has tries of its own',
+    ).to.equal(429)
   }).timeout(60_000)
 
   it('count wrong passwords over all accounts of an address, and right ones not at all', async () => {
-    const many = await Promise.all(Array.from({ length: 70 }, () => new Client(server.url).call('POST', '/session', { email: `${randomUUID()}@school.example`, password: 'winter' })))
+    const many = await Promise.all(
+      Array.from({ length: 70 }, () =>
+        new Client(server.url).call('POST', '/session', {
+          email: `${randomUUID()}@school.example`,
+          password: 'winter',
+        }),
+      ),
+    )
     expect(statuses(many).filter((status) => status === 401)).to.have.length(60)
     await rows(server, 'DELETE FROM guesses')
     const account = { name: 'Ada', email: `${randomUUID()}@school.example`, password: 'three calm otters' }
@@ -51,8 +86,20 @@ describe('Limits', () => {
     const began = performance.now()
     const [files, signIns] = await Promise.all([
       // Files are read on the threads that passwords are hashed on.
-      new Promise<number>((resolve) => setTimeout(() => void new Client(server.url).call('GET', '/gallery/flat/otter.svg').then(() => resolve(performance.now() - began)), 100)),
-      Promise.all(Array.from({ length: 8 }, () => new Client(server.url).call('POST', '/session', { email: account.email, password: account.password }))),
+      new Promise<number>((resolve) =>
+        setTimeout(
+          () =>
+            void new Client(server.url)
+              .call('GET', '/gallery/flat/otter.svg')
+              .then(() => resolve(performance.now() - began)),
+          100,
+        ),
+      ),
+      Promise.all(
+        Array.from({ length: 8 }, () =>
+          new Client(server.url).call('POST', '/session', { email: account.email, password: account.password }),
+        ),
+      ),
     ])
     expect(statuses(signIns)).to.deep.equal(Array.from({ length: 8 }, () => 200))
     expect(files).to.be.below(2000)
@@ -60,13 +107,20 @@ describe('Limits', () => {
 
   it('let one browser bring in a few students, and a class many at once', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
-    const { body: { code } } = await client.call('POST', `/lists/${listId}/links`, { kind: 'pairs', seed: '1' })
+    const {
+      body: { code },
+    } = await client.call('POST', `/lists/${listId}/links`, { kind: 'pairs', seed: '1' })
     const tablet = new Client(server.url)
     await tablet.call('GET', `/play/${code}`)
     const joins: Reply[] = []
-    for (let index = 0; index < 10; index++) joins.push(await tablet.call('POST', `/play/${code}/join`, { name: `Student ${index}` }))
+    for (let index = 0; index < 10; index++)
+      joins.push(await tablet.call('POST', `/play/${code}/join`, { name: `Student ${index}` }))
     expect(statuses(joins)).to.deep.equal([...Array(8).fill(201), 403, 403])
-    const flood = await Promise.all(Array.from({ length: 120 }, (_, index) => new Client(server.url).call('POST', `/play/${code}/join`, { name: `Robot ${index}` })))
+    const flood = await Promise.all(
+      Array.from({ length: 120 }, (_, index) =>
+        new Client(server.url).call('POST', `/play/${code}/join`, { name: `Robot ${index}` }),
+      ),
+    )
     expect(statuses(flood).filter((status) => status === 201).length).to.be.within(50, 90)
   }).timeout(60_000)
 
@@ -74,15 +128,38 @@ describe('Limits', () => {
     const other = await startTestServer({ databaseUrl: server.databaseUrl })
     const email = `${randomUUID()}@school.example`
     const tries: Reply[] = []
-    for (let index = 0; index < 12; index++) tries.push(await new Client(index % 2 === 0 ? server.url : other.url).call('POST', '/session', { email, password: 'guess' }))
+    for (let index = 0; index < 12; index++)
+      tries.push(
+        await new Client(index % 2 === 0 ? server.url : other.url).call('POST', '/session', {
+          email,
+          password: 'guess',
+        }),
+      )
     expect(statuses(tries).filter((status) => status === 401)).to.have.length(10)
     await other.close()
   }).timeout(60_000)
 
   it('take no password that is tried first', async () => {
-    for (const password of ['basketball', 'Password123', 'manchester1', '1234567890', 'aaaaaaaaaaaa', 'ada.lovelace@school.example', 'Ada Lovelace']) expect(isCommonPassword(password, ['ada.lovelace@school.example', 'ada.lovelace', 'Ada Lovelace']), password).to.equal(true)
-    for (const password of ['three calm otters', 'otters-hold-hands', 'correct horse', 'kelp & Regen 7']) expect(isCommonPassword(password, ['ada@school.example']), password).to.equal(false)
-    const refused = await new Client(server.url).call('POST', '/teachers', { name: 'Eve', email: 'eve@school.example', password: 'qwertyuiop' })
+    for (const password of [
+      'basketball',
+      'Password123',
+      'manchester1',
+      '1234567890',
+      'aaaaaaaaaaaa',
+      'ada.lovelace@school.example',
+      'Ada Lovelace',
+    ])
+      expect(
+        isCommonPassword(password, ['ada.lovelace@school.example', 'ada.lovelace', 'Ada Lovelace']),
+        password,
+      ).to.equal(true)
+    for (const password of ['three calm otters', 'otters-hold-hands', 'correct horse', 'kelp & Regen 7'])
+      expect(isCommonPassword(password, ['ada@school.example']), password).to.equal(false)
+    const refused = await new Client(server.url).call('POST', '/teachers', {
+      name: 'Eve',
+      email: 'eve@school.example',
+      password: 'qwertyuiop',
+    })
     expect([refused.status, refused.body.path]).to.deep.equal([400, 'password'])
   })
 })

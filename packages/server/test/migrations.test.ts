@@ -7,8 +7,21 @@ import { loadSample } from '../src/sample/load.ts'
 import { Client, createDatabase, rows, startTestServer, type TestServer } from './testServer.ts'
 
 interface StoredPlay {
-  kind: GameKind; puzzle: unknown; madeBy: number; state: unknown; rules: number
-  right: number; total: number; points: number; bonus: number; hints: number; misses: number; milliseconds: number; ended: boolean; questions: string[]; answered: { entry: string; counts: boolean; outcome: string; round: string }[]
+  kind: GameKind
+  puzzle: unknown
+  madeBy: number
+  state: unknown
+  rules: number
+  right: number
+  total: number
+  points: number
+  bonus: number
+  hints: number
+  misses: number
+  milliseconds: number
+  ended: boolean
+  questions: string[]
+  answered: { entry: string; counts: boolean; outcome: string; round: string }[]
 }
 
 const STORED = `SELECT g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules, y."right", y.total, y.points, y.bonus, y.hints, y.misses, y.milliseconds, y.ended_at IS NOT NULL AS ended,
@@ -44,63 +57,105 @@ describe('Migrations', () => {
       const state = upgradedPlay(game, play.state, play.rules, puzzle)
       const score = game.score(puzzle, state)
       const { right, total, points, bonus, hints, misses, milliseconds, ended } = play
-      expect({ right, total, points, bonus, hints, misses, milliseconds, finished: ended }, play.kind).to.deep.equal(score)
+      expect({ right, total, points, bonus, hints, misses, milliseconds, finished: ended }, play.kind).to.deep.equal(
+        score,
+      )
       expect(play.questions ?? [], play.kind).to.deep.equal(game.asked(puzzle, state).map(({ entryId }) => entryId))
-      expect(play.answered.filter(({ counts, outcome }) => counts && outcome === 'right').length, play.kind).to.equal(right)
+      expect(play.answered.filter(({ counts, outcome }) => counts && outcome === 'right').length, play.kind).to.equal(
+        right,
+      )
       expect(play.answered.every(({ entry }) => play.questions.includes(entry))).to.equal(true)
     }
     const outcomes = plays.flatMap(({ answered }) => answered.map(({ outcome, round }) => `${round} ${outcome}`))
-    expect([...new Set(outcomes)]).to.include.members(['first right', 'first wrong', 'first passed', 'second right', 'second wrong', 'back wrong'])
+    expect([...new Set(outcomes)]).to.include.members([
+      'first right',
+      'first wrong',
+      'first passed',
+      'second right',
+      'second wrong',
+      'back wrong',
+    ])
   })
 
   it('let plays under way go on by the rules of today, and count a play left open for weeks', async () => {
-    const open = await rows<StoredPlay & { id: string; code: string; hash: string }>(server, `SELECT y.id, o.code, d.token_hash AS hash, g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules, y.milliseconds FROM plays y JOIN game_versions v ON v.id = y.game_version_id
-      JOIN games g ON g.id = v.game_id JOIN offers o ON o.id = y.offer_id JOIN devices d ON d.participant_id = y.participant_id WHERE y.ended_at IS NULL AND o.open`)
+    const open = await rows<StoredPlay & { id: string; code: string; hash: string }>(
+      server,
+      `SELECT y.id, o.code, d.token_hash AS hash, g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules, y.milliseconds FROM plays y JOIN game_versions v ON v.id = y.game_version_id
+      JOIN games g ON g.id = v.game_id JOIN offers o ON o.id = y.offer_id JOIN devices d ON d.participant_id = y.participant_id WHERE y.ended_at IS NULL AND o.open`,
+    )
     expect(open.length).to.be.greaterThan(20)
     // Tokens of the fixture are kept by nobody: each play gets one that is known.
     for (const { id, code, kind, puzzle } of open) {
       const token = `known-token-of-${id.slice(0, 8)}`
-      await rows(server, 'UPDATE devices SET token_hash = $hash WHERE participant_id = (SELECT participant_id FROM plays WHERE id = $id)', { hash: createHash('sha256').update(token).digest('base64'), id })
+      await rows(
+        server,
+        'UPDATE devices SET token_hash = $hash WHERE participant_id = (SELECT participant_id FROM plays WHERE id = $id)',
+        { hash: createHash('sha256').update(token).digest('base64'), id },
+      )
       const student = new Client(server.url)
       const seen = await student.call('GET', `/play/${code}`, undefined, { 'X-Otter-Player': token })
       expect(seen.status, `${kind} ${seen.text}`).to.equal(200)
       const { play } = seen.body
-      const ended = await student.call('POST', `/play/${code}/moves`, { attempt: play.attempt, after: play.moves, move: { type: 'finish' } }, { 'X-Otter-Player': token })
+      const ended = await student.call(
+        'POST',
+        `/play/${code}/moves`,
+        { attempt: play.attempt, after: play.moves, move: { type: 'finish' } },
+        { 'X-Otter-Player': token },
+      )
       expect([ended.status, ended.body.play?.score.finished], kind).to.deep.equal([200, true])
-      expect(ended.body.play.score.total, kind).to.equal(gameOf(kind).score(puzzle, gameOf(kind).start(puzzle, { random: randomFrom('1'), seat: 1, now: 0 })).total === 0 ? 0 : ended.body.play.score.total)
+      expect(ended.body.play.score.total, kind).to.equal(
+        gameOf(kind).score(puzzle, gameOf(kind).start(puzzle, { random: randomFrom('1'), seat: 1, now: 0 })).total === 0
+          ? 0
+          : ended.body.play.score.total,
+      )
     }
     const [{ longest }] = await rows<{ longest: number }>(server, 'SELECT max(milliseconds) AS longest FROM plays')
     expect(longest).to.be.at.most(24 * 3600_000 + 60_000)
   })
 
   it('give entries several groups and standards, and links a teacher, seats and a game of their own', async () => {
-    const [entry] = await rows<{ groups: string[]; standards: string[] }>(server, `SELECT groups, standards FROM entries WHERE answer ->> 'text' = 'cedar'`)
+    const [entry] = await rows<{ groups: string[]; standards: string[] }>(
+      server,
+      `SELECT groups, standards FROM entries WHERE answer ->> 'text' = 'cedar'`,
+    )
     expect(entry).to.deep.equal({ groups: ['two'], standards: ['Sc.3'] })
-    const [{ gaps }] = await rows<{ gaps: number }>(server, 'SELECT count(*)::int AS gaps FROM offers o WHERE o.seats <> (SELECT coalesce(max(seat), 0) FROM participants p WHERE p.offer_id = o.id) OR NOT EXISTS (SELECT 1 FROM offer_games m WHERE m.offer_id = o.id)')
+    const [{ gaps }] = await rows<{ gaps: number }>(
+      server,
+      'SELECT count(*)::int AS gaps FROM offers o WHERE o.seats <> (SELECT coalesce(max(seat), 0) FROM participants p WHERE p.offer_id = o.id) OR NOT EXISTS (SELECT 1 FROM offer_games m WHERE m.offer_id = o.id)',
+    )
     expect(gaps).to.equal(0)
   })
 
   it('leave what students did when its list is deleted, and delete it when that is asked for', async () => {
     const client = new Client(server.url)
-    expect((await client.call('POST', '/session', { email: 'ines@harlowquay.example', password: 'otters hold hands' })).status).to.equal(200)
+    expect(
+      (await client.call('POST', '/session', { email: 'ines@harlowquay.example', password: 'otters hold hands' }))
+        .status,
+    ).to.equal(200)
     const offers = (await client.call('GET', '/links')).body as { id: string; listId: string; title: string }[]
     const gone = offers.find(({ title }) => title === 'Gone soon')
     expect((await client.call('DELETE', `/lists/${gone?.listId}`)).status).to.equal(204)
     const kept = (await client.call('GET', '/links')).body as { id: string; listId: string | null }[]
     expect(kept.find(({ id }) => id === gone?.id)?.listId).to.equal(null)
     const { body: results } = await client.call('GET', `/links/${gone?.id}/results`)
-    expect(results.participants.map(({ name, total }: { name: string; total: number }) => [name, total])).to.deep.equal([['Greta', 5]])
+    expect(results.participants.map(({ name, total }: { name: string; total: number }) => [name, total])).to.deep.equal(
+      [['Greta', 5]],
+    )
     expect((await client.call('POST', `/links/${gone?.id}/renew`)).status).to.equal(409)
     expect((await client.call('DELETE', `/links/${gone?.id}`)).status).to.equal(204)
     expect((await client.call('GET', `/links/${gone?.id}/results`)).status).to.equal(404)
-    for (const { id } of kept) if (id !== gone?.id) expect((await client.call('GET', `/links/${id}/results.csv`)).status).to.equal(200)
+    for (const { id } of kept)
+      if (id !== gone?.id) expect((await client.call('GET', `/links/${id}/results.csv`)).status).to.equal(200)
   })
 
   it('run once where two servers start on one database, with the sample all or nothing', async () => {
     const databaseUrl = await createDatabase()
     const both = await Promise.all([startTestServer({ databaseUrl }), startTestServer({ databaseUrl })])
     await Promise.all(both.map(({ database, workers }) => loadSample(database, workers)))
-    const [{ teachers, plays }] = await rows<{ teachers: number; plays: number }>(both[0], 'SELECT (SELECT count(*)::int FROM teachers) AS teachers, (SELECT count(*)::int FROM plays) AS plays')
+    const [{ teachers, plays }] = await rows<{ teachers: number; plays: number }>(
+      both[0],
+      'SELECT (SELECT count(*)::int FROM teachers) AS teachers, (SELECT count(*)::int FROM plays) AS plays',
+    )
     expect([teachers, plays]).to.deep.equal([1, 8])
     await Promise.all(both.map((one) => one.close()))
   })

@@ -3,7 +3,16 @@ import type { PairsPuzzle } from '@otter/core'
 import { expect } from 'chai'
 import { Client, puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
-interface Student { participantId: string; name: string; right: number; attempts: number; removed: boolean; lastPlayId: string; merged: { participantId: string }[]; milliseconds: number }
+interface Student {
+  participantId: string
+  name: string
+  right: number
+  attempts: number
+  removed: boolean
+  lastPlayId: string
+  merged: { participantId: string }[]
+  milliseconds: number
+}
 
 describe('Who takes part', () => {
   let server: TestServer
@@ -12,17 +21,33 @@ describe('Who takes part', () => {
   })
   after(() => server.close())
 
-  async function shared(kind = 'quiz', options: object = { order: 'list' }): Promise<{ teacher: Client; id: string; code: string; students: () => Promise<Student[]> }> {
+  async function shared(
+    kind = 'quiz',
+    options: object = { order: 'list' },
+  ): Promise<{ teacher: Client; id: string; code: string; students: () => Promise<Student[]> }> {
     const { client: teacher, listId } = await teacherWithList(server.url, WORDS)
-    const { body: { id, code } } = await teacher.call('POST', `/lists/${listId}/links`, { kind, seed: '3', options })
-    return { teacher, id, code, students: async () => (await teacher.call('GET', `/links/${id}/results`)).body.participants as Student[] }
+    const {
+      body: { id, code },
+    } = await teacher.call('POST', `/lists/${listId}/links`, { kind, seed: '3', options })
+    return {
+      teacher,
+      id,
+      code,
+      students: async () => (await teacher.call('GET', `/links/${id}/results`)).body.participants as Student[],
+    }
   }
   async function join(code: string, name: string): Promise<Client> {
     const student = new Client(server.url)
     await student.call('POST', `/play/${code}/join`, { name })
     return student
   }
-  const move = (student: Client, code: string, what: object, attempt = 1): Promise<{ status: number; body: { play: { attempt: number; score: { right: number } }; code?: string } }> => student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt, move: what })
+  const move = (
+    student: Client,
+    code: string,
+    what: object,
+    attempt = 1,
+  ): Promise<{ status: number; body: { play: { attempt: number; score: { right: number } }; code?: string } }> =>
+    student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt, move: what })
 
   it('is renamed, taken out and let back in, and goes on where it stood', async () => {
     const { teacher, id, code, students } = await shared()
@@ -32,7 +57,11 @@ describe('Who takes part', () => {
     await teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { name: ' Ama \u0000' })
     expect((await student.call('GET', `/play/${code}`)).body.player.name).to.equal('Ama')
     await teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { removed: true })
-    for (const [method, path] of [['GET', ''], ['POST', '/again']] as const) expect((await student.call(method, `/play/${code}${path}`)).body.code).to.equal('taken-out')
+    for (const [method, path] of [
+      ['GET', ''],
+      ['POST', '/again'],
+    ] as const)
+      expect((await student.call(method, `/play/${code}${path}`)).body.code).to.equal('taken-out')
     expect((await move(student, code, { type: 'next' })).body.code).to.equal('taken-out')
     expect((await students()).map(({ name, removed }) => [name, removed])).to.deep.equal([['Ama', true]])
     expect((await teacher.call('GET', '/links')).body[0].players).to.equal(0)
@@ -44,7 +73,8 @@ describe('Who takes part', () => {
     const { teacher, id, code, students } = await shared('pairs', { couples: 4 })
     const { couples, cards } = await puzzleOf<PairsPuzzle>(server, id)
     const find = async (student: Client, couple: number, attempt = 1): Promise<void> => {
-      for (const [card] of [...cards.entries()].filter(([, one]) => one.couple === couple)) await move(student, code, { type: 'turn', card }, attempt)
+      for (const [card] of [...cards.entries()].filter(([, one]) => one.couple === couple))
+        await move(student, code, { type: 'turn', card }, attempt)
     }
     const phone = await join(code, 'Bo')
     await find(phone, 0)
@@ -54,22 +84,43 @@ describe('Who takes part', () => {
     await find(tablet, 2)
     const [first, second] = await students()
     expect([first.right, second.right, couples.length >= 3]).to.deep.equal([1, 2, true])
-    expect((await teacher.call('PUT', `/links/${id}/participants/${second.participantId}/merged`, { into: first.participantId })).status).to.equal(204)
-    expect((await teacher.call('PUT', `/links/${id}/participants/${first.participantId}/merged`, { into: second.participantId })).status).to.equal(409)
+    expect(
+      (
+        await teacher.call('PUT', `/links/${id}/participants/${second.participantId}/merged`, {
+          into: first.participantId,
+        })
+      ).status,
+    ).to.equal(204)
+    expect(
+      (
+        await teacher.call('PUT', `/links/${id}/participants/${first.participantId}/merged`, {
+          into: second.participantId,
+        })
+      ).status,
+    ).to.equal(409)
     const [one, none] = await students()
-    expect([one.right, one.attempts, one.merged.map(({ participantId }) => participantId), none]).to.deep.equal([2, 2, [second.participantId], undefined])
+    expect([one.right, one.attempts, one.merged.map(({ participantId }) => participantId), none]).to.deep.equal([
+      2,
+      2,
+      [second.participantId],
+      undefined,
+    ])
     // Both devices are one person now: the attempt that goes on is the second one.
     expect((await phone.call('GET', `/play/${code}`)).body.play.attempt).to.equal(2)
     await find(phone, 0, 2)
     expect((await students())[0].right).to.equal(3)
     await teacher.call('PUT', `/links/${id}/participants/${second.participantId}/merged`, { into: null })
-    expect((await students()).map(({ right, attempts }) => [right, attempts])).to.deep.equal([[1, 1], [3, 1]])
+    expect((await students()).map(({ right, attempts }) => [right, attempts])).to.deep.equal([
+      [1, 1],
+      [3, 1],
+    ])
   })
 
   it('gets an attempt back: it counts no longer, and is begun anew', async () => {
     const { teacher, id, code, students } = await shared('flashcards', {})
     const student = await join(code, 'Cleo')
-    for (const knew of [true, false]) for (const what of [{ type: 'turn' }, { type: 'rate', knew }]) await move(student, code, what)
+    for (const knew of [true, false])
+      for (const what of [{ type: 'turn' }, { type: 'rate', knew }]) await move(student, code, what)
     await move(student, code, { type: 'finish' })
     await student.call('POST', `/play/${code}/again`)
     const [{ lastPlayId }] = await students()
@@ -78,8 +129,11 @@ describe('Who takes part', () => {
     const { body: results } = await teacher.call('GET', `/links/${id}/results`)
     await teacher.call('POST', `/links/${id}/plays/${(await students())[0].lastPlayId}/give-back`)
     expect((await students()).map(({ attempts, right }) => [attempts, right])).to.deep.equal([[0, 0]])
-    const answered = (all: { questions: { right: number; wrong: number }[] }): number => all.questions.reduce((sum, { right, wrong }) => sum + right + wrong, 0)
-    expect([answered(results), answered((await teacher.call('GET', `/links/${id}/results`)).body)]).to.deep.equal([2, 0])
+    const answered = (all: { questions: { right: number; wrong: number }[] }): number =>
+      all.questions.reduce((sum, { right, wrong }) => sum + right + wrong, 0)
+    expect([answered(results), answered((await teacher.call('GET', `/links/${id}/results`)).body)]).to.deep.equal([
+      2, 0,
+    ])
     expect((await student.call('GET', `/play/${code}`)).body.play).to.include({ attempt: 1, moves: 0 })
     for (const what of [{ type: 'turn' }, { type: 'rate', knew: true }]) await move(student, code, what)
     expect((await students())[0].right).to.equal(1)
@@ -87,11 +141,26 @@ describe('Who takes part', () => {
 
   it('keeps the token in a page of its own where no cookie is taken', async () => {
     const { code } = await shared()
-    const { status, body, headers } = await new Client(server.url).call('POST', `/play/${code}/join`, { name: 'Dee', keep: 'page' })
-    expect([status, typeof body.token, headers.getSetCookie().some((line) => line.startsWith('otter_player'))]).to.deep.equal([201, 'string', false])
-    const reply = await new Client(server.url).call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move: { type: 'choose', choices: [0] } }, { 'X-Otter-Player': body.token })
+    const { status, body, headers } = await new Client(server.url).call('POST', `/play/${code}/join`, {
+      name: 'Dee',
+      keep: 'page',
+    })
+    expect([
+      status,
+      typeof body.token,
+      headers.getSetCookie().some((line) => line.startsWith('otter_player')),
+    ]).to.deep.equal([201, 'string', false])
+    const reply = await new Client(server.url).call(
+      'POST',
+      `/play/${code}/moves`,
+      { id: randomUUID(), attempt: 1, move: { type: 'choose', choices: [0] } },
+      { 'X-Otter-Player': body.token },
+    )
     expect([reply.status, reply.body.player.name]).to.deep.equal([200, 'Dee'])
-    expect((await new Client(server.url).call('POST', `/play/${code}/again`, {}, { 'X-Otter-Player': `${body.token}x` })).status).to.equal(401)
+    expect(
+      (await new Client(server.url).call('POST', `/play/${code}/again`, {}, { 'X-Otter-Player': `${body.token}x` }))
+        .status,
+    ).to.equal(401)
   })
 
   it('is named in one table and nowhere else: not in any other, nor in what is logged', async () => {
@@ -105,41 +174,66 @@ describe('Who takes part', () => {
     await teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { name: `${marker} II` })
     await teacher.call('GET', `/links/${id}/results.csv`)
     // A statement that fails in the database with the name among its values.
-    await rows(server, 'ALTER TABLE participants ADD CONSTRAINT no_such_name CHECK (name <> \'\') NOT VALID').catch(() => undefined)
+    await rows(server, "ALTER TABLE participants ADD CONSTRAINT no_such_name CHECK (name <> '') NOT VALID").catch(
+      () => undefined,
+    )
     await rows(server, `ALTER TABLE participants ADD CONSTRAINT refused CHECK (name NOT LIKE '%refused%')`)
-    expect((await new Client(server.url).call('POST', `/play/${code}/join`, { name: `refused ${marker}` })).status).to.equal(500)
+    expect(
+      (await new Client(server.url).call('POST', `/play/${code}/join`, { name: `refused ${marker}` })).status,
+    ).to.equal(500)
     const holding = async (): Promise<string[]> => {
-      const tables = await rows<{ name: string }>(server, `SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public'`)
-      const found = await Promise.all(tables.map(async ({ name }) => ({ name, rows: await rows(server, `SELECT 1 FROM "${name}" t WHERE t::text LIKE $like LIMIT 1`, { like: `%${marker}%` }) })))
+      const tables = await rows<{ name: string }>(
+        server,
+        `SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public'`,
+      )
+      const found = await Promise.all(
+        tables.map(async ({ name }) => ({
+          name,
+          rows: await rows(server, `SELECT 1 FROM "${name}" t WHERE t::text LIKE $like LIMIT 1`, {
+            like: `%${marker}%`,
+          }),
+        })),
+      )
       return found.filter((table) => table.rows.length > 0).map(({ name }) => name)
     }
     expect(await holding()).to.deep.equal(['participants'])
     expect(server.logged()).to.include('participants').and.not.include(marker)
     expect((await teacher.call('DELETE', `/links/${id}/participants/${participantId}`)).status).to.equal(204)
     expect(await holding()).to.deep.equal([])
-    expect(await rows(server, 'SELECT 1 FROM plays y JOIN offers o ON o.id = y.offer_id WHERE o.id = $id', { id })).to.deep.equal([])
+    expect(
+      await rows(server, 'SELECT 1 FROM plays y JOIN offers o ON o.id = y.offer_id WHERE o.id = $id', { id }),
+    ).to.deep.equal([])
   })
 
   it('plays on after weeks: time away does not count, and no number grows out of its column', async () => {
     const { id, code, students } = await shared('quiz', { order: 'list', seconds: 0 })
     const student = await join(code, 'Eli')
-    await rows(server, `UPDATE plays SET moved_at = now() - interval '400 days', started_at = now() - interval '400 days' WHERE offer_id = $id`, { id })
+    await rows(
+      server,
+      `UPDATE plays SET moved_at = now() - interval '400 days', started_at = now() - interval '400 days' WHERE offer_id = $id`,
+      { id },
+    )
     expect((await move(student, code, { type: 'choose', choices: [0] })).status).to.equal(200)
     expect((await students())[0].milliseconds).to.equal(60_000)
     await rows(server, 'UPDATE plays SET milliseconds = 999999000 WHERE offer_id = $id', { id })
-    for (const what of [{ type: 'next' }, { type: 'choose', choices: [0] }, { type: 'next' }]) expect((await move(student, code, what)).status).to.equal(200)
+    for (const what of [{ type: 'next' }, { type: 'choose', choices: [0] }, { type: 'next' }])
+      expect((await move(student, code, what)).status).to.equal(200)
   })
 
   it('is told of changes only where there are some', async () => {
     const { teacher, id, code, students } = await shared()
     const student = await join(code, 'Fay')
-    const tag = async (): Promise<string> => (await teacher.call('GET', `/links/${id}/results`)).headers.get('ETag') ?? ''
-    const same = async (known: string): Promise<number> => (await teacher.call('GET', `/links/${id}/results`, undefined, { 'If-None-Match': known })).status
+    const tag = async (): Promise<string> =>
+      (await teacher.call('GET', `/links/${id}/results`)).headers.get('ETag') ?? ''
+    const same = async (known: string): Promise<number> =>
+      (await teacher.call('GET', `/links/${id}/results`, undefined, { 'If-None-Match': known })).status
     let known = await tag()
     expect(await same(known)).to.equal(304)
     const [{ participantId }] = await students()
     const changes: (() => Promise<unknown>)[] = [
-      () => move(student, code, { type: 'choose', choices: [0] }), () => join(code, 'Gil'), () => teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { name: 'Faye' }),
+      () => move(student, code, { type: 'choose', choices: [0] }),
+      () => join(code, 'Gil'),
+      () => teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { name: 'Faye' }),
       () => teacher.call('PATCH', `/links/${id}`, { open: false }),
     ]
     for (const change of changes) {

@@ -45,19 +45,41 @@ export async function createDatabase(): Promise<string> {
 }
 
 /** Starts a server on a fresh database, or on one that is there. */
-export async function startTestServer({ connections = 10, databaseUrl, workers: settings = {}, lookForJobs = 600_000, quiet = false }: TestSettings = {}): Promise<TestServer> {
-  const address = databaseUrl ?? await createDatabase()
+export async function startTestServer({
+  connections = 10,
+  databaseUrl,
+  workers: settings = {},
+  lookForJobs = 600_000,
+  quiet = false,
+}: TestSettings = {}): Promise<TestServer> {
+  const address = databaseUrl ?? (await createDatabase())
   const queries: string[] = []
   const lines: string[] = []
-  const database = openDatabase(address, { connections, ...(!quiet && { onQuery: (sql: string) => queries.push(sql) }) })
+  const database = openDatabase(address, {
+    connections,
+    ...(!quiet && { onQuery: (sql: string) => queries.push(sql) }),
+  })
   await migrate(address)
   const workers = startWorkers({ threads: 1, ...settings })
   const logger = pino({ level: quiet ? 'silent' : 'info' }, { write: (line: string) => lines.push(line) })
-  const { app, close } = createApp({ database, workers, databaseUrl: address, sessionSecret: 'for tests alone', logger, connections: Math.min(4, connections), lookForJobs })
+  const { app, close } = createApp({
+    database,
+    workers,
+    databaseUrl: address,
+    sessionSecret: 'for tests alone',
+    logger,
+    connections: Math.min(4, connections),
+    lookForJobs,
+  })
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   return {
-    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`, database, databaseUrl: address, workers, queries, logged: () => lines.join(''),
+    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`,
+    database,
+    databaseUrl: address,
+    workers,
+    queries,
+    logged: () => lines.join(''),
     close: async () => {
       server.close()
       server.closeAllConnections()
@@ -90,8 +112,20 @@ export class Client {
   async call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply> {
     const cookie = [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ')
     const response = await fetch(this.url + path, {
-      method, headers: { ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...(cookie ? { Cookie: cookie } : {}), ...headers },
-      ...(body === undefined ? {} : { body: typeof body === 'string' || body instanceof Uint8Array ? body as Uint8Array<ArrayBuffer> : JSON.stringify(body) }),
+      method,
+      headers: {
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(cookie ? { Cookie: cookie } : {}),
+        ...headers,
+      },
+      ...(body === undefined
+        ? {}
+        : {
+            body:
+              typeof body === 'string' || body instanceof Uint8Array
+                ? (body as Uint8Array<ArrayBuffer>)
+                : JSON.stringify(body),
+          }),
     })
     for (const line of response.headers.getSetCookie()) {
       const [pair] = line.split(';')
@@ -100,18 +134,35 @@ export class Client {
     const bytes = Buffer.from(await response.arrayBuffer())
     const text = bytes.toString()
     const type = response.headers.get('content-type') ?? ''
-    return { status: response.status, type, headers: response.headers, text, bytes, body: type.includes('json') ? JSON.parse(text) : undefined }
+    return {
+      status: response.status,
+      type,
+      headers: response.headers,
+      text,
+      bytes,
+      body: type.includes('json') ? JSON.parse(text) : undefined,
+    }
   }
 }
 
 /** Asks the database directly, to know what no player may. */
-export function rows<Row extends object>({ database }: Pick<TestServer, 'database'>, sql: string, values: Record<string, unknown> = {}): Promise<Row[]> {
-  return inScope({ database, puzzles: new PuzzleCache() }, { teacherId: null }, (scope: Scope<null>) => scope.query<Row>(sql, values))
+export function rows<Row extends object>(
+  { database }: Pick<TestServer, 'database'>,
+  sql: string,
+  values: Record<string, unknown> = {},
+): Promise<Row[]> {
+  return inScope({ database, puzzles: new PuzzleCache() }, { teacherId: null }, (scope: Scope<null>) =>
+    scope.query<Row>(sql, values),
+  )
 }
 
 /** Returns the puzzle behind a link, with its answers. */
 export async function puzzleOf<Puzzle>(server: Pick<TestServer, 'database'>, offerId: string): Promise<Puzzle> {
-  const [{ puzzle }] = await rows<{ puzzle: Puzzle }>(server, 'SELECT v.puzzle FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId', { offerId })
+  const [{ puzzle }] = await rows<{ puzzle: Puzzle }>(
+    server,
+    'SELECT v.puzzle FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId',
+    { offerId },
+  )
   return puzzle
 }
 
@@ -128,11 +179,23 @@ export async function fileOf(client: Client, { body: { id } }: Reply): Promise<R
 let number = 0
 
 /** Signs a new teacher up, and gives her client with a list of the given words. */
-export async function teacherWithList(url: string, words: readonly string[]): Promise<{ client: Client; listId: string }> {
+export async function teacherWithList(
+  url: string,
+  words: readonly string[],
+): Promise<{ client: Client; listId: string }> {
   const client = new Client(url)
-  await client.call('POST', '/teachers', { name: 'Teacher', email: `teacher${number++}@school.example`, password: 'a long password' })
+  await client.call('POST', '/teachers', {
+    name: 'Teacher',
+    email: `teacher${number++}@school.example`,
+    password: 'a long password',
+  })
   const { body: list } = await client.call('POST', '/lists', { title: 'Words' })
-  const put = words.map((word, index) => ({ id: randomUUID(), position: index + 1, answer: { text: word }, prompt: { text: `clue to ${index}` } }))
+  const put = words.map((word, index) => ({
+    id: randomUUID(),
+    position: index + 1,
+    answer: { text: word },
+    prompt: { text: `clue to ${index}` },
+  }))
   await client.call('PATCH', `/lists/${list.id}`, { version: 0, put })
   return { client, listId: list.id }
 }

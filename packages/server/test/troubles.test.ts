@@ -15,7 +15,15 @@ describe('Troubles of the database', () => {
   })
 
   it('are logged without the values of a statement', () => {
-    const error = Object.assign(new Error('duplicate key'), { parameters: ['Zephyrine'], sql: 'INSERT … Zephyrine', detail: 'Key (name)=(Zephyrine)', parent: { code: '23505', detail: 'Zephyrine' } })
-    expect(JSON.stringify(loggable(error))).to.include('duplicate key').and.include('23505').and.not.include('Zephyrine')
+    const error = Object.assign(new Error('duplicate key'), {
+      parameters: ['Zephyrine'],
+      sql: 'INSERT … Zephyrine',
+      detail: 'Key (name)=(Zephyrine)',
+      parent: { code: '23505', detail: 'Zephyrine' },
+    })
+    expect(JSON.stringify(loggable(error)))
+      .to.include('duplicate key')
+      .and.include('23505')
+      .and.not.include('Zephyrine')
   })
 })

@@ -21,7 +21,14 @@ const router = createBrowserRouter([
     errorElement: <Lost />,
     children: [
       { index: true, Component: ListsPage },
-      { path: 'lists/:id', Component: ListPage, children: [{ index: true, element: <></> }, { path: 'games/:kind', element: <></> }] },
+      {
+        path: 'lists/:id',
+        Component: ListPage,
+        children: [
+          { index: true, element: <></> },
+          { path: 'games/:kind', element: <></> },
+        ],
+      },
       { path: 'lists/:id/play', Component: SharePage },
       { path: 'lists/:id/results', Component: ResultsPage },
       { path: 'lists/:id/games/:kind/print', Component: PrintPage },
@@ -34,4 +41,10 @@ const router = createBrowserRouter([
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
 await startTexts()
-createRoot(root).render(<StrictMode><QueryClientProvider client={queryClient}><RouterProvider router={router} /></QueryClientProvider></StrictMode>)
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>
+  </StrictMode>,
+)

@@ -7,4 +7,8 @@ import { startTexts } from './texts/texts.ts'
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
 await startTexts()
-createRoot(root).render(<StrictMode><PlayPage code={/^\/p\/([^/]+)/.exec(location.pathname)?.[1]} /></StrictMode>)
+createRoot(root).render(
+  <StrictMode>
+    <PlayPage code={/^\/p\/([^/]+)/.exec(location.pathname)?.[1]} />
+  </StrictMode>,
+)

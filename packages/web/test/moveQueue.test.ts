@@ -3,11 +3,24 @@ import { expect } from 'chai'
 import { ApiError } from '../src/api/client.ts'
 import { MoveQueue, type MoveQueueState } from '../src/pages/play/moveQueue.ts'
 
-const move = (number: number): SendMove => ({ id: `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`, attempt: 1, move: { number } })
-const refusal = (status: number, code?: string): ApiError => new ApiError({ status, title: 'no', ...(code !== undefined && { code }) })
+const move = (number: number): SendMove => ({
+  id: `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`,
+  attempt: 1,
+  move: { number },
+})
+const refusal = (status: number, code?: string): ApiError =>
+  new ApiError({ status, title: 'no', ...(code !== undefined && { code }) })
 
 /** A queue on a network that answers as it is told, move after move; what it does not say is taken. */
-function queueOn(answers: readonly (ApiError | 'taken')[]): { queue: MoveQueue; sent: number[]; kept: () => number; states: MoveQueueState[]; waits: number[]; replies: () => number; settled: () => Promise<void> } {
+function queueOn(answers: readonly (ApiError | 'taken')[]): {
+  queue: MoveQueue
+  sent: number[]
+  kept: () => number
+  states: MoveQueueState[]
+  waits: number[]
+  replies: () => number
+  settled: () => Promise<void>
+} {
   const sent: number[] = []
   const states: MoveQueueState[] = []
   const waits: number[] = []
@@ -22,18 +35,36 @@ function queueOn(answers: readonly (ApiError | 'taken')[]): { queue: MoveQueue; 
       if (answer instanceof ApiError) throw answer
       return {} as PlayReply
     },
-    keep: (moves) => (kept = moves.length), wait: (milliseconds) => {
+    keep: (moves) => (kept = moves.length),
+    wait: (milliseconds) => {
       waits.push(milliseconds)
       return Promise.resolve()
     },
-    onReply: () => replies++, onChange: (state) => states.push(state),
+    onReply: () => replies++,
+    onChange: (state) => states.push(state),
   })
-  return { queue, sent, kept: () => kept, states, waits, replies: () => replies, settled: () => new Promise((resolve) => setTimeout(resolve, 5)) }
+  return {
+    queue,
+    sent,
+    kept: () => kept,
+    states,
+    waits,
+    replies: () => replies,
+    settled: () => new Promise((resolve) => setTimeout(resolve, 5)),
+  }
 }
 
 describe('The queue of a student’s moves', () => {
   it('sends them one after another, and loses none whatever the network or the server says for a while', async () => {
-    const { queue, sent, kept, waits, replies, settled } = queueOn([refusal(0), refusal(401, 'who-are-you'), refusal(408), refusal(429, 'too-many'), refusal(500), refusal(503), refusal(507)])
+    const { queue, sent, kept, waits, replies, settled } = queueOn([
+      refusal(0),
+      refusal(401, 'who-are-you'),
+      refusal(408),
+      refusal(429, 'too-many'),
+      refusal(500),
+      refusal(503),
+      refusal(507),
+    ])
     queue.add([move(1), move(2)])
     expect(kept()).to.equal(2)
     await settled()

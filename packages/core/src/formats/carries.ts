@@ -21,11 +21,13 @@ const DETAILS = ['description', 'subject', 'grade', 'folder', 'tags', 'answerLan
 export function notCarried(format: ListFormat, details: ListDetails, entries: readonly Entry[]): NotCarried {
   if (format === 'archive') return { pictures: 0, sounds: 0, entries: 0, details: [] }
   const faces = entries.flatMap(({ answer, prompt, choices }) => [answer, prompt, ...choices])
-  const textless = ({ answer, prompt, accepted, choices, hint, fact }: Entry): boolean => [answer.text, prompt.text, ...accepted, ...choices.map(({ text }) => text), hint, fact].every((text) => text === '')
+  const textless = ({ answer, prompt, accepted, choices, hint, fact }: Entry): boolean =>
+    [answer.text, prompt.text, ...accepted, ...choices.map(({ text }) => text), hint, fact].every((text) => text === '')
   return {
     pictures: faces.filter(({ picture }) => picture).length + (details.cover ? 1 : 0),
     sounds: faces.filter(({ sound }) => sound).length,
-    entries: entries.filter((entry) => textless(entry) && !(isEmptyFace(entry.answer) && isEmptyFace(entry.prompt))).length,
+    entries: entries.filter((entry) => textless(entry) && !(isEmptyFace(entry.answer) && isEmptyFace(entry.prompt)))
+      .length,
     details: DETAILS.filter((name) => details[name].length > 0),
   }
 }

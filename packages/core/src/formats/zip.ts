@@ -12,7 +12,11 @@ export interface ZipLimits {
  * Unpacks the wanted files of a zip archive. Sizes are checked before anything is unpacked, and what unpacks to more than
  * it said is refused too; so memory stays within the limits. Throws a FileRefusal.
  */
-export function unzipWithin(bytes: Uint8Array, limits: ZipLimits, wanted: (name: string) => boolean = () => true): Record<string, Uint8Array> {
+export function unzipWithin(
+  bytes: Uint8Array,
+  limits: ZipLimits,
+  wanted: (name: string) => boolean = () => true,
+): Record<string, Uint8Array> {
   if (bytes.length > limits.packed) throw new FileRefusal('too-big')
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) throw new FileRefusal('not-this-kind')
   const declared = new Map<string, number>()
@@ -32,7 +36,8 @@ export function unzipWithin(bytes: Uint8Array, limits: ZipLimits, wanted: (name:
   }
   try {
     const unpacked = unzipSync(bytes, { filter: take })
-    for (const [name, content] of Object.entries(unpacked)) if (content.length !== declared.get(name)) throw new FileRefusal('broken')
+    for (const [name, content] of Object.entries(unpacked))
+      if (content.length !== declared.get(name)) throw new FileRefusal('broken')
     return unpacked
   } catch (error) {
     if (error instanceof FileRefusal) throw error
@@ -42,5 +47,11 @@ export function unzipWithin(bytes: Uint8Array, limits: ZipLimits, wanted: (name:
 
 /** Tells whether a path inside an archive stays inside it. */
 function isSafePath(name: string): boolean {
-  return !name.startsWith('/') && !name.includes('\\') && !name.includes('\u0000') && !/^[a-z]:/iu.test(name) && !name.split('/').includes('..')
+  return (
+    !name.startsWith('/') &&
+    !name.includes('\\') &&
+    !name.includes('\u0000') &&
+    !/^[a-z]:/iu.test(name) &&
+    !name.split('/').includes('..')
+  )
 }

@@ -21,9 +21,19 @@ export type Asking = z.infer<typeof Asking>
 
 /** Gives the part of a list that is asked, its entries turned so that the answer is what is to be given. */
 export function askedList(list: EntryList, { ask, take, group, first }: Asking): EntryList {
-  const chosen = take === 'group' ? list.entries.filter((entry) => entry.groups.includes(group)) : take === 'first' ? list.entries.slice(0, first) : list.entries
+  const chosen =
+    take === 'group'
+      ? list.entries.filter((entry) => entry.groups.includes(group))
+      : take === 'first'
+        ? list.entries.slice(0, first)
+        : list.entries
   if (ask === 'answer') return chosen === list.entries ? list : { ...list, entries: chosen }
-  return { ...list, answerLanguage: list.promptLanguage, promptLanguage: list.answerLanguage, entries: swapSides(chosen) }
+  return {
+    ...list,
+    answerLanguage: list.promptLanguage,
+    promptLanguage: list.answerLanguage,
+    entries: swapSides(chosen),
+  }
 }
 
 function withMarks(list: EntryList): EntryList {
@@ -31,7 +41,9 @@ function withMarks(list: EntryList): EntryList {
 }
 
 /** Makes a game take only what is asked of a list, keeps its responses within bounds, and marks pictures whose words would tell. */
-export function asking<Options extends Asking, Puzzle, Play, Move, View>(game: Game<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move, View> {
+export function asking<Options extends Asking, Puzzle, Play, Move, View>(
+  game: Game<Options, Puzzle, Play, Move, View>,
+): Game<Options, Puzzle, Play, Move, View> {
   return {
     ...game,
     fit: (list, options) => game.fit(askedList(list, options), options),

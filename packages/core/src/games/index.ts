@@ -14,8 +14,15 @@ import { wordsearch } from './wordsearch/index.ts'
 export type AnyGame = Game<Asking, unknown, unknown, unknown, unknown>
 
 const REGISTRY = {
-  quiz: asking(quiz), flashcards: asking(flashcards), matching: asking(matching), pairs: asking(pairs), unscramble: asking(unscramble),
-  wordsearch: asking(wordsearch), crossword: asking(crossword), bingo: asking(bingo), hangman: asking(hangman),
+  quiz: asking(quiz),
+  flashcards: asking(flashcards),
+  matching: asking(matching),
+  pairs: asking(pairs),
+  unscramble: asking(unscramble),
+  wordsearch: asking(wordsearch),
+  crossword: asking(crossword),
+  bingo: asking(bingo),
+  hangman: asking(hangman),
 } satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */

@@ -44,11 +44,17 @@ export function joinable(couples: readonly Couple[], most: number, all: readonly
     const answer = faceKey(couple.answer)
     const answers = onTable.prompts.get(prompt) ?? new Set()
     const prompts = onTable.answers.get(answer) ?? new Set()
-    const strays = [...listed.prompts.get(prompt) ?? []].some((other) => other !== answer && onTable.answers.has(other) && !answers.has(other))
-      || [...listed.answers.get(answer) ?? []].some((other) => other !== prompt && onTable.prompts.has(other) && !prompts.has(other))
-    const tangles = answers.size > 0 && prompts.size > 0
-      || [...answers].some((other) => (onTable.answers.get(other)?.size ?? 0) > 1)
-      || [...prompts].some((other) => (onTable.prompts.get(other)?.size ?? 0) > 1)
+    const strays =
+      [...(listed.prompts.get(prompt) ?? [])].some(
+        (other) => other !== answer && onTable.answers.has(other) && !answers.has(other),
+      ) ||
+      [...(listed.answers.get(answer) ?? [])].some(
+        (other) => other !== prompt && onTable.prompts.has(other) && !prompts.has(other),
+      )
+    const tangles =
+      (answers.size > 0 && prompts.size > 0) ||
+      [...answers].some((other) => (onTable.answers.get(other)?.size ?? 0) > 1) ||
+      [...prompts].some((other) => (onTable.prompts.get(other)?.size ?? 0) > 1)
     if (strays || tangles) continue
     onTable.prompts.set(prompt, answers.add(answer))
     onTable.answers.set(answer, prompts.add(prompt))
@@ -60,11 +66,15 @@ export function joinable(couples: readonly Couple[], most: number, all: readonly
 /** Gives couples in an order in which many of them are joinable: those first whose faces are shared by most. */
 export function mostShared(couples: readonly Couple[]): Couple[] {
   const { prompts, answers } = partnersBySide(couples)
-  const shared = ({ prompt, answer }: Couple): number => Math.max(prompts.get(faceKey(prompt))?.size ?? 0, answers.get(faceKey(answer))?.size ?? 0)
+  const shared = ({ prompt, answer }: Couple): number =>
+    Math.max(prompts.get(faceKey(prompt))?.size ?? 0, answers.get(faceKey(answer))?.size ?? 0)
   return [...couples].sort((one, two) => shared(two) - shared(one))
 }
 
-function partnersBySide(couples: readonly Couple[]): { prompts: Map<string, Set<string>>; answers: Map<string, Set<string>> } {
+function partnersBySide(couples: readonly Couple[]): {
+  prompts: Map<string, Set<string>>
+  answers: Map<string, Set<string>>
+} {
   const prompts = new Map<string, Set<string>>()
   const answers = new Map<string, Set<string>>()
   for (const couple of couples) {

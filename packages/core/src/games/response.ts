@@ -6,7 +6,16 @@ type Known = Pick<Response, 'entryId' | 'outcome' | 'milliseconds' | 'place'> & 
 /** Returns a whole response: of the first round, counting unless it is an opinion, with nothing given. */
 export function responseOf(known: Known): Response {
   const round = known.round ?? 'first'
-  return { round, occasion: 0, counts: round === 'first' && known.outcome !== 'opinion', given: '', detail: { type: 'nothing' }, points: 0, hints: 0, ...known }
+  return {
+    round,
+    occasion: 0,
+    counts: round === 'first' && known.outcome !== 'opinion',
+    given: '',
+    detail: { type: 'nothing' },
+    points: 0,
+    hints: 0,
+    ...known,
+  }
 }
 
 /** Largest numbers that are stored: a day for one response; more points than any list can give. */
@@ -23,8 +32,13 @@ export function boundedStep<Play>(step: Step<Play>): Step<Play> {
 
 function bounded(response: Response): Response {
   return {
-    ...response, given: response.given.slice(0, LONGEST_TEXT), milliseconds: whole(response.milliseconds, LONGEST),
-    points: whole(response.points, MOST), hints: whole(response.hints, MOST), place: whole(response.place, MOST), occasion: whole(response.occasion, MOST),
+    ...response,
+    given: response.given.slice(0, LONGEST_TEXT),
+    milliseconds: whole(response.milliseconds, LONGEST),
+    points: whole(response.points, MOST),
+    hints: whole(response.hints, MOST),
+    place: whole(response.place, MOST),
+    occasion: whole(response.occasion, MOST),
   }
 }
 

@@ -28,7 +28,8 @@ type Times = readonly string[]
 export function onOwnClock(stored: unknown, times: Times): Record<string, unknown> {
   const { startedAt, ...play } = stored as Record<string, unknown>
   const began = Number(startedAt)
-  for (const name of times) if (typeof play[name] === 'number') play[name] = Math.max(0, Math.min(DAY, play[name] - began))
+  for (const name of times)
+    if (typeof play[name] === 'number') play[name] = Math.max(0, Math.min(DAY, play[name] - began))
   return play
 }
 

@@ -43,7 +43,9 @@ function cached(script: RegExp, language: string): ScriptTrie {
 }
 
 function build(script: RegExp, language: string, except: string): ScriptTrie {
-  const words = blockList(language).filter((word) => script.test(word.join('')) && !(except !== '' && except.includes(word.join(''))))
+  const words = blockList(language).filter(
+    (word) => script.test(word.join('')) && !(except !== '' && except.includes(word.join(''))),
+  )
   const numbers = new Map([...new Set(words.flat())].map((letter, index) => [letter, index]))
   const trie = new WordTrie(Math.max(1, numbers.size))
   for (const word of words) {

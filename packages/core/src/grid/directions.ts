@@ -9,8 +9,14 @@ export type DirectionCount = 2 | 4 | 8
 
 /** Along, down, the two diagonals that read forwards; then the same backwards. */
 export const DIRECTIONS: readonly Step[] = [
-  { dRow: 0, dCol: 1 }, { dRow: 1, dCol: 0 }, { dRow: 1, dCol: 1 }, { dRow: -1, dCol: 1 },
-  { dRow: 0, dCol: -1 }, { dRow: -1, dCol: 0 }, { dRow: -1, dCol: -1 }, { dRow: 1, dCol: -1 },
+  { dRow: 0, dCol: 1 },
+  { dRow: 1, dCol: 0 },
+  { dRow: 1, dCol: 1 },
+  { dRow: -1, dCol: 1 },
+  { dRow: 0, dCol: -1 },
+  { dRow: -1, dCol: 0 },
+  { dRow: -1, dCol: -1 },
+  { dRow: 1, dCol: -1 },
 ]
 
 /** The four lines through a cell, each in its forward direction. */

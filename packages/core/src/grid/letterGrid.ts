@@ -62,7 +62,9 @@ export class LetterGrid {
     this.empty = new Int32Array(rows).fill(this.fullRow)
     this.legal = new Int32Array(8 * rows)
     this.slices = new Int32Array(8 * rows * SLICES)
-    this.axisBits = AXES.map((_, axis) => (axis < Math.min(count, 4) ? LISTED : 0) | (count === 8 ? LISTED_BACKWARDS : 0))
+    this.axisBits = AXES.map(
+      (_, axis) => (axis < Math.min(count, 4) ? LISTED : 0) | (count === 8 ? LISTED_BACKWARDS : 0),
+    )
   }
 
   /** How many cells are empty. */
@@ -142,10 +144,22 @@ export class LetterGrid {
         slices[digits + 3] = s3
         slices[digits + 4] = s4
         let value = 0
-        if (s4 !== 0) { starts = s4; value = 16 }
-        if ((s3 & starts) !== 0) { starts &= s3; value |= 8 }
-        if ((s2 & starts) !== 0) { starts &= s2; value |= 4 }
-        if ((s1 & starts) !== 0) { starts &= s1; value |= 2 }
+        if (s4 !== 0) {
+          starts = s4
+          value = 16
+        }
+        if ((s3 & starts) !== 0) {
+          starts &= s3
+          value |= 8
+        }
+        if ((s2 & starts) !== 0) {
+          starts &= s2
+          value |= 4
+        }
+        if ((s1 & starts) !== 0) {
+          starts &= s1
+          value |= 2
+        }
         if ((s0 & starts) !== 0) value |= 1
         if (value > best) best = value
       }
@@ -326,8 +340,9 @@ export class LetterGrid {
         let length = this.runFrom(startRow, startCol, axis, back + 1)
         if (length > 0 && axis !== ownAxis) return true
         for (; length > 0; length = this.runFrom(startRow, startCol, axis, length + 1)) {
-          const inside = within(startRow, startCol, row1, col1, row2, col2)
-            && within(startRow + (length - 1) * dRow, startCol + (length - 1) * dCol, row1, col1, row2, col2)
+          const inside =
+            within(startRow, startCol, row1, col1, row2, col2) &&
+            within(startRow + (length - 1) * dRow, startCol + (length - 1) * dCol, row1, col1, row2, col2)
           if (!inside) return true
         }
       }
@@ -349,7 +364,11 @@ export class LetterGrid {
     let blockedNode = 0
     let listing = bits !== 0
     let blocking = true
-    for (let at = row * cols + col, length = 1; row >= 0 && row < rows && col < cols; row += dRow, col += dCol, at += stride, length++) {
+    for (
+      let at = row * cols + col, length = 1;
+      row >= 0 && row < rows && col < cols;
+      row += dRow, col += dCol, at += stride, length++
+    ) {
       const letter = cells[at]
       if (letter < 0) return 0
       if (listing) {
@@ -369,7 +388,12 @@ export class LetterGrid {
 }
 
 function within(row: number, col: number, row1: number, col1: number, row2: number, col2: number): boolean {
-  return row >= Math.min(row1, row2) && row <= Math.max(row1, row2) && col >= Math.min(col1, col2) && col <= Math.max(col1, col2)
+  return (
+    row >= Math.min(row1, row2) &&
+    row <= Math.max(row1, row2) &&
+    col >= Math.min(col1, col2) &&
+    col <= Math.max(col1, col2)
+  )
 }
 
 /** Counts the ones of a 32-bit integer (Hacker's Delight, 5-1). */

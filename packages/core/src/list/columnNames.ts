@@ -1,5 +1,19 @@
 /** What a column of a table can hold. A field may have several columns where an entry has several of it. */
-export const FIELDS = ['answer', 'prompt', 'accepted', 'wrong', 'right', 'hint', 'fact', 'group', 'worth', 'seconds', 'scored', 'standard', 'skip'] as const
+export const FIELDS = [
+  'answer',
+  'prompt',
+  'accepted',
+  'wrong',
+  'right',
+  'hint',
+  'fact',
+  'group',
+  'worth',
+  'seconds',
+  'scored',
+  'standard',
+  'skip',
+] as const
 export type Field = (typeof FIELDS)[number]
 
 /** What files call a field, in the languages of the interface and a few more. The first name is the one that is written. */
@@ -8,19 +22,23 @@ const NAMES: Record<Exclude<Field, 'skip'>, string> = {
     |palabra|palabras|término|respuesta|español|mot|mots|terme|réponse|français|wort|begriff|antwort|lösung|deutsch|palavra|resposta|português|מילה|מילים|מושג|תשובה|עברית`,
   prompt: `prompt|prompts|clue|clues|definition|definitions|question|questions|meaning|translation|back|english|description
     |definición|pregunta|pista|significado|traducción|inglés|définition|question|traduction|anglais|bedeutung|frage|übersetzung|englisch|pergunta|definição|tradução|inglês|הגדרה|שאלה|תרגום|אנגלית`,
-  accepted: 'accepted|also accepted|other spellings|synonym|synonyms|alternative|alternatives|aceptadas|sinónimos|acceptées|synonymes|synonyme|aceitas|sinônimos|גם נכון',
-  wrong: 'wrong choice|wrong choices|wrong answer|wrong answers|wrong|incorrect|incorrect answer|distractor|distractors|opción incorrecta|incorrecta|mauvais choix|mauvaise réponse|falsche antwort|falsch|errada|שגוי',
+  accepted:
+    'accepted|also accepted|other spellings|synonym|synonyms|alternative|alternatives|aceptadas|sinónimos|acceptées|synonymes|synonyme|aceitas|sinônimos|גם נכון',
+  wrong:
+    'wrong choice|wrong choices|wrong answer|wrong answers|wrong|incorrect|incorrect answer|distractor|distractors|opción incorrecta|incorrecta|mauvais choix|mauvaise réponse|falsche antwort|falsch|errada|שגוי',
   right: 'right choice|right choices|also right',
   hint: 'hint|hints|pista adicional|indice|hinweis|tipp|dica|רמז',
   fact: 'fact|facts|explanation|feedback|dato|explicación|explication|erklärung|fato|explicação|הסבר',
-  group: 'group|groups|category|categories|topic|unit|grupo|categoría|tema|unidad|groupe|catégorie|thème|gruppe|kategorie|thema|categoria|קבוצה|נושא',
+  group:
+    'group|groups|category|categories|topic|unit|grupo|categoría|tema|unidad|groupe|catégorie|thème|gruppe|kategorie|thema|categoria|קבוצה|נושא',
   worth: 'worth|points|point|value|puntos|punkte|pontos|נקודות',
   seconds: 'seconds|time|time limit|segundos|tiempo|secondes|temps|sekunden|zeit|tempo|שניות',
   scored: 'scored|counts|puntúa|compté|gewertet',
   standard: 'standard|standards|estándar|norme|kompetenz|padrão',
 }
 const FIELD_OF = new Map<string, Field>()
-for (const [field, names] of Object.entries(NAMES)) for (const name of names.split('|')) if (!FIELD_OF.has(name.trim())) FIELD_OF.set(name.trim(), field as Field)
+for (const [field, names] of Object.entries(NAMES))
+  for (const name of names.split('|')) if (!FIELD_OF.has(name.trim())) FIELD_OF.set(name.trim(), field as Field)
 
 /** Gives the field that a heading names; "Wrong choice 2" is a wrong choice. */
 export function fieldNamed(heading: string): Field | undefined {

@@ -1,5 +1,15 @@
 import { fieldNamed, headingOf, type Field } from './columnNames.ts'
-import { MAX_ACCEPTED, MAX_CHOICES, MAX_GROUP, MAX_GROUPS, MAX_STANDARD, MAX_STANDARDS, newEntry, orderChoices, type Entry } from './entry.ts'
+import {
+  MAX_ACCEPTED,
+  MAX_CHOICES,
+  MAX_GROUP,
+  MAX_GROUPS,
+  MAX_STANDARD,
+  MAX_STANDARDS,
+  newEntry,
+  orderChoices,
+  type Entry,
+} from './entry.ts'
 import { MAX_FACE } from './face.ts'
 import { columnCount, type LeftOut, type Table } from './table.ts'
 
@@ -16,8 +26,10 @@ export function guessFields(table: Table): Field[] {
     }
     return guessed
   }
-  const filled = (index: number): string[] => table.rows.map(({ cells }) => cells[index] ?? '').filter((cell) => cell !== '')
-  const asks = (index: number): boolean => filled(index).filter((cell) => /[?？؟]$/u.test(cell)).length * 2 > filled(index).length
+  const filled = (index: number): string[] =>
+    table.rows.map(({ cells }) => cells[index] ?? '').filter((cell) => cell !== '')
+  const asks = (index: number): boolean =>
+    filled(index).filter((cell) => /[?？؟]$/u.test(cell)).length * 2 > filled(index).length
   const questionFirst = count >= 2 && asks(0)
   return Array.from({ length: count }, (_, index): Field => {
     if (index < 2) return (index === 0) === questionFirst ? 'prompt' : 'answer'
@@ -53,8 +65,13 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     }
     const answer = one('answer')
     const prompt = one('prompt')
-    const choices = [...of('right').map((text) => ({ text, right: true })), ...of('wrong').map((text) => ({ text, right: false }))]
-    const [hint, fact, worthText, secondsText, scored] = (['hint', 'fact', 'worth', 'seconds', 'scored'] as const).map(one)
+    const choices = [
+      ...of('right').map((text) => ({ text, right: true })),
+      ...of('wrong').map((text) => ({ text, right: false })),
+    ]
+    const [hint, fact, worthText, secondsText, scored] = (['hint', 'fact', 'worth', 'seconds', 'scored'] as const).map(
+      one,
+    )
     const groups = [...new Set(of('group'))]
     const standards = [...new Set(of('standard'))]
     const accepted = of('accepted')
@@ -62,15 +79,39 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     const seconds = wholeOf(secondsText, 1, 3600)
     const texts = [answer, prompt, hint, fact, ...accepted, ...choices.map(({ text }) => text)]
     if (texts.every((text) => text === '')) leave('no-text', cells.join(' '))
-    else if (texts.some((text) => text.length > MAX_FACE) || groups.some((group) => group.length > MAX_GROUP) || standards.some((standard) => standard.length > MAX_STANDARD)) leave('too-long', answer || prompt)
-    else if (choices.length > MAX_CHOICES || accepted.length > MAX_ACCEPTED || groups.length > MAX_GROUPS || standards.length > MAX_STANDARDS) leave('no-room', answer || prompt)
-    else if (worth === undefined || seconds === undefined) leave('bad-number', worth === undefined ? worthText : secondsText)
+    else if (
+      texts.some((text) => text.length > MAX_FACE) ||
+      groups.some((group) => group.length > MAX_GROUP) ||
+      standards.some((standard) => standard.length > MAX_STANDARD)
+    )
+      leave('too-long', answer || prompt)
+    else if (
+      choices.length > MAX_CHOICES ||
+      accepted.length > MAX_ACCEPTED ||
+      groups.length > MAX_GROUPS ||
+      standards.length > MAX_STANDARDS
+    )
+      leave('no-room', answer || prompt)
+    else if (worth === undefined || seconds === undefined)
+      leave('bad-number', worth === undefined ? worthText : secondsText)
     else if (!YES.test(scored) && !NO.test(scored)) leave('bad-scored', scored)
     else {
-      entries.push(newEntry({
-        id: newId(), answer: { text: answer }, prompt: { text: prompt }, accepted, choices: orderChoices(choices),
-        hint, fact, groups, worth, seconds, scored: !NO.test(scored), standards,
-      }))
+      entries.push(
+        newEntry({
+          id: newId(),
+          answer: { text: answer },
+          prompt: { text: prompt },
+          accepted,
+          choices: orderChoices(choices),
+          hint,
+          fact,
+          groups,
+          worth,
+          seconds,
+          scored: !NO.test(scored),
+          standards,
+        }),
+      )
     }
   }
   return { entries, left: left.sort((first, second) => first.line - second.line), joined }
@@ -85,16 +126,24 @@ function wholeOf(text: string, least: number, most: number): number | null | und
 
 /** Gives entries as rows of cells under headings; what no entry has gets no column. Pictures and sounds have no cell. */
 export function cellsOf(entries: readonly Entry[]): string[][] {
-  const most = (of: (entry: Entry) => unknown[]): number => entries.reduce((count, entry) => Math.max(count, of(entry).length), 0)
-  const textual = (choices: Entry['choices'], right: boolean): string[] => choices.filter((choice) => choice.right === right && choice.text !== '').map(({ text }) => text)
+  const most = (of: (entry: Entry) => unknown[]): number =>
+    entries.reduce((count, entry) => Math.max(count, of(entry).length), 0)
+  const textual = (choices: Entry['choices'], right: boolean): string[] =>
+    choices.filter((choice) => choice.right === right && choice.text !== '').map(({ text }) => text)
   const columns: { field: Exclude<Field, 'skip'>; cell: (entry: Entry) => string }[] = []
-  const several = (field: 'accepted' | 'right' | 'wrong' | 'group' | 'standard', of: (entry: Entry) => string[]): void => {
+  const several = (
+    field: 'accepted' | 'right' | 'wrong' | 'group' | 'standard',
+    of: (entry: Entry) => string[],
+  ): void => {
     for (let index = 0; index < most(of); index++) columns.push({ field, cell: (entry) => of(entry)[index] ?? '' })
   }
   const optional = (field: Exclude<Field, 'skip'>, cell: (entry: Entry) => string): void => {
     if (entries.some((entry) => cell(entry) !== '')) columns.push({ field, cell })
   }
-  columns.push({ field: 'answer', cell: ({ answer }) => answer.text }, { field: 'prompt', cell: ({ prompt }) => prompt.text })
+  columns.push(
+    { field: 'answer', cell: ({ answer }) => answer.text },
+    { field: 'prompt', cell: ({ prompt }) => prompt.text },
+  )
   several('accepted', ({ accepted }) => accepted)
   several('right', ({ choices }) => textual(choices, true))
   several('wrong', ({ choices }) => textual(choices, false))
@@ -103,7 +152,11 @@ export function cellsOf(entries: readonly Entry[]): string[][] {
   several('group', ({ groups }) => groups)
   optional('worth', ({ worth }) => (worth === null ? '' : String(worth)))
   optional('seconds', ({ seconds }) => (seconds === null ? '' : String(seconds)))
-  if (entries.some(({ scored }) => !scored)) columns.push({ field: 'scored', cell: ({ scored }) => (scored ? 'yes' : 'no') })
+  if (entries.some(({ scored }) => !scored))
+    columns.push({ field: 'scored', cell: ({ scored }) => (scored ? 'yes' : 'no') })
   several('standard', ({ standards }) => standards)
-  return [columns.map(({ field }) => headingOf(field)), ...entries.map((entry) => columns.map(({ cell }) => cell(entry)))]
+  return [
+    columns.map(({ field }) => headingOf(field)),
+    ...entries.map((entry) => columns.map(({ cell }) => cell(entry))),
+  ]
 }

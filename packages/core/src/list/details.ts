@@ -12,15 +12,25 @@ const SHAPE = {
   cover: Picture.nullable(),
   subject: line(100),
   grade: line(50),
-  tags: z.array(line(50)).max(20).transform((tags) => [...new Set(tags.filter((tag) => tag !== ''))]),
+  tags: z
+    .array(line(50))
+    .max(20)
+    .transform((tags) => [...new Set(tags.filter((tag) => tag !== ''))]),
   /** The folder it lies in; empty for none. */
   folder: line(100),
 }
 
 /** What is said about a list as a whole. */
 export const ListDetails = z.object({
-  title: SHAPE.title.default(''), answerLanguage: SHAPE.answerLanguage.default(''), promptLanguage: SHAPE.promptLanguage.default(''), description: SHAPE.description.default(''),
-  cover: SHAPE.cover.default(null), subject: SHAPE.subject.default(''), grade: SHAPE.grade.default(''), tags: SHAPE.tags.default([]), folder: SHAPE.folder.default(''),
+  title: SHAPE.title.default(''),
+  answerLanguage: SHAPE.answerLanguage.default(''),
+  promptLanguage: SHAPE.promptLanguage.default(''),
+  description: SHAPE.description.default(''),
+  cover: SHAPE.cover.default(null),
+  subject: SHAPE.subject.default(''),
+  grade: SHAPE.grade.default(''),
+  tags: SHAPE.tags.default([]),
+  folder: SHAPE.folder.default(''),
 })
 export type ListDetails = z.infer<typeof ListDetails>
 

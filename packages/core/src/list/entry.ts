@@ -13,7 +13,12 @@ export const MAX_STANDARDS = 20
 export const MAX_STANDARD = 100
 
 /** Short texts, each once. */
-const labels = (longest: number, most: number) => z.array(textOf(longest)).max(most).default([]).transform((all) => [...new Set(all.filter((text) => text.trim() !== ''))])
+const labels = (longest: number, most: number) =>
+  z
+    .array(textOf(longest))
+    .max(most)
+    .default([])
+    .transform((all) => [...new Set(all.filter((text) => text.trim() !== ''))])
 
 /** A choice beside the answer: wrong, or right as well. */
 export const Choice = Face.extend({ right: z.boolean().default(false) })
@@ -26,7 +31,11 @@ export const Entry = z.object({
   answer: Face,
   prompt: Face,
   /** Other spellings that count as right. */
-  accepted: z.array(textOf(MAX_FACE)).max(MAX_ACCEPTED).default([]).transform((all) => all.filter((text) => text.trim() !== '')),
+  accepted: z
+    .array(textOf(MAX_FACE))
+    .max(MAX_ACCEPTED)
+    .default([])
+    .transform((all) => all.filter((text) => text.trim() !== '')),
   /** Choices beside the answer, the right ones first. Where there are none, a game draws wrong ones from the list. */
   choices: z.array(Choice).max(MAX_CHOICES).default([]).transform(orderChoices),
   /** Shown on request. */
@@ -54,17 +63,43 @@ export function orderChoices(choices: readonly Choice[]): Choice[] {
 }
 
 /** Gives an entry of which only some parts are known; the rest is as in a new one. */
-export function newEntry<Known extends Partial<Entry> & { id: string }>(known: Known): Entry & Omit<Known, keyof Entry> {
-  return { answer: { text: '' }, prompt: { text: '' }, accepted: [], choices: [], hint: '', fact: '', groups: [], worth: null, seconds: null, scored: true, standards: [], originId: null, ...known } as Entry & Omit<Known, keyof Entry>
+export function newEntry<Known extends Partial<Entry> & { id: string }>(
+  known: Known,
+): Entry & Omit<Known, keyof Entry> {
+  return {
+    answer: { text: '' },
+    prompt: { text: '' },
+    accepted: [],
+    choices: [],
+    hint: '',
+    fact: '',
+    groups: [],
+    worth: null,
+    seconds: null,
+    scored: true,
+    standards: [],
+    originId: null,
+    ...known,
+  } as Entry & Omit<Known, keyof Entry>
 }
 
 /** Tells whether nothing has been put into an entry yet. */
 export function isEmptyEntry({ answer, prompt, accepted, choices, hint, fact }: Entry): boolean {
-  return isEmptyFace(answer) && isEmptyFace(prompt) && accepted.length === 0 && choices.every(isEmptyFace) && hint === '' && fact === ''
+  return (
+    isEmptyFace(answer) &&
+    isEmptyFace(prompt) &&
+    accepted.length === 0 &&
+    choices.every(isEmptyFace) &&
+    hint === '' &&
+    fact === ''
+  )
 }
 
 /** BCP 47 code of a side's language; empty where nobody said. */
-export const LanguageCode = z.string().regex(/^([A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$/, 'Use a language code such as en or pt-BR').max(35)
+export const LanguageCode = z
+  .string()
+  .regex(/^([A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$/, 'Use a language code such as en or pt-BR')
+  .max(35)
 
 /** A list as games see it. */
 export const EntryList = z.object({

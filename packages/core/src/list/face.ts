@@ -25,7 +25,11 @@ export const Sound = z.object({ id: z.uuid(), milliseconds: z.number().int().min
 export type Sound = z.infer<typeof Sound>
 
 /** One side of an entry: text, a picture, a sound, or several of them. Text is empty where there is none. */
-export const Face = z.object({ text: textOf(MAX_FACE).default(''), picture: Picture.optional(), sound: Sound.optional() })
+export const Face = z.object({
+  text: textOf(MAX_FACE).default(''),
+  picture: Picture.optional(),
+  sound: Sound.optional(),
+})
 export type Face = Omit<z.infer<typeof Face>, 'picture'> & { picture?: Picture }
 
 /** Tells whether there is nothing at all on a face. */

@@ -7,8 +7,12 @@ const KNOWN = new WeakMap<Face, Map<string, readonly string[]>>()
 export function faceLetters(face: Face, { letterCase, accents, language = '' }: LetterStyle): readonly string[] {
   const style = `${letterCase} ${accents} ${language}`
   let byStyle = KNOWN.get(face)
-  if (!byStyle) KNOWN.set(face, byStyle = new Map())
+  if (!byStyle) KNOWN.set(face, (byStyle = new Map()))
   let letters = byStyle.get(style)
-  if (!letters) byStyle.set(style, letters = gridLetters(face.text.trim(), { letterCase, accents, language: language || undefined }))
+  if (!letters)
+    byStyle.set(
+      style,
+      (letters = gridLetters(face.text.trim(), { letterCase, accents, language: language || undefined })),
+    )
   return letters
 }

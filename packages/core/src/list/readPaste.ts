@@ -35,7 +35,10 @@ export function readPaste(pasted: string, options: ReadPasteOptions = {}): Paste
   const text = cleanText(pasted.replace(/\r\n?|\u2028|\u2029|\u0085/g, '\n'))
   const between = options.entrySeparator === '' || options.entrySeparator === undefined ? '\n' : options.entrySeparator
   const separator = options.separator ?? recogniseSeparator(between === '\n' ? text : text.split(between).join('\n'))
-  const rows = DELIMITERS.includes(separator) && between === '\n' ? delimitedRows(text, separator) : plainRows(text, separator, between)
+  const rows =
+    DELIMITERS.includes(separator) && between === '\n'
+      ? delimitedRows(text, separator)
+      : plainRows(text, separator, between)
   const table = tableOf(rows, options.header, looksLikeHeader)
   // The empty end after the last line break is no blank line.
   return { ...table, separator, blankLines: Math.max(0, table.blankLines - (text.endsWith(between) ? 1 : 0)) }
@@ -61,7 +64,15 @@ function plainRows(text: string, separator: string, between: string): TableRow[]
   let line = 1
   return text.split(between).map((entry) => {
     const at = separator === '' ? -1 : entry.indexOf(separator)
-    const row = { cells: at < 0 ? [entry] : DELIMITERS.includes(separator) ? entry.split(separator) : [entry.slice(0, at), entry.slice(at + separator.length)], line }
+    const row = {
+      cells:
+        at < 0
+          ? [entry]
+          : DELIMITERS.includes(separator)
+            ? entry.split(separator)
+            : [entry.slice(0, at), entry.slice(at + separator.length)],
+      line,
+    }
     line += between === '\n' ? 1 : entry.split('\n').length - 1
     return row
   })
@@ -71,9 +82,15 @@ function plainRows(text: string, separator: string, between: string): TableRow[]
 const MOST_LINES = 0.6
 
 function recogniseSeparator(text: string): string {
-  const lines = text.split('\n').filter((line) => line.trim() !== '').slice(0, 200)
-  const share = (separator: string): number => lines.filter((line) => line.includes(separator)).length / Math.max(1, lines.length)
+  const lines = text
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .slice(0, 200)
+  const share = (separator: string): number =>
+    lines.filter((line) => line.includes(separator)).length / Math.max(1, lines.length)
   if (share('\t') > 0.3 || (text.includes('\t') && text.includes('"'))) return '\t'
-  const others = [EQUALS, DASH, '|', ';', ','].map((separator) => ({ separator, share: share(separator) })).sort((one, other) => other.share - one.share)
+  const others = [EQUALS, DASH, '|', ';', ',']
+    .map((separator) => ({ separator, share: share(separator) }))
+    .sort((one, other) => other.share - one.share)
   return others[0].share >= MOST_LINES ? others[0].separator : ''
 }

@@ -29,7 +29,12 @@ export function columnCount({ header, rows }: Table): number {
 }
 
 /** Makes a table of rows of cells: trims them, counts blank ones, and takes a header row out where there is one. */
-export function tableOf(rows: readonly TableRow[], header: boolean | undefined, isHeader: (cells: readonly string[]) => boolean, left: LeftOut[] = []): Table {
+export function tableOf(
+  rows: readonly TableRow[],
+  header: boolean | undefined,
+  isHeader: (cells: readonly string[]) => boolean,
+  left: LeftOut[] = [],
+): Table {
   let blankLines = 0
   const kept: TableRow[] = []
   for (const { cells, line } of rows) {

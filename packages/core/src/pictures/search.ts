@@ -43,7 +43,11 @@ const COMMON = 12
  * Makes an index of pictures. Where in a title the noun stands depends on the language: "red apple", "manzana roja".
  * `aliases` gives other words for one: British for American ones, and what the gallery calls otherwise.
  */
-export function indexPictures(words: readonly PictureWords[], language: string, aliases: Readonly<Record<string, readonly string[]>> = {}): PictureIndex {
+export function indexPictures(
+  words: readonly PictureWords[],
+  language: string,
+  aliases: Readonly<Record<string, readonly string[]>> = {},
+): PictureIndex {
   // A map, since a word such as "constructor" is a property of every object.
   const aliasesOf = new Map(Object.entries(aliases))
   const base = language.split('-')[0].toLowerCase()
@@ -51,7 +55,7 @@ export function indexPictures(words: readonly PictureWords[], language: string, 
   const postings = new Map<string, Map<number, number>>()
   const add = (key: string, picture: number, score: number): void => {
     let own = postings.get(key)
-    if (!own) postings.set(key, own = new Map())
+    if (!own) postings.set(key, (own = new Map()))
     if ((own.get(picture) ?? 0) < score) own.set(picture, score)
   }
   const fold = (text: string): string => foldText(text, { accents: 'folded' })
@@ -60,7 +64,9 @@ export function indexPictures(words: readonly PictureWords[], language: string, 
     const tokens = whole.split(' ')
     const less = handicap + 3 * Math.max(0, tokens.length - 1)
     add(whole, picture, EXACT - handicap * (plain ? PLAIN_SHARE : PEOPLE_SHARE))
-    tokens.forEach((token, index) => add(token, picture, (index === (headFirst ? 0 : tokens.length - 1) ? HEAD : IN_TITLE) - less))
+    tokens.forEach((token, index) =>
+      add(token, picture, (index === (headFirst ? 0 : tokens.length - 1) ? HEAD : IN_TITLE) - less),
+    )
     keywords.forEach((keyword, index) => {
       const own = fold(keyword)
       add(own, picture, KEYWORD - Math.min(10, index) - handicap)
@@ -84,19 +90,26 @@ export function indexPictures(words: readonly PictureWords[], language: string, 
     const forms = new Set([asked, ...singularsOf(asked, base)])
     for (const form of forms) {
       matches(form, form === asked ? 0 : 2, found)
-      for (const [place, alias] of (aliasesOf.get(form) ?? []).entries()) matches(fold(alias), (form === asked ? 1 : 3) + 2 * place, found)
+      for (const [place, alias] of (aliasesOf.get(form) ?? []).entries())
+        matches(fold(alias), (form === asked ? 1 : 3) + 2 * place, found)
     }
     const tokens = asked.split(' ')
     if (tokens.length > 1 && found.size < most) {
       const head = headFirst ? tokens[0] : tokens[tokens.length - 1]
-      for (const token of tokens) for (const form of [token, ...singularsOf(token, base)]) matches(form, token === head ? OTHER_WORD : OTHER_WORD * 3, found)
+      for (const token of tokens)
+        for (const form of [token, ...singularsOf(token, base)])
+          matches(form, token === head ? OTHER_WORD : OTHER_WORD * 3, found)
     }
     if (found.size < most && asked.length >= 4) {
       for (let at = lowerBound(keys, asked); at < keys.length && keys[at].startsWith(asked); at++) {
-        for (const [picture, score] of postings.get(keys[at]) ?? []) if (!found.has(picture)) found.set(picture, Math.min(BEGINS, score / 3))
+        for (const [picture, score] of postings.get(keys[at]) ?? [])
+          if (!found.has(picture)) found.set(picture, Math.min(BEGINS, score / 3))
       }
     }
-    return [...found].map(([picture, score]): PictureHit => ({ picture, score })).sort((one, other) => other.score - one.score || one.picture - other.picture).slice(0, most)
+    return [...found]
+      .map(([picture, score]): PictureHit => ({ picture, score }))
+      .sort((one, other) => other.score - one.score || one.picture - other.picture)
+      .slice(0, most)
   }
   return { search }
 }
@@ -113,8 +126,13 @@ function lowerBound(sorted: readonly string[], key: string): number {
 }
 
 const ARTICLES: Record<string, RegExp> = {
-  en: /^(the|a|an|some|to) /u, es: /^(el|la|los|las|un|una|unos|unas) /u, fr: /^(le |la |les |l |un |une |des |du |de la )/u, de: /^(der|die|das|ein|eine) /u,
-  pt: /^(o|a|os|as|um|uma) /u, it: /^(il |lo |la |i |gli |le |l |un |uno |una )/u, nl: /^(de|het|een) /u,
+  en: /^(the|a|an|some|to) /u,
+  es: /^(el|la|los|las|un|una|unos|unas) /u,
+  fr: /^(le |la |les |l |un |une |des |du |de la )/u,
+  de: /^(der|die|das|ein|eine) /u,
+  pt: /^(o|a|os|as|um|uma) /u,
+  it: /^(il |lo |la |i |gli |le |l |un |uno |una )/u,
+  nl: /^(de|het|een) /u,
 }
 
 function withoutArticle(text: string, base: string): string {

@@ -1,6 +1,26 @@
 const IRREGULAR: Record<string, string> = {
-  mice: 'mouse', geese: 'goose', feet: 'foot', teeth: 'tooth', men: 'man', women: 'woman', children: 'child', people: 'person', oxen: 'ox', leaves: 'leaf', knives: 'knife',
-  wolves: 'wolf', loaves: 'loaf', shelves: 'shelf', scarves: 'scarf', wives: 'wife', lives: 'life', calves: 'calf', halves: 'half', elves: 'elf', thieves: 'thief', hooves: 'hoof',
+  mice: 'mouse',
+  geese: 'goose',
+  feet: 'foot',
+  teeth: 'tooth',
+  men: 'man',
+  women: 'woman',
+  children: 'child',
+  people: 'person',
+  oxen: 'ox',
+  leaves: 'leaf',
+  knives: 'knife',
+  wolves: 'wolf',
+  loaves: 'loaf',
+  shelves: 'shelf',
+  scarves: 'scarf',
+  wives: 'wife',
+  lives: 'life',
+  calves: 'calf',
+  halves: 'half',
+  elves: 'elf',
+  thieves: 'thief',
+  hooves: 'hoof',
 }
 
 /**
@@ -9,12 +29,39 @@ const IRREGULAR: Record<string, string> = {
  */
 export function singularsOf(word: string, language: string): string[] {
   switch (language) {
-    case 'en': return english(word)
-    case 'es': case 'pt': return [...(/[^aeiou]es$/u.test(word) ? [word.slice(0, -2)] : []), ...(word.endsWith('ces') ? [`${word.slice(0, -3)}z`] : []), ...(word.endsWith('s') ? [word.slice(0, -1)] : [`${word}s`, `${word}es`])]
-    case 'fr': return word.endsWith('aux') ? [`${word.slice(0, -3)}al`, word.slice(0, -1)] : /[sx]$/u.test(word) ? [word.slice(0, -1)] : [`${word}s`]
-    case 'de': return [...['en', 'er', 'n', 'e', 's'].filter((end) => word.endsWith(end) && word.length > end.length + 2).map((end) => word.slice(0, -end.length)), `${word}e`, `${word}n`]
-    case 'he': return [...(word.endsWith('ים') ? [word.slice(0, -2)] : []), ...(word.endsWith('ות') ? [word.slice(0, -2), `${word.slice(0, -2)}ה`] : []), ...(word.startsWith('ה') ? [word.slice(1)] : []), `${word}ים`, `${word}ות`]
-    default: return []
+    case 'en':
+      return english(word)
+    case 'es':
+    case 'pt':
+      return [
+        ...(/[^aeiou]es$/u.test(word) ? [word.slice(0, -2)] : []),
+        ...(word.endsWith('ces') ? [`${word.slice(0, -3)}z`] : []),
+        ...(word.endsWith('s') ? [word.slice(0, -1)] : [`${word}s`, `${word}es`]),
+      ]
+    case 'fr':
+      return word.endsWith('aux')
+        ? [`${word.slice(0, -3)}al`, word.slice(0, -1)]
+        : /[sx]$/u.test(word)
+          ? [word.slice(0, -1)]
+          : [`${word}s`]
+    case 'de':
+      return [
+        ...['en', 'er', 'n', 'e', 's']
+          .filter((end) => word.endsWith(end) && word.length > end.length + 2)
+          .map((end) => word.slice(0, -end.length)),
+        `${word}e`,
+        `${word}n`,
+      ]
+    case 'he':
+      return [
+        ...(word.endsWith('ים') ? [word.slice(0, -2)] : []),
+        ...(word.endsWith('ות') ? [word.slice(0, -2), `${word.slice(0, -2)}ה`] : []),
+        ...(word.startsWith('ה') ? [word.slice(1)] : []),
+        `${word}ים`,
+        `${word}ות`,
+      ]
+    default:
+      return []
   }
 }
 

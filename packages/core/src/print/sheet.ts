@@ -115,6 +115,15 @@ function linesOf(block: SheetBlock, sideBySide: number): number {
   if (block.type === 'text') return 1 + Math.ceil((block.text.length * sideBySide) / LINE_LETTERS)
   if (block.type !== 'items') return 0
   const letters = LINE_LETTERS / sideBySide / block.columns - 4
-  const lines = block.items.reduce((sum, { text, note, answer, picture, below = [] }) => sum + below.length + Math.max(picture === undefined ? 1 : PICTURE_LINES, Math.ceil((text.length + note.length + answer.length + 3) / letters)), 0)
+  const lines = block.items.reduce(
+    (sum, { text, note, answer, picture, below = [] }) =>
+      sum +
+      below.length +
+      Math.max(
+        picture === undefined ? 1 : PICTURE_LINES,
+        Math.ceil((text.length + note.length + answer.length + 3) / letters),
+      ),
+    0,
+  )
   return (block.heading ? 2 : 1) + Math.ceil(lines / block.columns)
 }

@@ -22,9 +22,45 @@ import { foldAccents, graphemesOf } from './graphemes.ts'
 const SHORTEST = 3
 const LONGEST = 8
 /** Words that classrooms would mind and that the data lacks. */
-const ALSO = ['dumb', 'fag', 'hell', 'damn', 'kill', 'nazi', 'poo', 'pee', 'wee', 'turd', 'arse', 'crap', 'piss', 'slag', 'twit']
+const ALSO = [
+  'dumb',
+  'fag',
+  'hell',
+  'damn',
+  'kill',
+  'nazi',
+  'poo',
+  'pee',
+  'wee',
+  'turd',
+  'arse',
+  'crap',
+  'piss',
+  'slag',
+  'twit',
+]
 
-const BY_LANGUAGE: Record<string, readonly string[]> = { ar, cs, da, de, en, es, fi, fr, hu, it, nl, no, nb: no, pl, pt, ru, sv, tr, zh }
+const BY_LANGUAGE: Record<string, readonly string[]> = {
+  ar,
+  cs,
+  da,
+  de,
+  en,
+  es,
+  fi,
+  fr,
+  hu,
+  it,
+  nl,
+  no,
+  nb: no,
+  pl,
+  pt,
+  ru,
+  sv,
+  tr,
+  zh,
+}
 const kept = new Map<string, readonly string[][]>()
 
 /**
@@ -36,7 +72,9 @@ export function blockList(language: string): readonly string[][] {
   const code = language.toLowerCase().split('-')[0]
   const known = kept.get(code)
   if (known) return known
-  const words = [...new Set([...en, ...ALSO, ...(BY_LANGUAGE[code] ?? [])].map((word) => foldAccents(word.toLowerCase())))]
+  const words = [
+    ...new Set([...en, ...ALSO, ...(BY_LANGUAGE[code] ?? [])].map((word) => foldAccents(word.toLowerCase()))),
+  ]
     .filter((word) => /^[\p{L}\p{M}]+$/u.test(word))
     .map(graphemesOf)
     .filter((letters) => letters.length >= SHORTEST && letters.length <= LONGEST)

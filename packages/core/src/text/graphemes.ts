@@ -34,11 +34,25 @@ export function gridLetters(text: string, style: LetterStyle): string[] {
 
 /** Takes accents and other combining marks off every letter: "Élève" gives "Eleve". Hebrew loses its vowel points. */
 export function foldAccents(text: string): string {
-  return text.normalize('NFD').replace(MARKS, '').normalize('NFC').replace(/[øØłŁđĐıæÆœŒ]/gu, (letter) => UNDECOMPOSED[letter])
+  return text
+    .normalize('NFD')
+    .replace(MARKS, '')
+    .normalize('NFC')
+    .replace(/[øØłŁđĐıæÆœŒ]/gu, (letter) => UNDECOMPOSED[letter])
 }
 
 const UNDECOMPOSED: Record<string, string> = {
-  ø: 'o', Ø: 'O', ł: 'l', Ł: 'L', đ: 'd', Đ: 'D', ı: 'i', æ: 'ae', Æ: 'AE', œ: 'oe', Œ: 'OE',
+  ø: 'o',
+  Ø: 'O',
+  ł: 'l',
+  Ł: 'L',
+  đ: 'd',
+  Đ: 'D',
+  ı: 'i',
+  æ: 'ae',
+  Æ: 'AE',
+  œ: 'oe',
+  Œ: 'OE',
 }
 
 /** Languages whose letters change case in a way of their own. */

@@ -1,12 +1,64 @@
 /** Letters of Cyrillic and Greek that look like Latin ones (after Unicode Technical Standard #39), by their Latin twin. */
 const TWINS: Record<string, string> = {
-  а: 'a', с: 'c', ԁ: 'd', е: 'e', һ: 'h', і: 'i', ј: 'j', о: 'o', р: 'p', ԛ: 'q', ѕ: 's', ԝ: 'w', х: 'x', у: 'y', ү: 'y',
-  А: 'A', В: 'B', С: 'C', Е: 'E', Н: 'H', І: 'I', Ј: 'J', К: 'K', М: 'M', О: 'O', Р: 'P', Ѕ: 'S', Т: 'T', Х: 'X', У: 'Y', Ү: 'Y',
-  ο: 'o', ν: 'v', α: 'a', ρ: 'p', ι: 'i', κ: 'k', υ: 'u',
-  Α: 'A', Β: 'B', Ε: 'E', Ζ: 'Z', Η: 'H', Ι: 'I', Κ: 'K', Μ: 'M', Ν: 'N', Ο: 'O', Ρ: 'P', Τ: 'T', Υ: 'Y', Χ: 'X',
+  а: 'a',
+  с: 'c',
+  ԁ: 'd',
+  е: 'e',
+  һ: 'h',
+  і: 'i',
+  ј: 'j',
+  о: 'o',
+  р: 'p',
+  ԛ: 'q',
+  ѕ: 's',
+  ԝ: 'w',
+  х: 'x',
+  у: 'y',
+  ү: 'y',
+  А: 'A',
+  В: 'B',
+  С: 'C',
+  Е: 'E',
+  Н: 'H',
+  І: 'I',
+  Ј: 'J',
+  К: 'K',
+  М: 'M',
+  О: 'O',
+  Р: 'P',
+  Ѕ: 'S',
+  Т: 'T',
+  Х: 'X',
+  У: 'Y',
+  Ү: 'Y',
+  ο: 'o',
+  ν: 'v',
+  α: 'a',
+  ρ: 'p',
+  ι: 'i',
+  κ: 'k',
+  υ: 'u',
+  Α: 'A',
+  Β: 'B',
+  Ε: 'E',
+  Ζ: 'Z',
+  Η: 'H',
+  Ι: 'I',
+  Κ: 'K',
+  Μ: 'M',
+  Ν: 'N',
+  Ο: 'O',
+  Ρ: 'P',
+  Τ: 'T',
+  Υ: 'Y',
+  Χ: 'X',
 }
 type Script = 'Latin' | 'Cyrillic' | 'Greek'
-const SCRIPTS: Record<Script, RegExp> = { Latin: /\p{Script=Latin}/u, Cyrillic: /\p{Script=Cyrillic}/u, Greek: /\p{Script=Greek}/u }
+const SCRIPTS: Record<Script, RegExp> = {
+  Latin: /\p{Script=Latin}/u,
+  Cyrillic: /\p{Script=Cyrillic}/u,
+  Greek: /\p{Script=Greek}/u,
+}
 const TWIN_OF: Record<'Cyrillic' | 'Greek', Map<string, string>> = { Cyrillic: new Map(), Greek: new Map() }
 for (const [letter, latin] of Object.entries(TWINS)) {
   const script = SCRIPTS.Cyrillic.test(letter) ? 'Cyrillic' : 'Greek'
@@ -21,10 +73,15 @@ const WORD = /[\p{L}\p{M}]+/gu
  */
 export function oneScript(text: string): string {
   return text.replace(WORD, (word) => {
-    const scripts = (Object.keys(SCRIPTS) as Script[]).map((script) => ({ script, count: [...word].filter((letter) => SCRIPTS[script].test(letter)).length })).filter(({ count }) => count > 0)
+    const scripts = (Object.keys(SCRIPTS) as Script[])
+      .map((script) => ({ script, count: [...word].filter((letter) => SCRIPTS[script].test(letter)).length }))
+      .filter(({ count }) => count > 0)
     if (scripts.length < 2) return word
     // The script with letters that no other has is meant; else the one with most letters.
-    const candidates = scripts.sort((one, other) => other.count - one.count).map(({ script }) => inScript(word, script)).filter((one) => one !== undefined)
+    const candidates = scripts
+      .sort((one, other) => other.count - one.count)
+      .map(({ script }) => inScript(word, script))
+      .filter((one) => one !== undefined)
     return candidates[0] ?? word
   })
 }

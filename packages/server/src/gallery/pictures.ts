@@ -27,8 +27,22 @@ const SOURCES: Record<PictureSet, { pack: string; credit: string }> = {
 }
 
 /** Gestures that offend somewhere, and drawings not meant for children. */
-const BLOCKED_NAMES = new Set(['middle-finger', 'sign-of-the-horns', 'pinching-hand', 'ok-hand', 'smoking-finger', 'button-finger', 'no-one-under-eighteen', 'animal-skull-crossed', 'death-star', 'drowning', 'hanging-sign', 'voodoo-doll'])
-const BLOCKED_WORDS = /(^|-)(skull|skulls|gun|guns|handgun|autogun|minigun|chaingun|pistol|pistols|shotgun|rifle|grenade|bomb|bomber|bombs|bombing|blood|bloody|bleeding|wound|wounds|suicide|murder|decapitation|guillotine|executioner|assassin|backstab|slavery|slaver|whip|whiplash|devil|daemon|demon|diablo|imp|hell|inferno|satan|pentacle|pentagram|death|dead|deathcab|deadly|overkill|cigar|cigarette|smoking|martini|corpse|severed|flesh|fleshy|gore|gut|guts|hanged|vomiting|stabbed|stab|torture|crucifix|poison|naked|lingerie|bra|thong|kamasutra|prostitute|gunshot|bullet|bullets|winchester|sawed|tombstone|coffin|grave|graveyard|zombie|vampire|werewolf|evil|brutal|impaled|beheaded|hanging|noose|gallows|slime|parasite|parasitic|tentacle|tentacles|internal|disintegrate|shambling|shattered|sacrificial|harpy|brain|scalpel|mutilated|stoned|weed|joint|beer|wine|drunk|swastika|nazi|lust|love|kiss|pregnant|minefield|landmine|mine-explosion|martyr|kill|killer|terror|horror)(-|$)/u
+const BLOCKED_NAMES = new Set([
+  'middle-finger',
+  'sign-of-the-horns',
+  'pinching-hand',
+  'ok-hand',
+  'smoking-finger',
+  'button-finger',
+  'no-one-under-eighteen',
+  'animal-skull-crossed',
+  'death-star',
+  'drowning',
+  'hanging-sign',
+  'voodoo-doll',
+])
+const BLOCKED_WORDS =
+  /(^|-)(skull|skulls|gun|guns|handgun|autogun|minigun|chaingun|pistol|pistols|shotgun|rifle|grenade|bomb|bomber|bombs|bombing|blood|bloody|bleeding|wound|wounds|suicide|murder|decapitation|guillotine|executioner|assassin|backstab|slavery|slaver|whip|whiplash|devil|daemon|demon|diablo|imp|hell|inferno|satan|pentacle|pentagram|death|dead|deathcab|deadly|overkill|cigar|cigarette|smoking|martini|corpse|severed|flesh|fleshy|gore|gut|guts|hanged|vomiting|stabbed|stab|torture|crucifix|poison|naked|lingerie|bra|thong|kamasutra|prostitute|gunshot|bullet|bullets|winchester|sawed|tombstone|coffin|grave|graveyard|zombie|vampire|werewolf|evil|brutal|impaled|beheaded|hanging|noose|gallows|slime|parasite|parasitic|tentacle|tentacles|internal|disintegrate|shambling|shattered|sacrificial|harpy|brain|scalpel|mutilated|stoned|weed|joint|beer|wine|drunk|swastika|nazi|lust|love|kiss|pregnant|minefield|landmine|mine-explosion|martyr|kill|killer|terror|horror)(-|$)/u
 const SKIN_TONE = /-(light|medium-light|medium|medium-dark|dark)$/u
 
 /** Everything that is drawn, with the drawings. */
@@ -48,15 +62,32 @@ export function openGallery(): Gallery {
 }
 
 function readGallery(): Gallery {
-  const sets = { flat: require(`${SOURCES.flat.pack}/icons.json`) as IconSet, plain: require(`${SOURCES.plain.pack}/icons.json`) as IconSet }
-  const emojis = new Map(Object.entries(require(`${SOURCES.flat.pack}/chars.json`) as Record<string, string>).map(([codes, name]) => [name, String.fromCodePoint(...codes.split('-').map((code) => parseInt(code, 16)))]))
+  const sets = {
+    flat: require(`${SOURCES.flat.pack}/icons.json`) as IconSet,
+    plain: require(`${SOURCES.plain.pack}/icons.json`) as IconSet,
+  }
+  const emojis = new Map(
+    Object.entries(require(`${SOURCES.flat.pack}/chars.json`) as Record<string, string>).map(([codes, name]) => [
+      name,
+      String.fromCodePoint(...codes.split('-').map((code) => parseInt(code, 16))),
+    ]),
+  )
   const { categories } = require(`${SOURCES.flat.pack}/metadata.json`) as { categories: Record<string, string[]> }
-  const categoryOf = new Map(Object.entries(categories).flatMap(([category, names]) => names.map((name) => [name, category] as const)))
+  const categoryOf = new Map(
+    Object.entries(categories).flatMap(([category, names]) => names.map((name) => [name, category] as const)),
+  )
   const allowed = (name: string): boolean => !BLOCKED_NAMES.has(name) && !BLOCKED_WORDS.test(name)
   const flat = Object.keys(sets.flat.icons)
     .filter((name) => allowed(name) && !(SKIN_TONE.test(name) && categoryOf.get(name) === 'People & Body'))
-    .map((name): GalleryPicture => ({ set: 'flat', name, emoji: emojis.get(name) ?? '', category: categoryOf.get(name) ?? '' }))
-  const plain = Object.keys(sets.plain.icons).filter(allowed).map((name): GalleryPicture => ({ set: 'plain', name, emoji: '', category: '' }))
+    .map((name): GalleryPicture => ({
+      set: 'flat',
+      name,
+      emoji: emojis.get(name) ?? '',
+      category: categoryOf.get(name) ?? '',
+    }))
+  const plain = Object.keys(sets.plain.icons)
+    .filter(allowed)
+    .map((name): GalleryPicture => ({ set: 'plain', name, emoji: '', category: '' }))
   const known = new Set([...flat, ...plain].map(({ set, name }) => `${set}/${name}`))
   return {
     pictures: [...flat, ...plain],

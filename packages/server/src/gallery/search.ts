@@ -14,7 +14,8 @@ const PLAIN_HANDICAP = 18
 /** A picture that is found through the English word is less sure than one by the word itself. */
 const THROUGH_ENGLISH = 6
 /** Body parts are body, not people. */
-const BODY = /(ear|eye|eyes|nose|mouth|tongue|hand|foot|leg|arm|tooth|bone|biceps|lungs|heart|finger|hands|footprints|lips|mechanical)/u
+const BODY =
+  /(ear|eye|eyes|nose|mouth|tongue|hand|foot|leg|arm|tooth|bone|biceps|lungs|heart|finger|hands|footprints|lips|mechanical)/u
 
 const indexes = new Map<string, PictureIndex>()
 let english: { index: PictureIndex; nameOf: Map<string, string> } | undefined
@@ -35,7 +36,10 @@ export function searchPictures(word: string, language: string, most: number): Ga
       }
     }
   }
-  return [...hits].sort((one, other) => other[1] - one[1] || one[0] - other[0]).slice(0, most).map(([picture]) => pictures[picture])
+  return [...hits]
+    .sort((one, other) => other[1] - one[1] || one[0] - other[0])
+    .slice(0, most)
+    .map(([picture]) => pictures[picture])
 }
 
 function indexOf(language: string): PictureIndex | undefined {
@@ -55,24 +59,42 @@ function wordsIn(annotations: Annotations): PictureWords[] {
   return openGallery().pictures.flatMap(({ emoji, name, category }, picture): PictureWords[] => {
     const words = annotations[emoji] ?? annotations[emoji.replaceAll('\ufe0f', '')]
     const title = words?.tts?.[0]
-    return title === undefined ? [] : [{ picture, title, keywords: words.default ?? [], handicap: handicapOf(category, name), plain: false }]
+    return title === undefined
+      ? []
+      : [{ picture, title, keywords: words.default ?? [], handicap: handicapOf(category, name), plain: false }]
   })
 }
 
 function handicapOf(category: string, name: string): number {
-  return category === 'People & Body' && BODY.test(name) ? 0 : HANDICAPS[category] ?? 0
+  return category === 'People & Body' && BODY.test(name) ? 0 : (HANDICAPS[category] ?? 0)
 }
 
 function inEnglish(): { index: PictureIndex; nameOf: Map<string, string> } {
   if (!english) {
     const annotations = annotationsOf('en') ?? {}
-    const tags = new Map((require('emojibase-data/en/compact.json') as { unicode: string; tags?: string[] }[]).map(({ unicode, tags: own }) => [unicode.replaceAll('\ufe0f', ''), own ?? []]))
+    const tags = new Map(
+      (require('emojibase-data/en/compact.json') as { unicode: string; tags?: string[] }[]).map(
+        ({ unicode, tags: own }) => [unicode.replaceAll('\ufe0f', ''), own ?? []],
+      ),
+    )
     const nameOf = new Map<string, string>()
     const words = openGallery().pictures.map(({ emoji, name, category, set }, picture): PictureWords => {
       const title = name.replaceAll('-', ' ')
       if (emoji !== '') nameOf.set(emoji, title)
       const bare = emoji.replaceAll('\ufe0f', '')
-      return { picture, title, keywords: [...new Set([...annotations[bare]?.tts ?? [], ...annotations[bare]?.default ?? [], ...tags.get(bare) ?? []])], handicap: set === 'plain' ? PLAIN_HANDICAP : handicapOf(category, name), plain: set === 'plain' }
+      return {
+        picture,
+        title,
+        keywords: [
+          ...new Set([
+            ...(annotations[bare]?.tts ?? []),
+            ...(annotations[bare]?.default ?? []),
+            ...(tags.get(bare) ?? []),
+          ]),
+        ],
+        handicap: set === 'plain' ? PLAIN_HANDICAP : handicapOf(category, name),
+        plain: set === 'plain',
+      }
     })
     english = { index: indexPictures(words, 'en', ALIASES.en), nameOf }
   }
@@ -82,7 +104,11 @@ function inEnglish(): { index: PictureIndex; nameOf: Map<string, string> } {
 function annotationsOf(language: string): Annotations | undefined {
   if (!/^[a-z]{2,3}$/u.test(language)) return undefined
   try {
-    return (require(`cldr-annotations-full/annotations/${language}/annotations.json`) as { annotations: { annotations: Annotations } }).annotations.annotations
+    return (
+      require(`cldr-annotations-full/annotations/${language}/annotations.json`) as {
+        annotations: { annotations: Annotations }
+      }
+    ).annotations.annotations
   } catch {
     return undefined
   }

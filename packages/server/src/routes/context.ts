@@ -25,17 +25,26 @@ declare module 'express-session' {
 /** Returns the id of the teacher who is signed in. Throws a Problem where nobody is. */
 export function teacherOf(request: Request): string {
   const { teacherId } = request.session
-  if (teacherId === undefined) throw new Problem(401, 'You are not signed in, or have been for too long. Sign in again.')
+  if (teacherId === undefined)
+    throw new Problem(401, 'You are not signed in, or have been for too long. Sign in again.')
   return teacherId
 }
 
 /** Works in a scope of the teacher who is signed in. Throws a Problem where nobody is. */
-export async function asTeacher<Value>(context: ScopeSource, request: Request, work: (scope: TeacherScope) => Promise<Value>): Promise<Value> {
+export async function asTeacher<Value>(
+  context: ScopeSource,
+  request: Request,
+  work: (scope: TeacherScope) => Promise<Value>,
+): Promise<Value> {
   return inScope(context, { teacherId: teacherOf(request) }, work)
 }
 
 /** Works in a scope of the teacher who is signed in, in which all that is read is of one moment. */
-export async function asTeacherReading<Value>(context: ScopeSource, request: Request, work: (scope: TeacherScope) => Promise<Value>): Promise<Value> {
+export async function asTeacherReading<Value>(
+  context: ScopeSource,
+  request: Request,
+  work: (scope: TeacherScope) => Promise<Value>,
+): Promise<Value> {
   return inScope(context, { teacherId: teacherOf(request), snapshot: true }, work)
 }
 

@@ -1,6 +1,15 @@
 import { ArchiveList, CreateList, CreateOffer, PrintSheets, SaveList } from '@otter/api'
 import { Router } from 'express'
-import { archiveList, createList, deleteList, duplicateList, listLists, readList, readVersion, saveList } from '../services/lists.ts'
+import {
+  archiveList,
+  createList,
+  deleteList,
+  duplicateList,
+  listLists,
+  readList,
+  readVersion,
+  saveList,
+} from '../services/lists.ts'
 import { createOffer, readOffers } from '../services/offers.ts'
 import { queueSheets } from '../services/sheets.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
@@ -12,13 +21,17 @@ export default function listRoutes(context: Context): Router {
     response.json(await asTeacher(context, request, listLists))
   })
   router.post('/lists', async (request, response) => {
-    response.status(201).json(await asTeacher(context, request, (scope) => createList(scope, CreateList.parse(request.body))))
+    response
+      .status(201)
+      .json(await asTeacher(context, request, (scope) => createList(scope, CreateList.parse(request.body))))
   })
   router.get('/lists/:id', async (request, response) => {
     response.json(await asTeacherReading(context, request, (scope) => readList(scope, idOf(request))))
   })
   router.patch('/lists/:id', async (request, response) => {
-    response.json(await asTeacher(context, request, (scope) => saveList(scope, idOf(request), SaveList.parse(request.body))))
+    response.json(
+      await asTeacher(context, request, (scope) => saveList(scope, idOf(request), SaveList.parse(request.body))),
+    )
   })
   router.get('/lists/:id/version', async (request, response) => {
     response.json(await asTeacher(context, request, (scope) => readVersion(scope, idOf(request))))
@@ -27,7 +40,9 @@ export default function listRoutes(context: Context): Router {
     response.status(201).json(await asTeacher(context, request, (scope) => duplicateList(scope, idOf(request))))
   })
   router.put('/lists/:id/archived', async (request, response) => {
-    await asTeacher(context, request, (scope) => archiveList(scope, idOf(request), ArchiveList.parse(request.body).archived))
+    await asTeacher(context, request, (scope) =>
+      archiveList(scope, idOf(request), ArchiveList.parse(request.body).archived),
+    )
     response.status(204).end()
   })
   router.delete('/lists/:id', async (request, response) => {
@@ -38,11 +53,23 @@ export default function listRoutes(context: Context): Router {
     response.json(await asTeacher(context, request, (scope) => readOffers(scope, idOf(request))))
   })
   router.post('/lists/:id/links', async (request, response) => {
-    response.status(201).json(await createOffer(context, teacherOf(request), idOf(request), CreateOffer.parse(request.body), whileWaiting(response)))
+    response
+      .status(201)
+      .json(
+        await createOffer(
+          context,
+          teacherOf(request),
+          idOf(request),
+          CreateOffer.parse(request.body),
+          whileWaiting(response),
+        ),
+      )
   })
   router.post('/lists/:id/sheets', async (request, response) => {
     const origin = `${request.protocol}://${request.get('host') ?? 'localhost'}`
-    const id = await asTeacher(context, request, (scope) => queueSheets(scope, idOf(request), PrintSheets.parse(request.body), origin))
+    const id = await asTeacher(context, request, (scope) =>
+      queueSheets(scope, idOf(request), PrintSheets.parse(request.body), origin),
+    )
     context.jobs.wake()
     response.status(202).json({ id })
   })

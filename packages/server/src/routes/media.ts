@@ -1,8 +1,26 @@
-import { MAX_PICTURE, MAX_SOUND, OFFERED, SearchPictures, SuggestPictures, TakePicture, UploadPicture, UploadSound, type SuggestionsReply } from '@otter/api'
+import {
+  MAX_PICTURE,
+  MAX_SOUND,
+  OFFERED,
+  SearchPictures,
+  SuggestPictures,
+  TakePicture,
+  UploadPicture,
+  UploadSound,
+  type SuggestionsReply,
+} from '@otter/api'
 import express, { Router, type RequestHandler, type Response } from 'express'
 import { openGallery } from '../gallery/pictures.ts'
 import { Problem } from '../problem.ts'
-import { freeRoom, keepPicture, keepSound, offerPictures, readMedium, readRoom, takePicture } from '../services/media.ts'
+import {
+  freeRoom,
+  keepPicture,
+  keepSound,
+  offerPictures,
+  readMedium,
+  readRoom,
+  takePicture,
+} from '../services/media.ts'
 import { encodePicture } from '../services/pictures.ts'
 import { inspectSound } from '../services/sounds.ts'
 import { asAnyone, asTeacher, idOf, teacherOf, type Context } from './context.ts'
@@ -21,7 +39,10 @@ export function mediaFileRoutes(context: Context): Router {
     if (ranges === -1) response.status(416).set('Content-Range', `bytes */${bytes.length}`).end()
     else if (Array.isArray(ranges) && ranges.type === 'bytes' && ranges.length === 1) {
       const [{ start, end }] = ranges
-      response.status(206).set('Content-Range', `bytes ${start}-${end}/${bytes.length}`).end(bytes.subarray(start, end + 1))
+      response
+        .status(206)
+        .set('Content-Range', `bytes ${start}-${end}/${bytes.length}`)
+        .end(bytes.subarray(start, end + 1))
     } else response.end(bytes)
   })
   router.get('/gallery/:set/:file', (request, response) => {
@@ -34,7 +55,13 @@ export function mediaFileRoutes(context: Context): Router {
 }
 
 function lasting(response: Response, type: string): void {
-  response.set({ 'Content-Type': type, 'Cache-Control': `public, max-age=${YEAR}, immutable`, 'Content-Security-Policy': HARMLESS, 'Accept-Ranges': 'bytes', 'Content-Disposition': 'inline' })
+  response.set({
+    'Content-Type': type,
+    'Cache-Control': `public, max-age=${YEAR}, immutable`,
+    'Content-Security-Policy': HARMLESS,
+    'Accept-Ranges': 'bytes',
+    'Content-Disposition': 'inline',
+  })
 }
 
 /** What a teacher does with pictures and sounds. */
@@ -63,7 +90,9 @@ export default function mediaRoutes(context: Context): Router {
     response.status(201).json(await asTeacher(context, request, (scope) => keepSound(scope, bytes, sound)))
   })
   router.post('/media/gallery', signedIn, limit, async (request, response) => {
-    response.status(201).json(await asTeacher(context, request, (scope) => takePicture(scope, TakePicture.parse(request.body))))
+    response
+      .status(201)
+      .json(await asTeacher(context, request, (scope) => takePicture(scope, TakePicture.parse(request.body))))
   })
   router.get('/media', async (request, response) => {
     response.json(await asTeacher(context, request, readRoom))
@@ -77,7 +106,9 @@ export default function mediaRoutes(context: Context): Router {
   })
   router.post('/gallery/suggestions', signedIn, (request, response) => {
     const { words, language } = SuggestPictures.parse(request.body)
-    response.json({ suggestions: words.map((word) => offerPictures(word, language, OFFERED)) } satisfies SuggestionsReply)
+    response.json({
+      suggestions: words.map((word) => offerPictures(word, language, OFFERED)),
+    } satisfies SuggestionsReply)
   })
   return router
 }
@@ -88,7 +119,14 @@ function file(what: string, most: number): RequestHandler {
   return (request, response, next) => {
     read(request, response, (error?: unknown) => {
       const tooBig = (error as { status?: number } | undefined)?.status === 413
-      next(tooBig ? new Problem(413, `A ${what} may have ${most / 1e6} megabytes; this one has more. Make it smaller, then send it again.`) : error)
+      next(
+        tooBig
+          ? new Problem(
+              413,
+              `A ${what} may have ${most / 1e6} megabytes; this one has more. Make it smaller, then send it again.`,
+            )
+          : error,
+      )
     })
   }
 }

@@ -14,7 +14,9 @@ export default function offerRoutes(context: Context): Router {
     response.json(await asTeacher(context, request, (scope) => readOffers(scope)))
   })
   router.patch('/links/:id', async (request, response) => {
-    response.json(await asTeacher(context, request, (scope) => changeOffer(scope, idOf(request), ChangeOffer.parse(request.body))))
+    response.json(
+      await asTeacher(context, request, (scope) => changeOffer(scope, idOf(request), ChangeOffer.parse(request.body))),
+    )
   })
   router.delete('/links/:id', async (request, response) => {
     await asTeacher(context, request, (scope) => deleteOffer(scope, idOf(request)))
@@ -27,11 +29,17 @@ export default function offerRoutes(context: Context): Router {
     const asked = request.get('If-None-Match')
     const tag = (state: string): string => `"${createHash('sha256').update(state).digest('base64url')}"`
     const id = idOf(request)
-    if (asked !== undefined && asked === tag(await reading(context, teacherOf(request), (reader) => resultsTag(reader, id)))) {
+    if (
+      asked !== undefined &&
+      asked === tag(await reading(context, teacherOf(request), (reader) => resultsTag(reader, id)))
+    ) {
       response.status(304).set('ETag', asked).end()
       return
     }
-    const { state, results } = await asTeacherReading(context, request, async (scope) => ({ state: await resultsTag(scope, id), results: await readResults(scope, id) }))
+    const { state, results } = await asTeacherReading(context, request, async (scope) => ({
+      state: await resultsTag(scope, id),
+      results: await readResults(scope, id),
+    }))
     response.set('ETag', tag(state)).json(results)
   })
   router.get('/links/:id/results.csv', async (request, response) => {
@@ -39,18 +47,26 @@ export default function offerRoutes(context: Context): Router {
     response.type('text/csv; charset=utf-8').attachment(`results-${results.offer.code}.csv`).send(resultsCsv(results))
   })
   router.get('/links/:id/questions/:entryId', async (request, response) => {
-    response.json(await asTeacherReading(context, request, (scope) => readAnswers(scope, idOf(request), idOf(request, 'entryId'))))
+    response.json(
+      await asTeacherReading(context, request, (scope) => readAnswers(scope, idOf(request), idOf(request, 'entryId'))),
+    )
   })
   router.patch('/links/:id/participants/:participantId', async (request, response) => {
-    await asTeacher(context, request, (scope) => changeParticipant(scope, idOf(request), idOf(request, 'participantId'), ChangeParticipant.parse(request.body)))
+    await asTeacher(context, request, (scope) =>
+      changeParticipant(scope, idOf(request), idOf(request, 'participantId'), ChangeParticipant.parse(request.body)),
+    )
     response.status(204).end()
   })
   router.put('/links/:id/participants/:participantId/merged', async (request, response) => {
-    await asTeacher(context, request, (scope) => mergeParticipant(scope, idOf(request), idOf(request, 'participantId'), MergeParticipant.parse(request.body).into))
+    await asTeacher(context, request, (scope) =>
+      mergeParticipant(scope, idOf(request), idOf(request, 'participantId'), MergeParticipant.parse(request.body).into),
+    )
     response.status(204).end()
   })
   router.delete('/links/:id/participants/:participantId', async (request, response) => {
-    await asTeacher(context, request, (scope) => deleteParticipant(scope, idOf(request), idOf(request, 'participantId')))
+    await asTeacher(context, request, (scope) =>
+      deleteParticipant(scope, idOf(request), idOf(request, 'participantId')),
+    )
     response.status(204).end()
   })
   router.post('/links/:id/plays/:playId/give-back', async (request, response) => {

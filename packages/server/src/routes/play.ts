@@ -19,10 +19,14 @@ export default function playRoutes(context: Context): Router {
   const { limits } = context
 
   /** Works in a student's scope. Codes that don't exist are counted, and past a limit nothing is told to who has no token. */
-  const asStudent = async <Value>(request: Request, work: (scope: Scope<null>, code: string) => Promise<Value>): Promise<Value> => {
+  const asStudent = async <Value>(
+    request: Request,
+    work: (scope: Scope<null>, code: string) => Promise<Value>,
+  ): Promise<Value> => {
     const code = String(request.params.code).toUpperCase()
     const address = request.ip ?? ''
-    if (tokenOf(request) === undefined && await limits.codes.isSpent(address)) throw new Problem(429, 'Too many tries. Wait a minute, then try again.', undefined, 'too-many')
+    if (tokenOf(request) === undefined && (await limits.codes.isSpent(address)))
+      throw new Problem(429, 'Too many tries. Wait a minute, then try again.', undefined, 'too-many')
     try {
       if (!CODE.test(code)) throw refusal(404, 'no-such-link')
       return await asAnyone(context, (scope) => work(scope, code))
@@ -39,7 +43,9 @@ export default function playRoutes(context: Context): Router {
   router.post('/play/:code/join', async (request, response) => {
     const given = JoinOffer.parse(request.body)
     await limits.joins.take(`${request.ip} ${String(request.params.code).toUpperCase()}`)
-    const { token, reply } = await asStudent(request, (scope, code) => joinOffer(scope, code, given, browserOf(request, response)))
+    const { token, reply } = await asStudent(request, (scope, code) =>
+      joinOffer(scope, code, given, browserOf(request, response)),
+    )
     if (given.keep === 'page') response.status(201).json({ ...reply, token })
     else {
       remember(request, response, token, REMEMBERED)
@@ -47,7 +53,9 @@ export default function playRoutes(context: Context): Router {
     }
   })
   router.post('/play/:code/moves', async (request, response) => {
-    response.json(await asStudent(request, (scope, code) => sendMove(scope, code, tokenOf(request), SendMove.parse(request.body))))
+    response.json(
+      await asStudent(request, (scope, code) => sendMove(scope, code, tokenOf(request), SendMove.parse(request.body))),
+    )
   })
   router.post('/play/:code/again', async (request, response) => {
     response.json(await asStudent(request, (scope, code) => playAgain(scope, code, tokenOf(request))))
@@ -84,6 +92,9 @@ function tokenOf(request: Request): string | undefined {
 }
 
 function cookie(request: Request, name: string): string | undefined {
-  const pair = (request.headers.cookie ?? '').split(';').map((part) => part.trim()).find((part) => part.startsWith(`${name}=`))
+  const pair = (request.headers.cookie ?? '')
+    .split(';')
+    .map((part) => part.trim())
+    .find((part) => part.startsWith(`${name}=`))
   return pair?.slice(name.length + 1) || undefined
 }

@@ -16,7 +16,12 @@ export default function sessionRoutes(context: Context): Router {
   /** The limits that hold for a try: who signed in to the account on this device before is not locked out by what others try. */
   const limitsFor = (request: Request, email: string): [Limit, string][] => {
     const device = knownDevice(request, email, sessionSecret)
-    return device === undefined ? [[limits.signInsByAddress, request.ip ?? ''], [limits.signInsByAccount, email]] : [[limits.signInsByDevice, device]]
+    return device === undefined
+      ? [
+          [limits.signInsByAddress, request.ip ?? ''],
+          [limits.signInsByAccount, email],
+        ]
+      : [[limits.signInsByDevice, device]]
   }
 
   router.get('/session', async (request, response) => {
@@ -35,7 +40,10 @@ export default function sessionRoutes(context: Context): Router {
     response.json(await remember(request, teacher))
   })
   router.post('/session/sample', async (request, response) => {
-    const teacher = sampleTeacher === undefined ? undefined : await asAnyone(context, (scope) => findTeacherByEmail(scope, sampleTeacher))
+    const teacher =
+      sampleTeacher === undefined
+        ? undefined
+        : await asAnyone(context, (scope) => findTeacherByEmail(scope, sampleTeacher))
     if (!teacher) throw new Problem(404, 'There is no sample teacher here.')
     const { id, name, email } = teacher
     response.json(await remember(request, { id, name, email }))
@@ -49,7 +57,9 @@ export default function sessionRoutes(context: Context): Router {
     response.status(201).json(await remember(request, teacher))
   })
   router.delete('/session', async (request, response) => {
-    await new Promise<void>((resolve, reject) => request.session.destroy((error: unknown) => (error ? reject(error) : resolve())))
+    await new Promise<void>((resolve, reject) =>
+      request.session.destroy((error: unknown) => (error ? reject(error) : resolve())),
+    )
     response.status(204).end()
   })
   return router
@@ -58,21 +68,32 @@ export default function sessionRoutes(context: Context): Router {
 /** Begins a session under a new id, and replies only when it is stored. */
 async function remember(request: Request, teacher: TeacherReply): Promise<TeacherReply> {
   const { session } = request
-  await new Promise<void>((resolve, reject) => session.regenerate((error: unknown) => (error ? reject(error) : resolve())))
+  await new Promise<void>((resolve, reject) =>
+    session.regenerate((error: unknown) => (error ? reject(error) : resolve())),
+  )
   request.session.teacherId = teacher.id
-  await new Promise<void>((resolve, reject) => request.session.save((error: unknown) => (error ? reject(error) : resolve())))
+  await new Promise<void>((resolve, reject) =>
+    request.session.save((error: unknown) => (error ? reject(error) : resolve())),
+  )
   return teacher
 }
 
 /** Marks a device on which an account was signed in to (OWASP: device cookies). */
 function knowDevice(request: Request, response: Response, email: string, secret: string): void {
   const mark = randomBytes(18).toString('base64url')
-  response.cookie('otter_known', `${mark}.${sealOf(mark, email, secret)}`, { path: '/api/session', httpOnly: true, sameSite: 'strict', secure: request.secure, maxAge: KNOWN_FOR })
+  response.cookie('otter_known', `${mark}.${sealOf(mark, email, secret)}`, {
+    path: '/api/session',
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: request.secure,
+    maxAge: KNOWN_FOR,
+  })
 }
 
 /** Returns the mark of a device on which this account was signed in to before; undefined where it was not. */
 function knownDevice(request: Request, email: string, secret: string): string | undefined {
-  const [, mark, seal] = /(?:^|;\s*)otter_known=([\w-]{24})\.([\w-]{43})(?:;|$)/u.exec(request.headers.cookie ?? '') ?? []
+  const [, mark, seal] =
+    /(?:^|;\s*)otter_known=([\w-]{24})\.([\w-]{43})(?:;|$)/u.exec(request.headers.cookie ?? '') ?? []
   if (mark === undefined || seal === undefined) return undefined
   return timingSafeEqual(Buffer.from(seal), Buffer.from(sealOf(mark, email, secret))) ? mark : undefined
 }

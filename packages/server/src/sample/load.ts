@@ -36,16 +36,28 @@ async function loadLists(scope: TeacherScope, workers: Workers): Promise<void> {
     const list = await createList(scope, details)
     const put: PlacedEntry[] = []
     for (const [answer, prompt, { draws, ...rest } = {}] of entries) {
-      const picture = draws === undefined ? undefined : await takePicture(scope, { set: 'plain', name: draws, alt: answer })
-      put.push(newEntry({ id: randomUUID(), position: put.length + 1, answer: { text: answer }, prompt: { text: prompt, ...(picture && { picture }) }, ...rest }))
+      const picture =
+        draws === undefined ? undefined : await takePicture(scope, { set: 'plain', name: draws, alt: answer })
+      put.push(
+        newEntry({
+          id: randomUUID(),
+          position: put.length + 1,
+          answer: { text: answer },
+          prompt: { text: prompt, ...(picture && { picture }) },
+          ...rest,
+        }),
+      )
     }
     await saveList(scope, list.id, { version: 0, remove: [], put })
     last = list.id
   }
   const options: Partial<WordSearchOptions> = { directions: 4 }
   const draft = await draftGame(scope, last, 'wordsearch', options, 'otter')
-  const puzzle = await makePuzzle(workers, scope.teacherId, draft) as WordSearchPuzzle
-  const offerId = await openOffer(scope, await keepVersion(scope, draft, puzzle), { name: 'Beekeepers 5', rules: { type: 'link' } })
+  const puzzle = (await makePuzzle(workers, scope.teacherId, draft)) as WordSearchPuzzle
+  const offerId = await openOffer(scope, await keepVersion(scope, draft, puzzle), {
+    name: 'Beekeepers 5',
+    rules: { type: 'link' },
+  })
   const { code } = await readOffer(scope, offerId)
   await playSample(scope, code, puzzle)
 }
@@ -67,7 +79,11 @@ async function playSample(scope: Scope, code: string, { words }: WordSearchPuzzl
     for (const item of order.slice(0, hints)) await send({ type: 'hint', item })
     for (const item of order.slice(0, finds)) {
       const { row, col, dRow, dCol, length } = words[item]
-      await send({ type: 'mark', from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) } })
+      await send({
+        type: 'mark',
+        from: { row, col },
+        to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) },
+      })
     }
     if (stops) await send({ type: 'finish' })
   }

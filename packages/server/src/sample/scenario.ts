@@ -1,7 +1,13 @@
 import type { Choice, Entry, ListChanges } from '@otter/core'
 
 /** Answer and prompt of an entry, and what else it carries; `draws` names the plain picture of the gallery on its prompt. */
-type SampleEntry = readonly [answer: string, prompt: string, rest?: Partial<Pick<Entry, 'groups' | 'hint' | 'fact' | 'worth' | 'accepted' | 'scored' | 'choices'>> & { draws?: string }]
+type SampleEntry = readonly [
+  answer: string,
+  prompt: string,
+  rest?: Partial<Pick<Entry, 'groups' | 'hint' | 'fact' | 'worth' | 'accepted' | 'scored' | 'choices'>> & {
+    draws?: string
+  },
+]
 
 /** A list of the made-up Harlow Quay School. */
 export interface SampleList extends ListChanges {
@@ -13,46 +19,191 @@ const wrong = (...texts: string[]): Choice[] => texts.map((text) => ({ text, rig
 
 export const SAMPLE_LISTS: readonly SampleList[] = [
   {
-    title: 'Market day', answerLanguage: 'he', promptLanguage: 'en',
-    entries: [['תפוח', 'apple'], ['לחם', 'bread'], ['גבינה', 'cheese'], ['עגבנייה', 'tomato'], ['מלפפון', 'cucumber'], ['דבש', 'honey'], ['זיתים', 'olives'], ['תמרים', 'dates'], ['ביצה', 'egg'], ['חלב', 'milk'], ['רימון', 'pomegranate'], ['אבטיח', 'watermelon']],
-  },
-  {
-    title: 'ai and ay words', answerLanguage: 'en', promptLanguage: 'en', subject: 'Reading', grade: '1', folder: 'First readers',
-    entries: [['rain', 'it falls from clouds'], ['train', 'it runs on rails'], ['snail', 'it carries its home'], ['paint', 'colour for a wall'], ['day', 'not night'], ['play', 'to have fun'], ['clay', 'you make pots of it'], ['tray', 'you carry cups on it']],
-  },
-  {
-    title: 'Bridges and forces', answerLanguage: 'en', promptLanguage: 'en', subject: 'Science', grade: '6', tags: ['forces', 'unit 3'], description: 'Questions for the bridge week, in three groups.',
+    title: 'Market day',
+    answerLanguage: 'he',
+    promptLanguage: 'en',
     entries: [
-      ['arch', 'Which curved shape carries weight to its ends?', { groups: ['Shapes'], choices: wrong('beam', 'cable', 'deck'), worth: 10, fact: 'The oldest stone arch bridge still in use is over two thousand years old.' }],
-      ['beam', 'What is the plainest bridge, one straight piece across a gap?', { groups: ['Shapes'], choices: wrong('arch', 'truss', 'tower'), worth: 10 }],
-      ['truss', 'What is a frame of triangles called?', { groups: ['Shapes'], choices: wrong('arch', 'pier', 'span'), worth: 20, hint: 'Triangles keep their shape.' }],
-      ['cable', 'What hangs between towers and holds up the road?', { groups: ['Parts'], choices: wrong('girder', 'pier', 'beam'), worth: 10 }],
-      ['pier', 'What is a pillar that stands in the water?', { groups: ['Parts'], choices: wrong('anchor', 'deck', 'girder'), worth: 10 }],
-      ['girder', 'What is a strong steel beam?', { groups: ['Parts'], choices: wrong('cable', 'arch', 'pier'), worth: 20 }],
-      ['anchor', 'What keeps the end of a cable in place?', { groups: ['Parts'], choices: wrong('span', 'truss', 'load'), worth: 20, accepted: ['anchorage'] }],
-      ['span', 'What is the distance between two supports?', { groups: ['Parts'], choices: wrong('load', 'deck', 'pier'), worth: 20 }],
-      ['tension', 'What is the pull inside a stretched rope?', { groups: ['Forces'], choices: wrong('compression', 'torsion', 'load'), worth: 10 }],
-      ['compression', 'What is the squeeze inside a loaded pillar?', { groups: ['Forces'], choices: wrong('tension', 'torsion', 'span'), worth: 10 }],
-      ['load', 'What is all the weight that a bridge carries?', { groups: ['Forces'], choices: wrong('tension', 'girder', 'truss'), worth: 20 }],
-      ['torsion', 'What does twisting do to a deck?', { groups: ['Forces'], choices: wrong('tension', 'compression', 'load'), worth: 30, hint: 'Wring out a towel.' }],
+      ['תפוח', 'apple'],
+      ['לחם', 'bread'],
+      ['גבינה', 'cheese'],
+      ['עגבנייה', 'tomato'],
+      ['מלפפון', 'cucumber'],
+      ['דבש', 'honey'],
+      ['זיתים', 'olives'],
+      ['תמרים', 'dates'],
+      ['ביצה', 'egg'],
+      ['חלב', 'milk'],
+      ['רימון', 'pomegranate'],
+      ['אבטיח', 'watermelon'],
     ],
   },
   {
-    title: 'In the kitchen', answerLanguage: 'pt', promptLanguage: 'en',
-    entries: [['colher', 'spoon'], ['garfo', 'fork'], ['faca', 'knife'], ['frigideira', 'frying pan'], ['fogão', 'stove'], ['geladeira', 'fridge'], ['xícara', 'cup'], ['prato', 'plate'], ['guardanapo', 'napkin'], ['açúcar', 'sugar'], ['limão', 'lime'], ['feijão', 'beans']],
+    title: 'ai and ay words',
+    answerLanguage: 'en',
+    promptLanguage: 'en',
+    subject: 'Reading',
+    grade: '1',
+    folder: 'First readers',
+    entries: [
+      ['rain', 'it falls from clouds'],
+      ['train', 'it runs on rails'],
+      ['snail', 'it carries its home'],
+      ['paint', 'colour for a wall'],
+      ['day', 'not night'],
+      ['play', 'to have fun'],
+      ['clay', 'you make pots of it'],
+      ['tray', 'you carry cups on it'],
+    ],
   },
   {
-    title: 'Instruments of the orchestra', answerLanguage: 'en', promptLanguage: 'en', subject: 'Music', grade: '8', tags: ['orchestra'],
-    entries: [['violin', 'the smallest of the strings', { draws: 'violin' }], ['viola', 'a fifth below the violin'], ['cello', 'held between the knees'], ['double bass', 'the lowest of the strings'], ['flute', 'a woodwind without a reed', { draws: 'flute' }], ['oboe', 'it gives the others their A'], ['clarinet', 'one reed, from France to jazz', { draws: 'clarinet' }], ['bassoon', 'the low double reed', { draws: 'bassoon' }], ['horn', 'four metres of coiled brass', { draws: 'french-horn' }], ['trumpet', 'the highest of the brass', { draws: 'trumpet' }], ['trombone', 'it has a slide', { draws: 'trombone' }], ['tuba', 'the lowest of the brass', { draws: 'tuba' }], ['timpani', 'drums with a tuned pitch'], ['harp', 'forty-seven strings to pluck', { draws: 'harp' }]],
+    title: 'Bridges and forces',
+    answerLanguage: 'en',
+    promptLanguage: 'en',
+    subject: 'Science',
+    grade: '6',
+    tags: ['forces', 'unit 3'],
+    description: 'Questions for the bridge week, in three groups.',
+    entries: [
+      [
+        'arch',
+        'Which curved shape carries weight to its ends?',
+        {
+          groups: ['Shapes'],
+          choices: wrong('beam', 'cable', 'deck'),
+          worth: 10,
+          fact: 'The oldest stone arch bridge still in use is over two thousand years old.',
+        },
+      ],
+      [
+        'beam',
+        'What is the plainest bridge, one straight piece across a gap?',
+        { groups: ['Shapes'], choices: wrong('arch', 'truss', 'tower'), worth: 10 },
+      ],
+      [
+        'truss',
+        'What is a frame of triangles called?',
+        { groups: ['Shapes'], choices: wrong('arch', 'pier', 'span'), worth: 20, hint: 'Triangles keep their shape.' },
+      ],
+      [
+        'cable',
+        'What hangs between towers and holds up the road?',
+        { groups: ['Parts'], choices: wrong('girder', 'pier', 'beam'), worth: 10 },
+      ],
+      [
+        'pier',
+        'What is a pillar that stands in the water?',
+        { groups: ['Parts'], choices: wrong('anchor', 'deck', 'girder'), worth: 10 },
+      ],
+      [
+        'girder',
+        'What is a strong steel beam?',
+        { groups: ['Parts'], choices: wrong('cable', 'arch', 'pier'), worth: 20 },
+      ],
+      [
+        'anchor',
+        'What keeps the end of a cable in place?',
+        { groups: ['Parts'], choices: wrong('span', 'truss', 'load'), worth: 20, accepted: ['anchorage'] },
+      ],
+      [
+        'span',
+        'What is the distance between two supports?',
+        { groups: ['Parts'], choices: wrong('load', 'deck', 'pier'), worth: 20 },
+      ],
+      [
+        'tension',
+        'What is the pull inside a stretched rope?',
+        { groups: ['Forces'], choices: wrong('compression', 'torsion', 'load'), worth: 10 },
+      ],
+      [
+        'compression',
+        'What is the squeeze inside a loaded pillar?',
+        { groups: ['Forces'], choices: wrong('tension', 'torsion', 'span'), worth: 10 },
+      ],
+      [
+        'load',
+        'What is all the weight that a bridge carries?',
+        { groups: ['Forces'], choices: wrong('tension', 'girder', 'truss'), worth: 20 },
+      ],
+      [
+        'torsion',
+        'What does twisting do to a deck?',
+        { groups: ['Forces'], choices: wrong('tension', 'compression', 'load'), worth: 30, hint: 'Wring out a towel.' },
+      ],
+    ],
   },
   {
-    title: 'The beehive', answerLanguage: 'en', promptLanguage: 'en', subject: 'Science', grade: '5', tags: ['bees'],
-    entries: [['smoker', 'calms the bees with cool smoke'], ['drone', 'a male bee; it has no sting'], ['brood', 'eggs, larvae and pupae together'], ['nectar', 'what bees gather to make honey'], ['propolis', 'resin glue that seals the hive'], ['veil', 'net that guards the keeper’s face'], ['swarm', 'a colony leaving with its queen'], ['pollen', 'the bees’ protein, carried on the legs'], ['comb', 'six-sided cells built of wax'], ['super', 'box added on top for honey']],
+    title: 'In the kitchen',
+    answerLanguage: 'pt',
+    promptLanguage: 'en',
+    entries: [
+      ['colher', 'spoon'],
+      ['garfo', 'fork'],
+      ['faca', 'knife'],
+      ['frigideira', 'frying pan'],
+      ['fogão', 'stove'],
+      ['geladeira', 'fridge'],
+      ['xícara', 'cup'],
+      ['prato', 'plate'],
+      ['guardanapo', 'napkin'],
+      ['açúcar', 'sugar'],
+      ['limão', 'lime'],
+      ['feijão', 'beans'],
+    ],
+  },
+  {
+    title: 'Instruments of the orchestra',
+    answerLanguage: 'en',
+    promptLanguage: 'en',
+    subject: 'Music',
+    grade: '8',
+    tags: ['orchestra'],
+    entries: [
+      ['violin', 'the smallest of the strings', { draws: 'violin' }],
+      ['viola', 'a fifth below the violin'],
+      ['cello', 'held between the knees'],
+      ['double bass', 'the lowest of the strings'],
+      ['flute', 'a woodwind without a reed', { draws: 'flute' }],
+      ['oboe', 'it gives the others their A'],
+      ['clarinet', 'one reed, from France to jazz', { draws: 'clarinet' }],
+      ['bassoon', 'the low double reed', { draws: 'bassoon' }],
+      ['horn', 'four metres of coiled brass', { draws: 'french-horn' }],
+      ['trumpet', 'the highest of the brass', { draws: 'trumpet' }],
+      ['trombone', 'it has a slide', { draws: 'trombone' }],
+      ['tuba', 'the lowest of the brass', { draws: 'tuba' }],
+      ['timpani', 'drums with a tuned pitch'],
+      ['harp', 'forty-seven strings to pluck', { draws: 'harp' }],
+    ],
+  },
+  {
+    title: 'The beehive',
+    answerLanguage: 'en',
+    promptLanguage: 'en',
+    subject: 'Science',
+    grade: '5',
+    tags: ['bees'],
+    entries: [
+      ['smoker', 'calms the bees with cool smoke'],
+      ['drone', 'a male bee; it has no sting'],
+      ['brood', 'eggs, larvae and pupae together'],
+      ['nectar', 'what bees gather to make honey'],
+      ['propolis', 'resin glue that seals the hive'],
+      ['veil', 'net that guards the keeper’s face'],
+      ['swarm', 'a colony leaving with its queen'],
+      ['pollen', 'the bees’ protein, carried on the legs'],
+      ['comb', 'six-sided cells built of wax'],
+      ['super', 'box added on top for honey'],
+    ],
   },
 ]
 
 /** Students of "Beekeepers 5", how many words each has found, and whether one was asked for. All made up. */
 export const SAMPLE_STUDENTS: readonly { name: string; finds: number; hints: number; stops?: boolean }[] = [
-  { name: 'Ama', finds: 10, hints: 0 }, { name: 'Bruno', finds: 10, hints: 2 }, { name: 'Chiyo', finds: 9, hints: 1, stops: true }, { name: 'Dario', finds: 7, hints: 0 },
-  { name: 'Elif', finds: 10, hints: 1 }, { name: 'Femi', finds: 6, hints: 3, stops: true }, { name: 'Greta', finds: 8, hints: 0 }, { name: 'Hugo', finds: 3, hints: 0 },
+  { name: 'Ama', finds: 10, hints: 0 },
+  { name: 'Bruno', finds: 10, hints: 2 },
+  { name: 'Chiyo', finds: 9, hints: 1, stops: true },
+  { name: 'Dario', finds: 7, hints: 0 },
+  { name: 'Elif', finds: 10, hints: 1 },
+  { name: 'Femi', finds: 6, hints: 3, stops: true },
+  { name: 'Greta', finds: 8, hints: 0 },
+  { name: 'Hugo', finds: 3, hints: 0 },
 ]

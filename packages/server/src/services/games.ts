@@ -19,10 +19,25 @@ export interface GameDraft {
 }
 
 /** Reads a list for a game. Throws a Problem where it is another's, a ZodError where the options are not the game's. */
-export async function draftGame(scope: TeacherScope, listId: string, kind: GameKind, given: unknown, seed: string): Promise<GameDraft> {
+export async function draftGame(
+  scope: TeacherScope,
+  listId: string,
+  kind: GameKind,
+  given: unknown,
+  seed: string,
+): Promise<GameDraft> {
   const { list, version: listVersion } = await readEntryList(scope, listId)
   const options = gameOf(kind).options.parse(given ?? {})
-  return { listId, kind, list, listVersion, options, seed: Seed.parse(seed), key: hashOf([listId, kind, options, seed]), fingerprint: hashOf([list, kind, options, seed, gameOf(kind).version]) }
+  return {
+    listId,
+    kind,
+    list,
+    listVersion,
+    options,
+    seed: Seed.parse(seed),
+    key: hashOf([listId, kind, options, seed]),
+    fingerprint: hashOf([list, kind, options, seed, gameOf(kind).version]),
+  }
 }
 
 function hashOf(value: unknown): string {
@@ -32,7 +47,9 @@ function hashOf(value: unknown): string {
 /** Returns the version of a game that a draft would make, where it is made already. */
 export async function findVersion(scope: TeacherScope, { key, fingerprint }: GameDraft): Promise<string | undefined> {
   const [known] = await scope.query<{ id: string }>(
-    'SELECT v.id FROM games g JOIN game_versions v ON v.game_id = g.id WHERE g.teacher_id = $teacherId AND g.key = $key AND v.fingerprint = $fingerprint', { teacherId: scope.teacherId, key, fingerprint })
+    'SELECT v.id FROM games g JOIN game_versions v ON v.game_id = g.id WHERE g.teacher_id = $teacherId AND g.key = $key AND v.fingerprint = $fingerprint',
+    { teacherId: scope.teacherId, key, fingerprint },
+  )
   return known?.id
 }
 
@@ -44,7 +61,9 @@ export async function keepVersion(scope: TeacherScope, draft: GameDraft, puzzle:
   const { listId, kind, list, listVersion, options, seed, key, fingerprint } = draft
   const [game] = await scope.query<{ id: string }>(
     `INSERT INTO games (id, teacher_id, list_id, kind, key) VALUES ($id, $teacherId, $listId, $kind, $key)
-     ON CONFLICT (teacher_id, key) DO UPDATE SET list_id = excluded.list_id RETURNING id`, { id: randomUUID(), teacherId: scope.teacherId, listId, kind, key })
+     ON CONFLICT (teacher_id, key) DO UPDATE SET list_id = excluded.list_id RETURNING id`,
+    { id: randomUUID(), teacherId: scope.teacherId, listId, kind, key },
+  )
   const known = await findVersion(scope, draft)
   if (known !== undefined) return known
   const id = randomUUID()
@@ -52,8 +71,17 @@ export async function keepVersion(scope: TeacherScope, draft: GameDraft, puzzle:
     `INSERT INTO game_versions (id, game_id, number, title, language, options, seed, fingerprint, puzzle, list_version, rules)
      SELECT $id, $gameId, coalesce(max(number), 0) + 1, $title, $language, $options::jsonb, $seed, $fingerprint, $puzzle::jsonb, $listVersion, $rules FROM game_versions WHERE game_id = $gameId`,
     {
-      id, gameId: game.id, title: list.title, language: options.ask === 'answer' ? list.answerLanguage : list.promptLanguage, options: JSON.stringify(options), seed, fingerprint,
-      puzzle: JSON.stringify(puzzle), listVersion, rules: gameOf(kind).version,
-    })
+      id,
+      gameId: game.id,
+      title: list.title,
+      language: options.ask === 'answer' ? list.answerLanguage : list.promptLanguage,
+      options: JSON.stringify(options),
+      seed,
+      fingerprint,
+      puzzle: JSON.stringify(puzzle),
+      listVersion,
+      rules: gameOf(kind).version,
+    },
+  )
   return id
 }

@@ -36,7 +36,11 @@ export function openLimits(pool: Pool): Limits {
   const limit = (name: string, points: number, seconds: number, sentence: string, code?: string): Limit => {
     const settings = { keyPrefix: name, points, duration: seconds }
     const store = new RateLimiterPostgres({
-      ...settings, storeClient: pool, tableName: 'guesses', tableCreated: true, clearExpiredByTimeout: false,
+      ...settings,
+      storeClient: pool,
+      tableName: 'guesses',
+      tableCreated: true,
+      clearExpiredByTimeout: false,
       // Where the database does not answer, guessing is still slow.
       insuranceLimiter: new RateLimiterMemory(settings),
     })
@@ -61,7 +65,12 @@ export function openLimits(pool: Pool): Limits {
     signInsByAddress: limit('address', 60, 10 * MINUTE, TOO_MANY_SIGN_INS),
     signInsByAccount: limit('account', 10, 10 * MINUTE, TOO_MANY_SIGN_INS),
     signInsByDevice: limit('device', 10, 10 * MINUTE, TOO_MANY_SIGN_INS),
-    signUps: limit('sign-up', 60, 60 * MINUTE, 'Many accounts were made from here within the hour. Wait a while, then try again.'),
+    signUps: limit(
+      'sign-up',
+      60,
+      60 * MINUTE,
+      'Many accounts were made from here within the hour. Wait a while, then try again.',
+    ),
     uploads: limit('upload', 300, MINUTE, 'Too many files at once. Wait a minute, then go on.'),
   }
 }

@@ -7,8 +7,19 @@ import { notFound, Problem } from '../problem.ts'
 
 /** Column and type of each part of an entry, as it is stored. */
 const ENTRY_COLUMNS: Record<Exclude<keyof PlacedEntry, 'id'>, [column: string, type: string]> = {
-  position: ['position', 'double precision'], answer: ['answer', 'jsonb'], prompt: ['prompt', 'jsonb'], accepted: ['accepted', 'jsonb'], choices: ['choices', 'jsonb'], hint: ['hint', 'text'], fact: ['fact', 'text'],
-  groups: ['groups', 'jsonb'], worth: ['worth', 'integer'], seconds: ['seconds', 'integer'], scored: ['scored', 'boolean'], standards: ['standards', 'jsonb'], originId: ['origin_id', 'uuid'],
+  position: ['position', 'double precision'],
+  answer: ['answer', 'jsonb'],
+  prompt: ['prompt', 'jsonb'],
+  accepted: ['accepted', 'jsonb'],
+  choices: ['choices', 'jsonb'],
+  hint: ['hint', 'text'],
+  fact: ['fact', 'text'],
+  groups: ['groups', 'jsonb'],
+  worth: ['worth', 'integer'],
+  seconds: ['seconds', 'integer'],
+  scored: ['scored', 'boolean'],
+  standards: ['standards', 'jsonb'],
+  originId: ['origin_id', 'uuid'],
 }
 const MAX_LISTS = 2000
 const LONGEST_TITLE = 200
@@ -18,7 +29,9 @@ export async function listLists(scope: TeacherScope): Promise<ListSummary[]> {
   return scope.query<ListSummary>(
     `SELECT l.id, l.title, l.cover, l.subject, l.grade, l.tags, l.folder, l.updated_at AS "updatedAt", l.archived_at IS NOT NULL AS archived, count(e.id)::int AS "entryCount"
      FROM lists l LEFT JOIN entries e ON e.list_id = l.id
-     WHERE l.teacher_id = $teacherId GROUP BY l.id ORDER BY l.updated_at DESC LIMIT ${MAX_LISTS}`, { teacherId: scope.teacherId })
+     WHERE l.teacher_id = $teacherId GROUP BY l.id ORDER BY l.updated_at DESC LIMIT ${MAX_LISTS}`,
+    { teacherId: scope.teacherId },
+  )
 }
 
 export async function createList(scope: TeacherScope, details: ListChanges): Promise<ListReply> {
@@ -31,7 +44,14 @@ export async function createList(scope: TeacherScope, details: ListChanges): Pro
 export async function readList(scope: TeacherScope, listId: string): Promise<ListReply> {
   const list = await scope.tables.lists.findOne({ where: { id: listId, teacherId: scope.teacherId } })
   if (!list) throw notFound('list')
-  const entries = await scope.tables.entries.findAll({ where: { listId }, order: [['position', 'ASC'], ['id', 'ASC']], attributes: { exclude: ['listId'] } })
+  const entries = await scope.tables.entries.findAll({
+    where: { listId },
+    order: [
+      ['position', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    attributes: { exclude: ['listId'] },
+  })
   const details = Object.fromEntries(LIST_DETAILS.map((name) => [name, list[name]])) as unknown as ListDetails
   return { id: list.id, version: list.version, ...details, entries }
 }
@@ -40,9 +60,15 @@ export async function readList(scope: TeacherScope, listId: string): Promise<Lis
  * Returns a list as games see it, and its version. In a scope that is a snapshot both are of one moment. Throws a Problem
  * where it is not the teacher's.
  */
-export async function readEntryList(scope: TeacherScope, listId: string): Promise<{ list: EntryList; version: number }> {
+export async function readEntryList(
+  scope: TeacherScope,
+  listId: string,
+): Promise<{ list: EntryList; version: number }> {
   const { version, title, answerLanguage, promptLanguage, entries } = await readList(scope, listId)
-  return { version, list: { title, answerLanguage, promptLanguage, entries: entries.map(({ position: _, ...entry }) => entry) } }
+  return {
+    version,
+    list: { title, answerLanguage, promptLanguage, entries: entries.map(({ position: _, ...entry }) => entry) },
+  }
 }
 
 /** Returns the version that a list has now. Throws a Problem where it is not the teacher's. */
@@ -51,13 +77,20 @@ export async function readVersion(scope: TeacherScope, listId: string): Promise<
 }
 
 async function versionOf(scope: TeacherScope, listId: string, lock: '' | 'FOR UPDATE' = ''): Promise<number> {
-  const [list] = await scope.query<{ version: number }>(`SELECT version FROM lists WHERE id = $listId AND teacher_id = $teacherId ${lock}`, { listId, teacherId: scope.teacherId })
+  const [list] = await scope.query<{ version: number }>(
+    `SELECT version FROM lists WHERE id = $listId AND teacher_id = $teacherId ${lock}`,
+    { listId, teacherId: scope.teacherId },
+  )
   if (!list) throw notFound('list')
   return list.version
 }
 
 /** Applies changes made since a version. Throws a Problem (409) where the list has changed since. */
-export async function saveList(scope: TeacherScope, listId: string, { version: known, put, remove, ...details }: z.output<typeof SaveList>): Promise<SavedReply> {
+export async function saveList(
+  scope: TeacherScope,
+  listId: string,
+  { version: known, put, remove, ...details }: z.output<typeof SaveList>,
+): Promise<SavedReply> {
   const { entries, lists } = scope.tables
   const held = await versionOf(scope, listId, 'FOR UPDATE')
   if (held !== known) throw new Problem(409, 'This list was changed in another window.', 'version')
@@ -65,7 +98,8 @@ export async function saveList(scope: TeacherScope, listId: string, { version: k
   if (put.length > 0) {
     await putEntries(scope, listId, put)
     const count = await entries.count({ listId })
-    if (count > MAX_ENTRIES) throw new Problem(400, `A list holds ${MAX_ENTRIES} entries at most; this would make ${count}.`, 'put')
+    if (count > MAX_ENTRIES)
+      throw new Problem(400, `A list holds ${MAX_ENTRIES} entries at most; this would make ${count}.`, 'put')
   }
   const version = held + 1
   await lists.update({ ...details, version, updatedAt: new Date() }, { where: { id: listId } })
@@ -79,7 +113,9 @@ async function putEntries(scope: TeacherScope, listId: string, put: readonly Pla
   const kept = await scope.query(
     `INSERT INTO entries (id, list_id, ${columns.join(', ')}) SELECT e.id, $listId, ${parts.map(([name]) => `e."${name}"`).join(', ')}
      FROM jsonb_to_recordset($put::jsonb) AS e(id uuid, ${parts.map(([name, [, type]]) => `"${name}" ${type}`).join(', ')})
-     ON CONFLICT (id) DO UPDATE SET ${columns.map((column) => `${column} = excluded.${column}`).join(', ')} WHERE entries.list_id = $listId RETURNING id`, { listId, put: JSON.stringify(put) })
+     ON CONFLICT (id) DO UPDATE SET ${columns.map((column) => `${column} = excluded.${column}`).join(', ')} WHERE entries.list_id = $listId RETURNING id`,
+    { listId, put: JSON.stringify(put) },
+  )
   if (kept.length < put.length) throw new Problem(409, 'An entry of another list has the same id.', 'put')
 }
 
@@ -88,7 +124,12 @@ export async function duplicateList(scope: TeacherScope, listId: string): Promis
   const { id: _, version: _version, entries, ...details } = await readList(scope, listId)
   const id = randomUUID()
   await scope.tables.lists.create({ ...details, id, teacherId: scope.teacherId, title: copyTitle(details.title) })
-  if (entries.length > 0) await putEntries(scope, id, entries.map((entry) => ({ ...entry, id: randomUUID(), originId: entry.originId ?? entry.id })))
+  if (entries.length > 0)
+    await putEntries(
+      scope,
+      id,
+      entries.map((entry) => ({ ...entry, id: randomUUID(), originId: entry.originId ?? entry.id })),
+    )
   return readList(scope, id)
 }
 

@@ -18,20 +18,35 @@ type Medium = Attributes<MediumRow>
 const ROOM = 400_000_000
 
 /** Keeps a teacher's picture, already encoded. Throws a Problem where there is no room. */
-export async function keepPicture(scope: TeacherScope, { bytes, type }: EncodedPicture, { alt, credit }: { alt: string; credit: string }): Promise<Picture> {
+export async function keepPicture(
+  scope: TeacherScope,
+  { bytes, type }: EncodedPicture,
+  { alt, credit }: { alt: string; credit: string },
+): Promise<Picture> {
   return { id: await keep(scope, { kind: 'picture', type, bytes, gallery: null }), alt, credit }
 }
 
 /** Keeps a teacher's sound, already inspected. Throws a Problem where there is no room. */
-export async function keepSound(scope: TeacherScope, bytes: Buffer, { type, milliseconds }: InspectedSound): Promise<Sound> {
+export async function keepSound(
+  scope: TeacherScope,
+  bytes: Buffer,
+  { type, milliseconds }: InspectedSound,
+): Promise<Sound> {
   return { id: await keep(scope, { kind: 'sound', type, bytes, gallery: null }), milliseconds }
 }
 
 /** Takes a picture of the gallery for a teacher: it gets an id that tells nothing of what it shows. */
-export async function takePicture(scope: TeacherScope, { set, name, alt }: z.output<typeof TakePicture>): Promise<Picture> {
+export async function takePicture(
+  scope: TeacherScope,
+  { set, name, alt }: z.output<typeof TakePicture>,
+): Promise<Picture> {
   const gallery = openGallery()
   if (gallery.svgOf(set, name) === undefined) throw notFound('picture')
-  return { id: await keep(scope, { kind: 'picture', type: 'image/svg+xml', bytes: null, gallery: `${set}/${name}` }), alt, credit: gallery.creditOf(set) }
+  return {
+    id: await keep(scope, { kind: 'picture', type: 'image/svg+xml', bytes: null, gallery: `${set}/${name}` }),
+    alt,
+    credit: gallery.creditOf(set),
+  }
 }
 
 async function keep(scope: TeacherScope, medium: Pick<Medium, 'kind' | 'type' | 'bytes' | 'gallery'>): Promise<string> {
@@ -40,7 +55,11 @@ async function keep(scope: TeacherScope, medium: Pick<Medium, 'kind' | 'type' | 
     // Two uploads at once would both find the last room free: one waits for the other here.
     await scope.query('SELECT 1 FROM teachers WHERE id = $teacherId FOR UPDATE', { teacherId: scope.teacherId })
     const { used } = await readRoom(scope)
-    if (used + size > ROOM) throw new Problem(413, `Your pictures and sounds fill ${Math.round(used / 1e6)} of ${ROOM / 1e6} megabytes; this one doesn’t fit. Free room on the page of your lists, then send it again.`)
+    if (used + size > ROOM)
+      throw new Problem(
+        413,
+        `Your pictures and sounds fill ${Math.round(used / 1e6)} of ${ROOM / 1e6} megabytes; this one doesn’t fit. Free room on the page of your lists, then send it again.`,
+      )
   }
   const { id } = await scope.tables.media.create({ id: randomUUID(), teacherId: scope.teacherId, size, ...medium })
   return id
@@ -54,13 +73,19 @@ const REFERENCES = `SELECT DISTINCT (regexp_matches(words, '[0-9a-f]{8}-[0-9a-f]
 
 /** Returns how much room a teacher's pictures and sounds take, and how much of it is taken by those that nothing uses; in bytes. */
 export async function readRoom(scope: TeacherScope): Promise<RoomReply> {
-  const [{ used }] = await scope.query<{ used: string }>('SELECT coalesce(sum(size), 0) AS used FROM media WHERE teacher_id = $teacherId', { teacherId: scope.teacherId })
+  const [{ used }] = await scope.query<{ used: string }>(
+    'SELECT coalesce(sum(size), 0) AS used FROM media WHERE teacher_id = $teacherId',
+    { teacherId: scope.teacherId },
+  )
   return { used: Number(used), room: ROOM }
 }
 
 /** Deletes a teacher's pictures and sounds that nothing uses, but the newest: what was just sent may not be saved yet. Returns the room after it. */
 export async function freeRoom(scope: TeacherScope): Promise<RoomReply> {
-  await scope.query(`DELETE FROM media m WHERE m.teacher_id = $teacherId AND m.created_at < now() - interval '1 day' AND m.id NOT IN (${REFERENCES})`, { teacherId: scope.teacherId })
+  await scope.query(
+    `DELETE FROM media m WHERE m.teacher_id = $teacherId AND m.created_at < now() - interval '1 day' AND m.id NOT IN (${REFERENCES})`,
+    { teacherId: scope.teacherId },
+  )
   return readRoom(scope)
 }
 
@@ -70,11 +95,18 @@ const UNUSED_KEPT = '60 days'
 /** Notes for one teacher, whose turn it is, since when which pictures and sounds are unused, and deletes those that have been for long. Returns whether there was one. */
 export async function sweepMedia(scope: Scope<null>): Promise<boolean> {
   const [teacher] = await scope.query<{ id: string }>(
-    `UPDATE teachers SET media_swept_at = now() WHERE id = (SELECT id FROM teachers WHERE media_swept_at IS NULL OR media_swept_at < now() - interval '1 day' ORDER BY media_swept_at NULLS FIRST LIMIT 1 FOR UPDATE SKIP LOCKED) RETURNING id`)
+    `UPDATE teachers SET media_swept_at = now() WHERE id = (SELECT id FROM teachers WHERE media_swept_at IS NULL OR media_swept_at < now() - interval '1 day' ORDER BY media_swept_at NULLS FIRST LIMIT 1 FOR UPDATE SKIP LOCKED) RETURNING id`,
+  )
   if (!teacher) return false
   const values = { teacherId: teacher.id }
-  await scope.query(`UPDATE media m SET unused_since = CASE WHEN r.id IS NULL THEN coalesce(m.unused_since, now()) END FROM media n LEFT JOIN (${REFERENCES}) r ON r.id = n.id WHERE n.id = m.id AND m.teacher_id = $teacherId`, values)
-  await scope.query(`DELETE FROM media WHERE teacher_id = $teacherId AND unused_since < now() - interval '${UNUSED_KEPT}'`, values)
+  await scope.query(
+    `UPDATE media m SET unused_since = CASE WHEN r.id IS NULL THEN coalesce(m.unused_since, now()) END FROM media n LEFT JOIN (${REFERENCES}) r ON r.id = n.id WHERE n.id = m.id AND m.teacher_id = $teacherId`,
+    values,
+  )
+  await scope.query(
+    `DELETE FROM media WHERE teacher_id = $teacherId AND unused_since < now() - interval '${UNUSED_KEPT}'`,
+    values,
+  )
   return true
 }
 
@@ -98,7 +130,14 @@ export async function printableMedia(scope: Scope, ids: readonly string[]): Prom
 
 /** Returns pictures as paper takes them, by id: PNG or JPEG, drawings at the sharpness of print. */
 export async function drawnMedia(media: readonly Medium[]): Promise<Record<string, Uint8Array>> {
-  return Object.fromEntries(await Promise.all(media.map(async (medium) => [medium.id, medium.type === 'image/svg+xml' ? await drawSvg(bytesOf(medium)) : bytesOf(medium)] as const)))
+  return Object.fromEntries(
+    await Promise.all(
+      media.map(
+        async (medium) =>
+          [medium.id, medium.type === 'image/svg+xml' ? await drawSvg(bytesOf(medium)) : bytesOf(medium)] as const,
+      ),
+    ),
+  )
 }
 
 /** Gives what the gallery has for a word, the likeliest first. */

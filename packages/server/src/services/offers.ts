@@ -33,7 +33,10 @@ export async function readOffers(scope: TeacherScope, listId?: string): Promise<
 
 /** Returns one of a teacher's offers. Throws a Problem where it is another's. */
 export async function readOffer(scope: TeacherScope, offerId: string): Promise<OfferReply> {
-  const [offer] = await scope.query<OfferReply>(`${OFFERS} AND o.id = $offerId`, { teacherId: scope.teacherId, offerId })
+  const [offer] = await scope.query<OfferReply>(`${OFFERS} AND o.id = $offerId`, {
+    teacherId: scope.teacherId,
+    offerId,
+  })
   if (!offer) throw notFound('link')
   return offer
 }
@@ -42,7 +45,13 @@ export async function readOffer(scope: TeacherScope, offerId: string): Promise<O
  * Gives a list to students as a game, under a new code; a request that comes twice makes one offer. Throws a Problem where
  * the list can't become the game.
  */
-export async function createOffer(making: Making, teacherId: string, listId: string, { kind, options, seed, name, requestId }: z.output<typeof CreateOffer>, signal?: AbortSignal): Promise<OfferReply> {
+export async function createOffer(
+  making: Making,
+  teacherId: string,
+  listId: string,
+  { kind, options, seed, name, requestId }: z.output<typeof CreateOffer>,
+  signal?: AbortSignal,
+): Promise<OfferReply> {
   const begun = await inScope(making, { teacherId, snapshot: true }, async (scope) => {
     const known = requestId === undefined ? undefined : await findRequest(scope, requestId)
     if (known) return { offer: await readOffer(scope, known) }
@@ -50,32 +59,56 @@ export async function createOffer(making: Making, teacherId: string, listId: str
     return { draft, version: await findVersion(scope, draft) }
   })
   if (begun.offer) return begun.offer
-  const puzzle = begun.version === undefined ? await makePuzzle(making.workers, teacherId, begun.draft, signal) : undefined
+  const puzzle =
+    begun.version === undefined ? await makePuzzle(making.workers, teacherId, begun.draft, signal) : undefined
   return inScope(making, { teacherId }, async (scope) => {
-    const version = begun.version ?? await keepVersion(scope, begun.draft, puzzle)
+    const version = begun.version ?? (await keepVersion(scope, begun.draft, puzzle))
     return readOffer(scope, await openOffer(scope, version, { name, requestId, rules: { type: 'link' } }))
   })
 }
 
 /** Makes the puzzle of a draft; a signal stops it, and is thrown. */
-export function makePuzzle(workers: Workers, teacherId: string, { kind, list, options, seed }: GameDraft, signal?: AbortSignal): Promise<unknown> {
+export function makePuzzle(
+  workers: Workers,
+  teacherId: string,
+  { kind, list, options, seed }: GameDraft,
+  signal?: AbortSignal,
+): Promise<unknown> {
   return workers.make({ kind, list, options, seed }, teacherId, signal)
 }
 
 async function findRequest(scope: TeacherScope, requestId: string): Promise<string | undefined> {
-  const [known] = await scope.query<{ id: string }>('SELECT id FROM offers WHERE teacher_id = $teacherId AND request_id = $requestId', { teacherId: scope.teacherId, requestId })
+  const [known] = await scope.query<{ id: string }>(
+    'SELECT id FROM offers WHERE teacher_id = $teacherId AND request_id = $requestId',
+    { teacherId: scope.teacherId, requestId },
+  )
   return known?.id
 }
 
 /** Opens a version of a game to students; returns the offer's id. The same request gives the same offer. */
-export async function openOffer(scope: TeacherScope, versionId: string, { name, requestId, rules }: { name: string; requestId?: string; rules: OfferRules }): Promise<string> {
+export async function openOffer(
+  scope: TeacherScope,
+  versionId: string,
+  { name, requestId, rules }: { name: string; requestId?: string; rules: OfferRules },
+): Promise<string> {
   for (;;) {
     const code = Array.from({ length: CODE_LENGTH }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('')
     const [offer] = await scope.query<{ id: string }>(
       `INSERT INTO offers (id, teacher_id, code, name, rules, request_id) VALUES ($id, $teacherId, $code, $name, $rules::jsonb, $requestId) ON CONFLICT DO NOTHING RETURNING id`,
-      { id: randomUUID(), teacherId: scope.teacherId, code, name, rules: JSON.stringify(rules), requestId: requestId ?? null })
+      {
+        id: randomUUID(),
+        teacherId: scope.teacherId,
+        code,
+        name,
+        rules: JSON.stringify(rules),
+        requestId: requestId ?? null,
+      },
+    )
     if (offer) {
-      await scope.query('INSERT INTO offer_games (offer_id, position, game_version_id) VALUES ($offerId, 0, $versionId)', { offerId: offer.id, versionId })
+      await scope.query(
+        'INSERT INTO offer_games (offer_id, position, game_version_id) VALUES ($offerId, 0, $versionId)',
+        { offerId: offer.id, versionId },
+      )
       return offer.id
     }
     // Either the request was here before, or the code is taken: then another one is drawn.
@@ -88,7 +121,12 @@ export async function openOffer(scope: TeacherScope, versionId: string, { name, 
  * Makes an offer's game anew from the words as they are now, with the same options and seed, under the same code. Who is
  * playing goes on with the version begun. Throws a Problem where it is another's, or the words no longer suffice.
  */
-export async function renewOffer(making: Making, teacherId: string, offerId: string, signal?: AbortSignal): Promise<OfferReply> {
+export async function renewOffer(
+  making: Making,
+  teacherId: string,
+  offerId: string,
+  signal?: AbortSignal,
+): Promise<OfferReply> {
   for (let tries = 0; tries < MAX_RENEWALS; tries++) {
     const { draft, version } = await inScope(making, { teacherId, snapshot: true }, async (scope) => {
       const own = await draftOf(scope, offerId)
@@ -98,13 +136,22 @@ export async function renewOffer(making: Making, teacherId: string, offerId: str
     const renewed = await inScope(making, { teacherId }, async (scope) => {
       await scope.query('SELECT 1 FROM offer_games WHERE offer_id = $offerId FOR UPDATE', { offerId })
       // The list is held as it is until the new version stands; where it changed meanwhile, the puzzle is made again.
-      const [list] = await scope.query<{ version: number }>('SELECT version FROM lists WHERE id = $listId AND teacher_id = $teacherId FOR SHARE', { listId: draft.listId, teacherId })
+      const [list] = await scope.query<{ version: number }>(
+        'SELECT version FROM lists WHERE id = $listId AND teacher_id = $teacherId FOR SHARE',
+        { listId: draft.listId, teacherId },
+      )
       if (!list) throw notFound('list')
       if (list.version !== draft.listVersion) return undefined
       const versionId = await keepVersion(scope, draft, puzzle)
       // The same words under a newer number: the game is up to date with that one too.
-      await scope.query('UPDATE game_versions SET list_version = greatest(list_version, $version) WHERE id = $versionId', { versionId, version: list.version })
-      await scope.query('UPDATE offer_games SET game_version_id = $versionId WHERE offer_id = $offerId AND position = 0', { versionId, offerId })
+      await scope.query(
+        'UPDATE game_versions SET list_version = greatest(list_version, $version) WHERE id = $versionId',
+        { versionId, version: list.version },
+      )
+      await scope.query(
+        'UPDATE offer_games SET game_version_id = $versionId WHERE offer_id = $offerId AND position = 0',
+        { versionId, offerId },
+      )
       await scope.query('UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId', { offerId })
       return readOffer(scope, offerId)
     })
@@ -116,23 +163,38 @@ export async function renewOffer(making: Making, teacherId: string, offerId: str
 /** Reads the words of an offer's game as they are now. */
 async function draftOf(scope: TeacherScope, offerId: string): Promise<GameDraft> {
   const { listId, seed, kind } = await readOffer(scope, offerId)
-  if (listId === null) throw new Problem(409, 'The list of this game was deleted, so there are no words to renew it from.')
+  if (listId === null)
+    throw new Problem(409, 'The list of this game was deleted, so there are no words to renew it from.')
   const [{ options }] = await scope.query<{ options: unknown; kind: GameKind }>(
-    'SELECT v.options FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId AND m.position = 0', { offerId })
+    'SELECT v.options FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId AND m.position = 0',
+    { offerId },
+  )
   return draftGame(scope, listId, kind, options, seed)
 }
 
 /** Closes an offer, opens it again, or names it. Throws a Problem where it is another's. */
-export async function changeOffer(scope: TeacherScope, offerId: string, { open, name }: z.output<typeof ChangeOffer>): Promise<OfferReply> {
-  await scope.query('UPDATE offers SET open = coalesce($open, open), name = coalesce($name, name), changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId',
-    { offerId, teacherId: scope.teacherId, open: open ?? null, name: name ?? null })
+export async function changeOffer(
+  scope: TeacherScope,
+  offerId: string,
+  { open, name }: z.output<typeof ChangeOffer>,
+): Promise<OfferReply> {
+  await scope.query(
+    'UPDATE offers SET open = coalesce($open, open), name = coalesce($name, name), changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId',
+    { offerId, teacherId: scope.teacherId, open: open ?? null, name: name ?? null },
+  )
   return readOffer(scope, offerId)
 }
 
 /** Deletes an offer with all that students did in it, and versions of games that nothing else needs. Throws a Problem where it is another's. */
 export async function deleteOffer(scope: TeacherScope, offerId: string): Promise<void> {
-  const [gone] = await scope.query('DELETE FROM offers WHERE id = $offerId AND teacher_id = $teacherId RETURNING id', { offerId, teacherId: scope.teacherId })
+  const [gone] = await scope.query('DELETE FROM offers WHERE id = $offerId AND teacher_id = $teacherId RETURNING id', {
+    offerId,
+    teacherId: scope.teacherId,
+  })
   if (!gone) throw notFound('link')
-  await scope.query(`DELETE FROM games g WHERE g.teacher_id = $teacherId AND NOT EXISTS (
-    SELECT 1 FROM game_versions v WHERE v.game_id = g.id AND (EXISTS (SELECT 1 FROM offer_games m WHERE m.game_version_id = v.id) OR EXISTS (SELECT 1 FROM plays y WHERE y.game_version_id = v.id)))`, { teacherId: scope.teacherId })
+  await scope.query(
+    `DELETE FROM games g WHERE g.teacher_id = $teacherId AND NOT EXISTS (
+    SELECT 1 FROM game_versions v WHERE v.game_id = g.id AND (EXISTS (SELECT 1 FROM offer_games m WHERE m.game_version_id = v.id) OR EXISTS (SELECT 1 FROM plays y WHERE y.game_version_id = v.id)))`,
+    { teacherId: scope.teacherId },
+  )
 }

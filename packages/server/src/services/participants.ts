@@ -42,16 +42,27 @@ export interface Person {
 }
 
 /** Returns the offer of a code, and whose token it is there. Throws a Problem where there is no such offer. */
-export async function findDoor(scope: Scope, code: string, token: string | undefined): Promise<{ offer: OpenOffer; person: Person | undefined }> {
-  const [door] = await scope.query<OpenOffer & { personId: string | null; participantId: string; name: string; seat: number; removed: boolean }>(
+export async function findDoor(
+  scope: Scope,
+  code: string,
+  token: string | undefined,
+): Promise<{ offer: OpenOffer; person: Person | undefined }> {
+  const [door] = await scope.query<
+    OpenOffer & { personId: string | null; participantId: string; name: string; seat: number; removed: boolean }
+  >(
     `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction,
        p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed
      FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id
      LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id) ON d.token_hash = $hash AND q.offer_id = o.id LEFT JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
-     WHERE o.code = $code`, { code, hash: token === undefined ? null : hashOf(token) })
+     WHERE o.code = $code`,
+    { code, hash: token === undefined ? null : hashOf(token) },
+  )
   if (!door) throw refusal(404, 'no-such-link')
   const { id, open, versionId, correction, personId, participantId, name, seat, removed } = door
-  return { offer: { id, open, versionId, correction }, person: personId === null ? undefined : { id: personId, participantId, name, seat, removed } }
+  return {
+    offer: { id, open, versionId, correction },
+    person: personId === null ? undefined : { id: personId, participantId, name, seat, removed },
+  }
 }
 
 function hashOf(token: string): string {
@@ -59,53 +70,101 @@ function hashOf(token: string): string {
 }
 
 /** Adds a student to an offer; returns the person and the token that the device keeps. Throws a Problem where there is no room. */
-export async function addParticipant(scope: Scope, offerId: string, name: string, browser: string | undefined): Promise<{ person: Person; token: string }> {
+export async function addParticipant(
+  scope: Scope,
+  offerId: string,
+  name: string,
+  browser: string | undefined,
+): Promise<{ person: Person; token: string }> {
   const browserHash = browser === undefined ? null : hashOf(browser)
   const [{ count }] = await scope.query<{ count: number }>(
-    'SELECT count(DISTINCT p.id)::int AS count FROM devices d JOIN participants p ON p.id = d.participant_id WHERE d.browser_hash = $browserHash AND p.offer_id = $offerId', { browserHash, offerId })
+    'SELECT count(DISTINCT p.id)::int AS count FROM devices d JOIN participants p ON p.id = d.participant_id WHERE d.browser_hash = $browserHash AND p.offer_id = $offerId',
+    { browserHash, offerId },
+  )
   if (count >= MAX_OF_BROWSER) throw refusal(403, 'link-full')
-  const [offer] = await scope.query<{ seats: number }>('UPDATE offers SET seats = seats + 1 WHERE id = $offerId AND seats < $most RETURNING seats', { offerId, most: MAX_SEATS })
+  const [offer] = await scope.query<{ seats: number }>(
+    'UPDATE offers SET seats = seats + 1 WHERE id = $offerId AND seats < $most RETURNING seats',
+    { offerId, most: MAX_SEATS },
+  )
   if (!offer) throw refusal(403, 'link-full')
   const id = randomUUID()
   const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false }
   const token = randomBytes(18).toString('base64url')
-  await scope.query('INSERT INTO participants (id, offer_id, seat, name) VALUES ($id, $offerId, $seat, $name)', { id: person.id, offerId, seat: person.seat, name })
-  await scope.query('INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash, $browserHash)', { id: randomUUID(), participantId: person.id, hash: hashOf(token), browserHash })
+  await scope.query('INSERT INTO participants (id, offer_id, seat, name) VALUES ($id, $offerId, $seat, $name)', {
+    id: person.id,
+    offerId,
+    seat: person.seat,
+    name,
+  })
+  await scope.query(
+    'INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash, $browserHash)',
+    { id: randomUUID(), participantId: person.id, hash: hashOf(token), browserHash },
+  )
   return { person, token }
 }
 
 /** Holds a teacher's offer, and makes those who watch its results read them again. Throws a Problem where it is another's. */
 async function holdOffer(scope: TeacherScope, offerId: string): Promise<void> {
-  const [offer] = await scope.query('UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId RETURNING id', { offerId, teacherId: scope.teacherId })
+  const [offer] = await scope.query(
+    'UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId RETURNING id',
+    { offerId, teacherId: scope.teacherId },
+  )
   if (!offer) throw notFound('link')
 }
 
 /** Renames a participant, takes one out or lets one back in. Throws a Problem where it is in no offer of the teacher. */
-export async function changeParticipant(scope: TeacherScope, offerId: string, participantId: string, { name, removed }: z.output<typeof ChangeParticipant>): Promise<void> {
+export async function changeParticipant(
+  scope: TeacherScope,
+  offerId: string,
+  participantId: string,
+  { name, removed }: z.output<typeof ChangeParticipant>,
+): Promise<void> {
   await holdOffer(scope, offerId)
   const [changed] = await scope.query(
     `UPDATE participants SET name = coalesce($name, name), removed_at = CASE WHEN $removed::boolean IS NULL THEN removed_at WHEN $removed::boolean THEN coalesce(removed_at, now()) END
-     WHERE id = $participantId AND offer_id = $offerId RETURNING id`, { participantId, offerId, name: name ?? null, removed: removed ?? null })
+     WHERE id = $participantId AND offer_id = $offerId RETURNING id`,
+    { participantId, offerId, name: name ?? null, removed: removed ?? null },
+  )
   if (!changed) throw notFound('student')
 }
 
 /** Says that a participant is the same person as another, or takes that back: attempts are counted together, and nothing is moved. */
-export async function mergeParticipant(scope: TeacherScope, offerId: string, participantId: string, into: string | null): Promise<void> {
+export async function mergeParticipant(
+  scope: TeacherScope,
+  offerId: string,
+  participantId: string,
+  into: string | null,
+): Promise<void> {
   await holdOffer(scope, offerId)
-  const [target] = into === null ? [{ id: null }] : await scope.query<{ id: string | null }>('SELECT coalesce(merged_into, id) AS id FROM participants WHERE id = $into AND offer_id = $offerId', { into, offerId })
+  const [target] =
+    into === null
+      ? [{ id: null }]
+      : await scope.query<{ id: string | null }>(
+          'SELECT coalesce(merged_into, id) AS id FROM participants WHERE id = $into AND offer_id = $offerId',
+          { into, offerId },
+        )
   if (!target) throw notFound('student')
   if (target.id === participantId) throw new Problem(409, 'These two are the same student already.')
-  const [merged] = await scope.query('UPDATE participants SET merged_into = $into WHERE id = $participantId AND offer_id = $offerId RETURNING id', { into: target.id, participantId, offerId })
+  const [merged] = await scope.query(
+    'UPDATE participants SET merged_into = $into WHERE id = $participantId AND offer_id = $offerId RETURNING id',
+    { into: target.id, participantId, offerId },
+  )
   if (!merged) throw notFound('student')
   // Who was merged into this one goes along: pointers are one step long.
-  if (target.id !== null) await scope.query('UPDATE participants SET merged_into = $into WHERE merged_into = $participantId', { into: target.id, participantId })
+  if (target.id !== null)
+    await scope.query('UPDATE participants SET merged_into = $into WHERE merged_into = $participantId', {
+      into: target.id,
+      participantId,
+    })
 }
 
 /** Gives an attempt back: it no longer counts, and the student may begin it anew. Throws a Problem where it is in no offer of the teacher. */
 export async function giveAttemptBack(scope: TeacherScope, offerId: string, playId: string): Promise<void> {
   await holdOffer(scope, offerId)
   const [play] = await scope.query<{ participantId: string }>(
-    'UPDATE plays SET given_back_at = coalesce(given_back_at, now()) WHERE id = $playId AND offer_id = $offerId RETURNING participant_id AS "participantId"', { playId, offerId })
+    'UPDATE plays SET given_back_at = coalesce(given_back_at, now()) WHERE id = $playId AND offer_id = $offerId RETURNING participant_id AS "participantId"',
+    { playId, offerId },
+  )
   if (!play) throw notFound('attempt')
   // Its answers were perhaps the first ones: then the next ones are now.
   await scope.query('UPDATE responses SET is_first = false WHERE play_id = $playId', { playId })
@@ -114,12 +173,17 @@ export async function giveAttemptBack(scope: TeacherScope, offerId: string, play
        SELECT DISTINCT ON (s.entry_id) s.id FROM responses s JOIN plays y ON y.id = s.play_id
        WHERE s.participant_id = $participantId AND s.round = 'first' AND s.withdrawn_at IS NULL AND y.given_back_at IS NULL
          AND NOT EXISTS (SELECT 1 FROM responses f WHERE f.participant_id = $participantId AND f.entry_id = s.entry_id AND f.is_first)
-       ORDER BY s.entry_id, s.id) f WHERE f.id = r.id`, { participantId: play.participantId })
+       ORDER BY s.entry_id, s.id) f WHERE f.id = r.id`,
+    { participantId: play.participantId },
+  )
 }
 
 /** Deletes a participant with all that was done. Throws a Problem where it is in no offer of the teacher. */
 export async function deleteParticipant(scope: TeacherScope, offerId: string, participantId: string): Promise<void> {
   await holdOffer(scope, offerId)
-  const [gone] = await scope.query('DELETE FROM participants WHERE id = $participantId AND offer_id = $offerId RETURNING id', { participantId, offerId })
+  const [gone] = await scope.query(
+    'DELETE FROM participants WHERE id = $participantId AND offer_id = $offerId RETURNING id',
+    { participantId, offerId },
+  )
   if (!gone) throw notFound('student')
 }

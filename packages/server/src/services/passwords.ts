@@ -27,9 +27,14 @@ export async function passwordMatches(password: string, hash: string | undefined
 const NOBODY = `scrypt$${COST.N}$${randomBytes(16).toString('base64')}$${randomBytes(KEY_BYTES).toString('base64')}`
 
 function derive(password: string, salt: Buffer, N: number): Promise<Buffer> {
-  return atOnce(() => new Promise((resolve, reject) => {
-    scrypt(password.normalize('NFKC'), salt, KEY_BYTES, { ...COST, N }, (error, key) => (error ? reject(error) : resolve(key)))
-  }))
+  return atOnce(
+    () =>
+      new Promise((resolve, reject) => {
+        scrypt(password.normalize('NFKC'), salt, KEY_BYTES, { ...COST, N }, (error, key) =>
+          error ? reject(error) : resolve(key),
+        )
+      }),
+  )
 }
 
 const COMMON = new Set<unknown>(dictionary['passwords-common'])
@@ -39,5 +44,10 @@ export function isCommonPassword(password: string, own: readonly string[]): bool
   const plain = password.normalize('NFKC').toLowerCase().trim()
   // "manchester1" and "Manchester!" are tried right after "manchester".
   const bare = plain.replace(/[\d\p{P}\p{S}]+$/u, '')
-  return COMMON.has(plain) || COMMON.has(bare) || new Set(plain).size <= 2 || own.some((word) => word !== '' && [plain, bare].includes(word.toLowerCase()))
+  return (
+    COMMON.has(plain) ||
+    COMMON.has(bare) ||
+    new Set(plain).size <= 2 ||
+    own.some((word) => word !== '' && [plain, bare].includes(word.toLowerCase()))
+  )
 }

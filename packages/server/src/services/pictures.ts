@@ -21,12 +21,30 @@ export interface EncodedPicture {
  */
 export async function encodePicture(bytes: Buffer): Promise<EncodedPicture> {
   // The head alone is read here, so that a picture of any size can be refused for its size.
-  const { format, hasAlpha, width = 0, height = 0 } = await sharp(bytes, { limitInputPixels: false }).metadata().catch((): Partial<Metadata> => ({}))
-  if (format === 'svg' || /<svg[\s>]/iu.test(bytes.toString('latin1', 0, 2000))) throw new Problem(415, 'SVG drawings are not taken, since they can hold scripts. Save it as PNG or JPEG, then send that.')
-  if (format === undefined || !TAKEN.has(format)) throw new Problem(415, 'This is no picture that can be read. Send a JPEG, PNG, WebP, GIF or AVIF file.')
-  if (width * height > MAX_PIXELS) throw new Problem(413, `This picture has ${Math.round((width * height) / 1e6)} million pixels; ${MAX_PIXELS / 1e6} million can be taken. Make it smaller, then send it again.`)
+  const {
+    format,
+    hasAlpha,
+    width = 0,
+    height = 0,
+  } = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch((): Partial<Metadata> => ({}))
+  if (format === 'svg' || /<svg[\s>]/iu.test(bytes.toString('latin1', 0, 2000)))
+    throw new Problem(
+      415,
+      'SVG drawings are not taken, since they can hold scripts. Save it as PNG or JPEG, then send that.',
+    )
+  if (format === undefined || !TAKEN.has(format))
+    throw new Problem(415, 'This is no picture that can be read. Send a JPEG, PNG, WebP, GIF or AVIF file.')
+  if (width * height > MAX_PIXELS)
+    throw new Problem(
+      413,
+      `This picture has ${Math.round((width * height) / 1e6)} million pixels; ${MAX_PIXELS / 1e6} million can be taken. Make it smaller, then send it again.`,
+    )
   try {
-    const scaled = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).rotate().resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
+    const scaled = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
+      .rotate()
+      .resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: 'inside', withoutEnlargement: true })
     if (hasAlpha) return { bytes: await scaled.png({ palette: true, quality: 90 }).toBuffer(), type: 'image/png' }
     return { bytes: await scaled.jpeg({ quality: QUALITY, mozjpeg: true }).toBuffer(), type: 'image/jpeg' }
   } catch {
@@ -36,5 +54,8 @@ export async function encodePicture(bytes: Buffer): Promise<EncodedPicture> {
 
 /** Draws an SVG picture of ours as PNG, for paper. Without a palette: PDF writers lose colours of one with clear parts. */
 export async function drawSvg(bytes: Buffer): Promise<Buffer> {
-  return sharp(bytes, { density: 1200 }).resize({ width: DRAWN_SIDE, height: DRAWN_SIDE, fit: 'inside' }).png().toBuffer()
+  return sharp(bytes, { density: 1200 })
+    .resize({ width: DRAWN_SIDE, height: DRAWN_SIDE, fit: 'inside' })
+    .png()
+    .toBuffer()
 }

@@ -47,61 +47,151 @@ const PLAY = `SELECT y.id, y.participant_id AS "participantId", y.game_version_i
   WHERE y.participant_id IN (SELECT id FROM participants WHERE id = $personId OR merged_into = $personId) AND y.given_back_at IS NULL`
 
 /** Returns a person's play: the one last begun, or the one of a number; held for a change where it is said. */
-async function findPlay(scope: Scope, personId: string, { hold = false, attempt }: { hold?: boolean; attempt?: number } = {}): Promise<OpenPlay | undefined> {
-  const order = attempt === undefined ? 'ORDER BY y.started_at DESC, y.id DESC LIMIT 1' : 'ORDER BY y.started_at, y.id LIMIT 1 OFFSET $attempt::integer - 1'
-  const [play] = await scope.query<StoredPlay>(`${PLAY} ${order} ${hold ? 'FOR UPDATE OF y' : ''}`, { personId, attempt })
+async function findPlay(
+  scope: Scope,
+  personId: string,
+  { hold = false, attempt }: { hold?: boolean; attempt?: number } = {},
+): Promise<OpenPlay | undefined> {
+  const order =
+    attempt === undefined
+      ? 'ORDER BY y.started_at DESC, y.id DESC LIMIT 1'
+      : 'ORDER BY y.started_at, y.id LIMIT 1 OFFSET $attempt::integer - 1'
+  const [play] = await scope.query<StoredPlay>(`${PLAY} ${order} ${hold ? 'FOR UPDATE OF y' : ''}`, {
+    personId,
+    attempt,
+  })
   if (!play) return undefined
   const made = await scope.puzzles.read(scope, play.versionId, play.correction)
-  return { ...play, made, rules: made.game.version, state: upgradedPlay(made.game, play.state, play.rules, made.puzzle) }
+  return {
+    ...play,
+    made,
+    rules: made.game.version,
+    state: upgradedPlay(made.game, play.state, play.rules, made.puzzle),
+  }
 }
 
 /** Begins a person's next attempt, on the version of the game that the offer has now. */
-async function startPlay(scope: Scope, offer: OpenOffer, person: Person, before: OpenPlay | undefined, at: Date): Promise<OpenPlay> {
+async function startPlay(
+  scope: Scope,
+  offer: OpenOffer,
+  person: Person,
+  before: OpenPlay | undefined,
+  at: Date,
+): Promise<OpenPlay> {
   const made = await scope.puzzles.read(scope, offer.versionId, offer.correction)
   const { game, kind, puzzle } = made
   const attempt = (before?.attempt ?? 0) + 1
   const memory = before?.made.kind === kind ? before.made.game.memory?.(before.state) : undefined
-  const origin: Origin = { random: `${person.id} ${attempt}`, seat: person.seat, now: at.getTime(), memory, rules: game.version }
+  const origin: Origin = {
+    random: `${person.id} ${attempt}`,
+    seat: person.seat,
+    now: at.getTime(),
+    memory,
+    rules: game.version,
+  }
   const state = game.start(puzzle, { ...origin, random: randomFrom(origin.random) })
   const id = randomUUID()
   const { setId, total } = await questionSet(scope, made, state)
   await scope.query(
     `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total, started_at, moved_at, last_seen_at)
      VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at, $at, $at)`,
-    { id, offerId: offer.id, participantId: person.participantId, versionId: made.versionId, setId, rules: game.version, origin: JSON.stringify(origin), state: JSON.stringify(state), total, at })
-  return { id, participantId: person.participantId, attempt, versionId: made.versionId, correction: offer.correction, rules: game.version, moves: 0, state, milliseconds: 0, movedAt: at.getTime(), ended: false, made }
+    {
+      id,
+      offerId: offer.id,
+      participantId: person.participantId,
+      versionId: made.versionId,
+      setId,
+      rules: game.version,
+      origin: JSON.stringify(origin),
+      state: JSON.stringify(state),
+      total,
+      at,
+    },
+  )
+  return {
+    id,
+    participantId: person.participantId,
+    attempt,
+    versionId: made.versionId,
+    correction: offer.correction,
+    rules: game.version,
+    moves: 0,
+    state,
+    milliseconds: 0,
+    movedAt: at.getTime(),
+    ended: false,
+    made,
+  }
 }
 
 /** Returns the set of questions that a play asks, and how many of them count; most plays of one version share theirs. */
-async function questionSet(scope: Scope, { versionId, game, puzzle }: MadeGame, state: unknown): Promise<{ setId: string; total: number }> {
+async function questionSet(
+  scope: Scope,
+  { versionId, game, puzzle }: MadeGame,
+  state: unknown,
+): Promise<{ setId: string; total: number }> {
   const named = game.askedKey?.(puzzle, state) ?? ''
   const key = named.length > LONGEST_KEY ? createHash('sha256').update(named).digest('hex') : named
-  const find = (): Promise<{ setId: string; total: number }[]> => scope.query('SELECT id AS "setId", total FROM question_sets WHERE game_version_id = $versionId AND key = $key', { versionId, key })
+  const find = (): Promise<{ setId: string; total: number }[]> =>
+    scope.query('SELECT id AS "setId", total FROM question_sets WHERE game_version_id = $versionId AND key = $key', {
+      versionId,
+      key,
+    })
   const [known] = await find()
   if (known) return known
   const questions = game.asked(puzzle, state)
   const total = questions.filter(({ counts }) => counts).length
   const setId = randomUUID()
-  const [added] = await scope.query('INSERT INTO question_sets (id, game_version_id, key, total) VALUES ($setId, $versionId, $key, $total) ON CONFLICT (game_version_id, key) DO NOTHING RETURNING id', { setId, versionId, key, total })
+  const [added] = await scope.query(
+    'INSERT INTO question_sets (id, game_version_id, key, total) VALUES ($setId, $versionId, $key, $total) ON CONFLICT (game_version_id, key) DO NOTHING RETURNING id',
+    { setId, versionId, key, total },
+  )
   // Another student's play has just made the same set.
   if (!added) return (await find())[0]
   await scope.query(
     `INSERT INTO questions (set_id, place, entry_id, text, counts)
      SELECT $setId, q.place - 1, (q.row ->> 'entryId')::uuid, q.row ->> 'text', (q.row ->> 'counts')::boolean FROM jsonb_array_elements($questions::jsonb) WITH ORDINALITY AS q(row, place)`,
-    { setId, questions: JSON.stringify(questions) })
+    { setId, questions: JSON.stringify(questions) },
+  )
   return { setId, total }
 }
 
-async function reply(scope: Scope, offer: OpenOffer, person: Person | undefined, play: OpenPlay | undefined, fate: MoveFate | null = null): Promise<PlayReply> {
-  const { kind, title, language, early } = play?.made ?? await scope.puzzles.read(scope, offer.versionId, offer.correction)
-  return { kind, title, language, early, open: offer.open, fate, player: person ? { name: person.name } : null, ...(play ? await played(scope, offer, play) : { opinions: [], play: null }) }
+async function reply(
+  scope: Scope,
+  offer: OpenOffer,
+  person: Person | undefined,
+  play: OpenPlay | undefined,
+  fate: MoveFate | null = null,
+): Promise<PlayReply> {
+  const { kind, title, language, early } =
+    play?.made ?? (await scope.puzzles.read(scope, offer.versionId, offer.correction))
+  return {
+    kind,
+    title,
+    language,
+    early,
+    open: offer.open,
+    fate,
+    player: person ? { name: person.name } : null,
+    ...(play ? await played(scope, offer, play) : { opinions: [], play: null }),
+  }
 }
 
-async function played(scope: Scope, offer: OpenOffer, { made: { game, puzzle }, state, attempt, moves }: OpenPlay): Promise<Pick<PlayReply, 'opinions' | 'play'>> {
+async function played(
+  scope: Scope,
+  offer: OpenOffer,
+  { made: { game, puzzle }, state, attempt, moves }: OpenPlay,
+): Promise<Pick<PlayReply, 'opinions' | 'play'>> {
   const asked = game.opinions?.(puzzle, state) ?? []
   return {
     opinions: asked.length > 0 ? await opinionsOf(scope, offer.id, asked) : [],
-    play: { attempt, moves, moment: game.moment?.(puzzle, state) ?? null, view: game.view(puzzle, state), score: game.score(puzzle, state) },
+    play: {
+      attempt,
+      moves,
+      moment: game.moment?.(puzzle, state) ?? null,
+      view: game.view(puzzle, state),
+      score: game.score(puzzle, state),
+    },
   }
 }
 
@@ -112,23 +202,37 @@ async function opinionsOf(scope: Scope, offerId: string, entryIds: string[]): Pr
      FROM (SELECT DISTINCT ON (r.entry_id, r.participant_id) r.entry_id, r.given FROM responses r JOIN plays y ON y.id = r.play_id
            WHERE y.offer_id = $offerId AND y.given_back_at IS NULL AND r.entry_id = ANY ($entryIds::uuid[]) AND r.outcome = 'opinion' AND r.withdrawn_at IS NULL AND r.given <> ''
            ORDER BY r.entry_id, r.participant_id, r.id DESC) o
-     GROUP BY o.entry_id, o.given ORDER BY o.entry_id, count DESC, o.given`, { offerId, entryIds })
+     GROUP BY o.entry_id, o.given ORDER BY o.entry_id, count DESC, o.given`,
+    { offerId, entryIds },
+  )
 }
 
 /** Returns an offer as one device sees it: with the play that goes on, where its token has one. */
-export async function openPlay(scope: Scope, code: string, token: string | undefined, at = new Date()): Promise<PlayReply> {
+export async function openPlay(
+  scope: Scope,
+  code: string,
+  token: string | undefined,
+  at = new Date(),
+): Promise<PlayReply> {
   const { offer, person } = await findDoor(scope, code, token)
   if (!person) return reply(scope, offer, undefined, undefined)
   if (person.removed) throw refusal(403, 'taken-out')
   const play = await findPlay(scope, person.id)
   // An attempt that was given back is begun anew.
   if (!play && offer.open) return again(scope, offer, person, at)
-  if (play) await scope.query('UPDATE plays SET last_seen_at = greatest(last_seen_at, $at) WHERE id = $id', { id: play.id, at })
+  if (play)
+    await scope.query('UPDATE plays SET last_seen_at = greatest(last_seen_at, $at) WHERE id = $id', { id: play.id, at })
   return reply(scope, offer, person, play)
 }
 
 /** Adds a student to an offer and starts the first attempt; returns the token that its device keeps. */
-export async function joinOffer(scope: Scope, code: string, { name }: z.output<typeof JoinOffer>, browser?: string, at = new Date()): Promise<{ token: string; reply: PlayReply }> {
+export async function joinOffer(
+  scope: Scope,
+  code: string,
+  { name }: z.output<typeof JoinOffer>,
+  browser?: string,
+  at = new Date(),
+): Promise<{ token: string; reply: PlayReply }> {
   const { offer } = await findDoor(scope, code, undefined)
   if (!offer.open) throw refusal(403, 'link-closed')
   const { person, token } = await addParticipant(scope, offer.id, name, browser)
@@ -137,7 +241,11 @@ export async function joinOffer(scope: Scope, code: string, { name }: z.output<t
 }
 
 /** Returns whose token it is, in an offer that is open. Throws a Problem where the offer is closed or the person may not play. */
-async function enter(scope: Scope, code: string, token: string | undefined): Promise<{ offer: OpenOffer; person: Person }> {
+async function enter(
+  scope: Scope,
+  code: string,
+  token: string | undefined,
+): Promise<{ offer: OpenOffer; person: Person }> {
   const { offer, person } = await findDoor(scope, code, token)
   if (!person) throw refusal(401, 'who-are-you')
   if (person.removed) throw refusal(403, 'taken-out')
@@ -149,12 +257,19 @@ async function enter(scope: Scope, code: string, token: string | undefined): Pro
  * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made for
  * what has passed is kept, and changes nothing else.
  */
-export async function sendMove(scope: Scope, code: string, token: string | undefined, sent: z.output<typeof SendMove>, at = new Date()): Promise<PlayReply> {
+export async function sendMove(
+  scope: Scope,
+  code: string,
+  token: string | undefined,
+  sent: z.output<typeof SendMove>,
+  at = new Date(),
+): Promise<PlayReply> {
   const { offer, person } = await enter(scope, code, token)
   const play = await findPlay(scope, person.id, { hold: true })
   if (!play) throw refusal(401, 'who-are-you')
   const move = play.made.game.moves.parse(sent.move)
-  if (sent.attempt !== play.attempt) return reply(scope, offer, person, play, await keepForPast(scope, person, sent, move, at))
+  if (sent.attempt !== play.attempt)
+    return reply(scope, offer, person, play, await keepForPast(scope, person, sent, move, at))
   // Whoever gives no id says instead after how many moves it was made.
   if (sent.id === undefined && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
   if (play.moves >= MAX_MOVES) throw refusal(403, 'link-full')
@@ -164,20 +279,41 @@ export async function sendMove(scope: Scope, code: string, token: string | undef
 
 type IdentifiedMove = Omit<z.output<typeof SendMove>, 'id'> & { id: string }
 
-async function applyMove(scope: Scope, play: OpenPlay, sent: IdentifiedMove, at: Date): Promise<{ next: OpenPlay; fate: MoveFate }> {
-  const { made: { game, puzzle }, state } = play
-  const clock = play.ended ? play.milliseconds : clockAt({ clock: play.milliseconds, movedAt: play.movedAt }, at.getTime(), game.deadline?.(puzzle, state) ?? null)
+async function applyMove(
+  scope: Scope,
+  play: OpenPlay,
+  sent: IdentifiedMove,
+  at: Date,
+): Promise<{ next: OpenPlay; fate: MoveFate }> {
+  const {
+    made: { game, puzzle },
+    state,
+  } = play
+  const clock = play.ended
+    ? play.milliseconds
+    : clockAt({ clock: play.milliseconds, movedAt: play.movedAt }, at.getTime(), game.deadline?.(puzzle, state) ?? null)
   const passed = sent.for !== undefined && game.moment !== undefined && sent.for !== game.moment(puzzle, state)
-  const step = passed ? { play: state, responses: [] } : game.move(puzzle, state, sent.move, { clock, now: at.getTime() })
+  const step = passed
+    ? { play: state, responses: [] }
+    : game.move(puzzle, state, sent.move, { clock, now: at.getTime() })
   const fate = passed ? 'passed' : step.play === state ? 'void' : 'taken'
   const next = { ...play, state: step.play, moves: play.moves + 1 }
-  if (fate !== 'taken') return await keepMove(scope, play, sent, fate, clock, at) ? { next, fate } : { next: play, fate: 'repeated' }
+  if (fate !== 'taken')
+    return (await keepMove(scope, play, sent, fate, clock, at)) ? { next, fate } : { next: play, fate: 'repeated' }
   const score = game.score(puzzle, step.play)
   const isAskedOther = game.askedKey !== undefined && game.askedKey(puzzle, state) !== game.askedKey(puzzle, step.play)
   const asked = isAskedOther ? await questionSet(scope, play.made, step.play) : null
   const [kept] = await scope.query(TAKE, {
-    ...moveValues(play, sent, fate, clock, at), state: JSON.stringify(step.play), responses: JSON.stringify(step.responses), participantId: play.participantId, hints: score.hints, misses: score.misses, bonus: score.bonus,
-    finished: score.finished, setId: asked?.setId ?? null, total: asked?.total ?? null,
+    ...moveValues(play, sent, fate, clock, at),
+    state: JSON.stringify(step.play),
+    responses: JSON.stringify(step.responses),
+    participantId: play.participantId,
+    hints: score.hints,
+    misses: score.misses,
+    bonus: score.bonus,
+    finished: score.finished,
+    setId: asked?.setId ?? null,
+    total: asked?.total ?? null,
   })
   return kept ? { next, fate } : { next: play, fate: 'repeated' }
 }
@@ -213,26 +349,65 @@ const TAKE = `WITH kept AS (${KEEP}),
     "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
   FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id`
 
-function moveValues(play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>, { id, move, for: madeFor, madeAt }: IdentifiedMove, fate: MoveFate, clock: number, at: Date): Record<string, unknown> {
-  return { playId: play.id, number: play.moves + 1, id, move: JSON.stringify(move), madeFor: madeFor ?? null, madeAt: madeAt === undefined ? null : new Date(madeAt), at, clock, rules: play.rules, fate }
+function moveValues(
+  play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>,
+  { id, move, for: madeFor, madeAt }: IdentifiedMove,
+  fate: MoveFate,
+  clock: number,
+  at: Date,
+): Record<string, unknown> {
+  return {
+    playId: play.id,
+    number: play.moves + 1,
+    id,
+    move: JSON.stringify(move),
+    madeFor: madeFor ?? null,
+    madeAt: madeAt === undefined ? null : new Date(madeAt),
+    at,
+    clock,
+    rules: play.rules,
+    fate,
+  }
 }
 
 /** Keeps a move that changes nothing else; returns false where one with its id is kept already. */
-async function keepMove(scope: Scope, play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>, move: IdentifiedMove, fate: MoveFate, clock: number, at: Date): Promise<boolean> {
+async function keepMove(
+  scope: Scope,
+  play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>,
+  move: IdentifiedMove,
+  fate: MoveFate,
+  clock: number,
+  at: Date,
+): Promise<boolean> {
   const [kept] = await scope.query(
-    `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at, $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`, moveValues(play, move, fate, clock, at))
+    `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at, $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`,
+    moveValues(play, move, fate, clock, at),
+  )
   return kept !== undefined
 }
 
 /** Keeps a move that was made for an earlier attempt: it has come too late. */
-async function keepForPast(scope: Scope, person: Person, sent: z.output<typeof SendMove>, move: unknown, at: Date): Promise<MoveFate> {
+async function keepForPast(
+  scope: Scope,
+  person: Person,
+  sent: z.output<typeof SendMove>,
+  move: unknown,
+  at: Date,
+): Promise<MoveFate> {
   const past = await findPlay(scope, person.id, { hold: true, attempt: sent.attempt })
   if (!past || sent.id === undefined || past.moves >= MAX_MOVES) return 'repeated'
-  return await keepMove(scope, past, { ...sent, move, id: sent.id }, 'passed', past.milliseconds, at) ? 'passed' : 'repeated'
+  return (await keepMove(scope, past, { ...sent, move, id: sent.id }, 'passed', past.milliseconds, at))
+    ? 'passed'
+    : 'repeated'
 }
 
 /** Starts another attempt, on the newest version of the game, once the last one is finished. */
-export async function playAgain(scope: Scope, code: string, token: string | undefined, at = new Date()): Promise<PlayReply> {
+export async function playAgain(
+  scope: Scope,
+  code: string,
+  token: string | undefined,
+  at = new Date(),
+): Promise<PlayReply> {
   const { offer, person } = await enter(scope, code, token)
   return again(scope, offer, person, at)
 }

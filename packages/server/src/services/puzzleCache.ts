@@ -27,11 +27,28 @@ export class PuzzleCache {
     const key = `${versionId} ${correction}`
     const known = this.kept.get(key)
     if (known) return known
-    const [row] = await query<{ kind: GameKind; title: string; language: string; options: unknown; rules: number; puzzle: string }>(
-      'SELECT g.kind, v.title, v.language, v.options, v.rules, v.puzzle::text AS puzzle FROM game_versions v JOIN games g ON g.id = v.game_id WHERE v.id = $versionId', { versionId })
+    const [row] = await query<{
+      kind: GameKind
+      title: string
+      language: string
+      options: unknown
+      rules: number
+      puzzle: string
+    }>(
+      'SELECT g.kind, v.title, v.language, v.options, v.rules, v.puzzle::text AS puzzle FROM game_versions v JOIN games g ON g.id = v.game_id WHERE v.id = $versionId',
+      { versionId },
+    )
     if (!row) throw new Error(`there is no version ${versionId} of a game`)
     const game = gameOf(row.kind)
-    const made: MadeGame = { versionId, kind: row.kind, game, title: row.title, language: row.language, early: Asking.parse(row.options).early, puzzle: upgradedPuzzle(game, JSON.parse(row.puzzle), row.rules) }
+    const made: MadeGame = {
+      versionId,
+      kind: row.kind,
+      game,
+      title: row.title,
+      language: row.language,
+      early: Asking.parse(row.options).early,
+      puzzle: upgradedPuzzle(game, JSON.parse(row.puzzle), row.rules),
+    }
     this.kept.set(key, made, { size: row.puzzle.length + 1 })
     return made
   }

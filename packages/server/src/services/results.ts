@@ -15,7 +15,11 @@ export async function resultsTag(scope: Reader<string>, offerId: string): Promis
 /** Returns what the students of one of a teacher's offers did: by student and by question. Throws a Problem where it is another's. */
 export async function readResults(scope: TeacherScope, offerId: string): Promise<ResultsReply> {
   const offer = await readOffer(scope, offerId)
-  return { offer, participants: await participantResults(scope, offerId), questions: await questionResults(scope, offerId) }
+  return {
+    offer,
+    participants: await participantResults(scope, offerId),
+    questions: await questionResults(scope, offerId),
+  }
 }
 
 /** Returns who gave which answer to a question. Throws a Problem where the offer is another's. */
@@ -26,11 +30,51 @@ export async function readAnswers(scope: TeacherScope, offerId: string, entryId:
 
 /** Writes results as CSV (RFC 4180, UTF-8 with a byte order mark); cells that a spreadsheet would run are made harmless. */
 export function resultsCsv({ participants }: ResultsReply): string {
-  const rows = participants.map(({ name, right, firstRight, total, points, hints, misses, second, milliseconds, attempts, finished, lastSeenAt }) => ({
-    Student: name, 'Right (best attempt)': right, 'Right (first attempt)': firstRight, Questions: total, Points: points, 'Second try right': second.right, 'Second try asked': second.total, Hints: hints, Misses: misses,
-    Seconds: Math.round(milliseconds / 1000), Attempts: attempts, Finished: finished ? 'yes' : 'no', 'Last seen': new Date(lastSeenAt).toISOString(),
-  }))
-  const columns = ['Student', 'Right (best attempt)', 'Right (first attempt)', 'Questions', 'Points', 'Second try right', 'Second try asked', 'Hints', 'Misses', 'Seconds', 'Attempts', 'Finished', 'Last seen']
+  const rows = participants.map(
+    ({
+      name,
+      right,
+      firstRight,
+      total,
+      points,
+      hints,
+      misses,
+      second,
+      milliseconds,
+      attempts,
+      finished,
+      lastSeenAt,
+    }) => ({
+      Student: name,
+      'Right (best attempt)': right,
+      'Right (first attempt)': firstRight,
+      Questions: total,
+      Points: points,
+      'Second try right': second.right,
+      'Second try asked': second.total,
+      Hints: hints,
+      Misses: misses,
+      Seconds: Math.round(milliseconds / 1000),
+      Attempts: attempts,
+      Finished: finished ? 'yes' : 'no',
+      'Last seen': new Date(lastSeenAt).toISOString(),
+    }),
+  )
+  const columns = [
+    'Student',
+    'Right (best attempt)',
+    'Right (first attempt)',
+    'Questions',
+    'Points',
+    'Second try right',
+    'Second try asked',
+    'Hints',
+    'Misses',
+    'Seconds',
+    'Attempts',
+    'Finished',
+    'Last seen',
+  ]
   return `\ufeff${Papa.unparse(rows, { columns, escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
 }
 

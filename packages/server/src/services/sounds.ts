@@ -4,8 +4,13 @@ import { Problem } from '../problem.ts'
 
 /** Media types that browsers play, by what a file's content says it is. */
 const TYPES: readonly [container: RegExp, type: string][] = [
-  [/^(EBML\/)?(webm|matroska)/iu, 'audio/webm'], [/^ogg/iu, 'audio/ogg'], [/^wave/iu, 'audio/wav'], [/^mpeg$/iu, 'audio/mpeg'], [/^adts/iu, 'audio/aac'],
-  [/^(m4a|mp4|isom|mp42|iso\d|dash|qt)/iu, 'audio/mp4'], [/^flac/iu, 'audio/flac'],
+  [/^(EBML\/)?(webm|matroska)/iu, 'audio/webm'],
+  [/^ogg/iu, 'audio/ogg'],
+  [/^wave/iu, 'audio/wav'],
+  [/^mpeg$/iu, 'audio/mpeg'],
+  [/^adts/iu, 'audio/aac'],
+  [/^(m4a|mp4|isom|mp42|iso\d|dash|qt)/iu, 'audio/mp4'],
+  [/^flac/iu, 'audio/flac'],
 ]
 
 /** Types in which browsers record without saying how long; of all others, a file without a length is a head without a sound. */
@@ -27,8 +32,13 @@ export async function inspectSound(bytes: Buffer, measured: number): Promise<Ins
     throw unreadable
   })
   const type = TYPES.find(([container]) => container.test(format.container ?? ''))?.[1]
-  if (type === undefined || format.hasVideo || !format.codec || (!format.duration && !UNMEASURED.has(type))) throw unreadable
+  if (type === undefined || format.hasVideo || !format.codec || (!format.duration && !UNMEASURED.has(type)))
+    throw unreadable
   const milliseconds = format.duration ? Math.round(format.duration * 1000) : measured
-  if (milliseconds > MAX_SOUND_LENGTH) throw new Problem(413, `This sound is ${Math.round(milliseconds / 60_000)} minutes long; ${MAX_SOUND_LENGTH / 60_000} can be taken.`)
+  if (milliseconds > MAX_SOUND_LENGTH)
+    throw new Problem(
+      413,
+      `This sound is ${Math.round(milliseconds / 60_000)} minutes long; ${MAX_SOUND_LENGTH / 60_000} can be taken.`,
+    )
   return { type, milliseconds }
 }

@@ -19,7 +19,12 @@ export interface NewTeacher {
 
 /** Hashes a new account's password. Throws a Problem where the password is one that is tried first. */
 export async function prepareTeacher({ name, email, password }: SignUp): Promise<NewTeacher> {
-  if (isCommonPassword(password, [email, email.split('@')[0], name])) throw new Problem(400, 'This password is easy to guess: it is a common one, or your own name or address. Use three or four words that only you put together.', 'password')
+  if (isCommonPassword(password, [email, email.split('@')[0], name]))
+    throw new Problem(
+      400,
+      'This password is easy to guess: it is a common one, or your own name or address. Use three or four words that only you put together.',
+      'password',
+    )
   return { name, email, passwordHash: await hashPassword(password) }
 }
 
@@ -28,7 +33,8 @@ export async function addTeacher(scope: Scope, teacher: NewTeacher): Promise<Tea
   try {
     return reply(await scope.tables.teachers.create({ id: randomUUID(), ...teacher }))
   } catch (error) {
-    if (error instanceof UniqueConstraintError) throw new Problem(409, 'There is an account with this address. Sign in instead.', 'email')
+    if (error instanceof UniqueConstraintError)
+      throw new Problem(409, 'There is an account with this address. Sign in instead.', 'email')
     throw error
   }
 }
@@ -49,7 +55,8 @@ export async function findTeacher(scope: Scope, id: string): Promise<TeacherRepl
 /** Returns the teacher whose password it is. Throws a Problem that doesn't tell whether there is such an account. */
 export async function checkPassword(teacher: KnownTeacher | undefined, password: string): Promise<TeacherReply> {
   const matches = await passwordMatches(password, teacher?.passwordHash)
-  if (!teacher || !matches) throw new Problem(401, 'That address and password don’t go together. Check both and try again.', 'password')
+  if (!teacher || !matches)
+    throw new Problem(401, 'That address and password don’t go together. Check both and try again.', 'password')
   const { id, name, email } = teacher
   return { id, name, email }
 }

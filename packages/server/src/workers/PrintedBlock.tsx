@@ -1,5 +1,14 @@
 /** @jsxRuntime automatic */
-import { directionOf, type SheetBlock, type SheetCards, type SheetDeck, type SheetGrid, type SheetItems, type SheetSquare, type SheetTokens } from '@otter/core'
+import {
+  directionOf,
+  type SheetBlock,
+  type SheetCards,
+  type SheetDeck,
+  type SheetGrid,
+  type SheetItems,
+  type SheetSquare,
+  type SheetTokens,
+} from '@otter/core'
 import { Canvas, Image, Text, View } from '@react-pdf/renderer'
 import { fileFor } from './fonts.ts'
 import { wrapHan } from './wrapHan.ts'
@@ -34,19 +43,43 @@ interface PrintedBlockProps {
 /** One block of a printed page. */
 export function PrintedBlock({ block, width, height, saveInk, pictures }: PrintedBlockProps) {
   if (block.type === 'grid') return <Grid grid={block} width={width} height={height} saveInk={saveInk} />
-  if (block.type === 'text') return <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{wrapHan(block.text, width / BODY)}</Text>
+  if (block.type === 'text')
+    return (
+      <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{wrapHan(block.text, width / BODY)}</Text>
+    )
   if (block.type === 'cards') return <Cards cards={block} width={width} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'tokens') return <Tokens tokens={block} saveInk={saveInk} pictures={pictures} />
-  if (block.type === 'deck') return <Deck deck={block} width={width} height={height} saveInk={saveInk} pictures={pictures} />
+  if (block.type === 'deck')
+    return <Deck deck={block} width={width} height={height} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'items') return <Items list={block} width={width} saveInk={saveInk} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
-      {block.blocks.map((own, index) => <View key={index} style={{ flex: 1 }}><PrintedBlock block={own} width={width / block.blocks.length} height={height} saveInk={saveInk} pictures={pictures} /></View>)}
+      {block.blocks.map((own, index) => (
+        <View key={index} style={{ flex: 1 }}>
+          <PrintedBlock
+            block={own}
+            width={width / block.blocks.length}
+            height={height}
+            saveInk={saveInk}
+            pictures={pictures}
+          />
+        </View>
+      ))}
     </View>
   )
 }
 
-function Items({ list: { heading, columns, direction, items }, width, saveInk, pictures }: { list: SheetItems; width: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
+function Items({
+  list: { heading, columns, direction, items },
+  width,
+  saveInk,
+  pictures,
+}: {
+  list: SheetItems
+  width: number
+  saveInk: boolean
+  pictures: Record<string, Uint8Array>
+}) {
   const rtl = direction === 'rtl'
   const size = heading ? 10.5 : BODY
   const ems = (width / columns - ASIDE) / size
@@ -55,14 +88,35 @@ function Items({ list: { heading, columns, direction, items }, width, saveInk, p
       {heading ? <Text style={{ fontWeight: 700, fontSize: 13, marginBottom: 3 }}>{HEADINGS[heading]}</Text> : null}
       <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', flexWrap: 'wrap' }}>
         {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
-          <View key={index} wrap={text.length > LONG_ITEM} style={{ width: `${100 / columns}%`, paddingRight: 10, paddingVertical: 2, flexDirection: 'row' }}>
+          <View
+            key={index}
+            wrap={text.length > LONG_ITEM}
+            style={{ width: `${100 / columns}%`, paddingRight: 10, paddingVertical: 2, flexDirection: 'row' }}
+          >
             {label !== '' ? <Text style={{ width: 20, fontWeight: 700 }}>{label}</Text> : null}
             <View style={{ flex: 1 }}>
               <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', alignItems: 'center', gap: 5 }}>
-                {picture !== undefined && picture in pictures ? <Image src={imageOf(pictures[picture])} style={{ height: 26, width: 26, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
-                <Text style={{ flex: 1, direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>{wrapHan([text, note].filter((part) => part !== '').join(' ') + (answer !== '' ? ` · ${answer}` : ''), ems)}</Text>
+                {picture !== undefined && picture in pictures ? (
+                  <Image
+                    src={imageOf(pictures[picture])}
+                    style={{ height: 26, width: 26, objectFit: 'contain', opacity: saveInk ? PALE : 1 }}
+                  />
+                ) : null}
+                <Text style={{ flex: 1, direction: directionOf(text), textAlign: rtl ? 'right' : 'left' }}>
+                  {wrapHan(
+                    [text, note].filter((part) => part !== '').join(' ') + (answer !== '' ? ` · ${answer}` : ''),
+                    ems,
+                  )}
+                </Text>
               </View>
-              {below.map((line, place) => <Text key={place} style={{ marginTop: 4, direction: directionOf(line), textAlign: rtl ? 'right' : 'left' }}>{wrapHan(line, ems)}</Text>)}
+              {below.map((line, place) => (
+                <Text
+                  key={place}
+                  style={{ marginTop: 4, direction: directionOf(line), textAlign: rtl ? 'right' : 'left' }}
+                >
+                  {wrapHan(line, ems)}
+                </Text>
+              ))}
             </View>
           </View>
         ))}
@@ -78,15 +132,42 @@ function imageOf(bytes: Uint8Array): { data: Buffer; format: 'png' | 'jpg' } {
 /** Side of a card by how many stand on a page, in points; two fit below each other on either paper. */
 const CARD_SIDES = { 1: 500, 2: 280, 4: 238 }
 
-function Cards({ cards: { cards, perPage }, width, saveInk, pictures }: { cards: SheetCards; width: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
+function Cards({
+  cards: { cards, perPage },
+  width,
+  saveInk,
+  pictures,
+}: {
+  cards: SheetCards
+  width: number
+  saveInk: boolean
+  pictures: Record<string, Uint8Array>
+}) {
   const side = Math.min(width, CARD_SIDES[perPage])
   return (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: perPage === 4 ? 'space-between' : 'center', gap: 20, marginTop: 8 }}>
+    <View
+      style={{
+        flexDirection: 'row',
+        flexWrap: 'wrap',
+        justifyContent: perPage === 4 ? 'space-between' : 'center',
+        gap: 20,
+        marginTop: 8,
+      }}
+    >
       {cards.map(({ label, size, direction, cells }) => (
         <View key={label} wrap={false} style={{ width: side }}>
           <Text style={{ fontWeight: 700, marginBottom: 3 }}>{label}</Text>
-          <View style={{ flexDirection: direction === 'rtl' ? 'row-reverse' : 'row', flexWrap: 'wrap', borderWidth: 1, borderColor: INK }}>
-            {cells.map((cell, index) => <Square key={index} square={cell} side={(side - 2.2) / size} saveInk={saveInk} pictures={pictures} />)}
+          <View
+            style={{
+              flexDirection: direction === 'rtl' ? 'row-reverse' : 'row',
+              flexWrap: 'wrap',
+              borderWidth: 1,
+              borderColor: INK,
+            }}
+          >
+            {cells.map((cell, index) => (
+              <Square key={index} square={cell} side={(side - 2.2) / size} saveInk={saveInk} pictures={pictures} />
+            ))}
           </View>
         </View>
       ))}
@@ -95,39 +176,140 @@ function Cards({ cards: { cards, perPage }, width, saveInk, pictures }: { cards:
 }
 
 /** Cards that fill the page, to cut or to fold. */
-function Deck({ deck: { columns, rows, cells }, width, height, saveInk, pictures }: { deck: SheetDeck; width: number; height: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
+function Deck({
+  deck: { columns, rows, cells },
+  width,
+  height,
+  saveInk,
+  pictures,
+}: {
+  deck: SheetDeck
+  width: number
+  height: number
+  saveInk: boolean
+  pictures: Record<string, Uint8Array>
+}) {
   const own = { width: (width - 1) / columns, height: height / rows }
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
-      {cells.map((cell, index) => <Square key={index} square={cell ?? { text: '' }} side={own.width} height={own.height} saveInk={saveInk} pictures={pictures} />)}
+      {cells.map((cell, index) => (
+        <Square
+          key={index}
+          square={cell ?? { text: '' }}
+          side={own.width}
+          height={own.height}
+          saveInk={saveInk}
+          pictures={pictures}
+        />
+      ))}
     </View>
   )
 }
 
-function Tokens({ tokens: { tokens }, saveInk, pictures }: { tokens: SheetTokens; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
-  return <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginTop: 8 }}>{tokens.map((token, index) => <Square key={index} square={token} side={84} saveInk={saveInk} pictures={pictures} />)}</View>
+function Tokens({
+  tokens: { tokens },
+  saveInk,
+  pictures,
+}: {
+  tokens: SheetTokens
+  saveInk: boolean
+  pictures: Record<string, Uint8Array>
+}) {
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginTop: 8 }}>
+      {tokens.map((token, index) => (
+        <Square key={index} square={token} side={84} saveInk={saveInk} pictures={pictures} />
+      ))}
+    </View>
+  )
 }
 
-function Square({ square, side, height = side, saveInk, pictures }: { square: SheetSquare | null; side: number; height?: number; saveInk: boolean; pictures: Record<string, Uint8Array> }) {
+function Square({
+  square,
+  side,
+  height = side,
+  saveInk,
+  pictures,
+}: {
+  square: SheetSquare | null
+  side: number
+  height?: number
+  saveInk: boolean
+  pictures: Record<string, Uint8Array>
+}) {
   const text = square?.text ?? '★'
   const picture = square?.picture !== undefined && square.picture in pictures ? pictures[square.picture] : undefined
-  const size = Math.max(6, Math.min(LARGEST_TYPE, side * 0.22, height * 0.22, Math.sqrt((side * height) / (2.6 * Math.max(1, text.length))), (side * 1.5) / Math.max(...text.split(/\s+/u).map((word) => word.length))))
+  const size = Math.max(
+    6,
+    Math.min(
+      LARGEST_TYPE,
+      side * 0.22,
+      height * 0.22,
+      Math.sqrt((side * height) / (2.6 * Math.max(1, text.length))),
+      (side * 1.5) / Math.max(...text.split(/\s+/u).map((word) => word.length)),
+    ),
+  )
   return (
-    <View style={{ width: side, height, borderWidth: 0.5, borderColor: QUIET, padding: 3, alignItems: 'center', justifyContent: 'center', overflow: 'hidden' }}>
-      {picture ? <Image src={imageOf(picture)} style={{ height: Math.min(side, height) * 0.5, objectFit: 'contain', opacity: saveInk ? PALE : 1 }} /> : null}
-      {square ? <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>{wrapHan(text, (side - 8) / size)}</Text> : <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />}
+    <View
+      style={{
+        width: side,
+        height,
+        borderWidth: 0.5,
+        borderColor: QUIET,
+        padding: 3,
+        alignItems: 'center',
+        justifyContent: 'center',
+        overflow: 'hidden',
+      }}
+    >
+      {picture ? (
+        <Image
+          src={imageOf(picture)}
+          style={{ height: Math.min(side, height) * 0.5, objectFit: 'contain', opacity: saveInk ? PALE : 1 }}
+        />
+      ) : null}
+      {square ? (
+        <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>
+          {wrapHan(text, (side - 8) / size)}
+        </Text>
+      ) : (
+        <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />
+      )}
     </View>
   )
 }
 
 /** Drawn letter by letter on a canvas: laid out as text, a class set of grids took ten times as long. */
-function Grid({ grid: { rows, cols, cells, lines, direction, framed }, width, height, saveInk }: { grid: SheetGrid; width: number; height: number; saveInk: boolean }) {
-  const cell = Math.min(framed ? LARGEST.framed : LARGEST.open, width / cols, Math.min(height, framed ? TALLEST.framed : TALLEST.open) / rows)
+function Grid({
+  grid: { rows, cols, cells, lines, direction, framed },
+  width,
+  height,
+  saveInk,
+}: {
+  grid: SheetGrid
+  width: number
+  height: number
+  saveInk: boolean
+}) {
+  const cell = Math.min(
+    framed ? LARGEST.framed : LARGEST.open,
+    width / cols,
+    Math.min(height, framed ? TALLEST.framed : TALLEST.open) / rows,
+  )
   const left = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col) * cell
   const paint = (painter: LetterPainter): null => {
-    if (!framed) painter.lineWidth(0.75).strokeColor(RULE).rect(0, 0, cols * cell, rows * cell).stroke()
+    if (!framed)
+      painter
+        .lineWidth(0.75)
+        .strokeColor(RULE)
+        .rect(0, 0, cols * cell, rows * cell)
+        .stroke()
     if (lines.length > 0) {
-      painter.lineWidth(cell * (saveInk ? 0.05 : 0.72)).lineCap('round').strokeColor(QUIET).strokeOpacity(saveInk ? 1 : 0.28)
+      painter
+        .lineWidth(cell * (saveInk ? 0.05 : 0.72))
+        .lineCap('round')
+        .strokeColor(QUIET)
+        .strokeOpacity(saveInk ? 1 : 0.28)
       for (const { row, col, toRow, toCol } of lines) {
         painter.moveTo(left(col) + cell / 2, (row + 0.5) * cell)
         painter.lineTo(left(toCol) + cell / 2, (toRow + 0.5) * cell).stroke()
@@ -140,7 +322,11 @@ function Grid({ grid: { rows, cols, cells, lines, direction, framed }, width, he
       if (file !== (file = fileFor(text))) painter.font(file)
       painter.fontSize(size).text(text, x, y, { width: cell, align, lineBreak: false })
     }
-    if (framed) painter.lineWidth(saveInk ? 0.35 : 0.8).strokeColor(saveInk ? QUIET : INK).strokeOpacity(1)
+    if (framed)
+      painter
+        .lineWidth(saveInk ? 0.35 : 0.8)
+        .strokeColor(saveInk ? QUIET : INK)
+        .strokeOpacity(1)
     cells.forEach((own, index) => {
       if (!own) return
       const x = left(index % cols)
@@ -171,5 +357,10 @@ interface LetterPainter {
   stroke(): LetterPainter
   font(file: string): LetterPainter
   fontSize(size: number): LetterPainter
-  text(text: string, x: number, y: number, options: { width: number; align: 'center' | 'left'; lineBreak: false }): LetterPainter
+  text(
+    text: string,
+    x: number,
+    y: number,
+    options: { width: number; align: 'center' | 'left'; lineBreak: false },
+  ): LetterPainter
 }

@@ -10,11 +10,23 @@ const styles = StyleSheet.create({
   title: { fontSize: 22 },
   lines: { flexDirection: 'row', gap: 18, marginTop: 12, marginBottom: 12, fontSize: 10, color: QUIET },
   line: { borderBottomWidth: 0.75, borderBottomColor: QUIET, height: 12 },
-  foot: { position: 'absolute', left: 40, right: 40, bottom: 22, fontSize: 8, color: QUIET, flexDirection: 'row', justifyContent: 'space-between' },
+  foot: {
+    position: 'absolute',
+    left: 40,
+    right: 40,
+    bottom: 22,
+    fontSize: 8,
+    color: QUIET,
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+  },
 })
 
 /** Width and height between the margins, without the head; and of a line of text with its space; in points. */
-const PAPER = { a4: { size: 'A4', width: 515, height: 645 }, letter: { size: 'LETTER', width: 532, height: 595 } } as const
+const PAPER = {
+  a4: { size: 'A4', width: 515, height: 645 },
+  letter: { size: 'LETTER', width: 532, height: 595 },
+} as const
 const LINE = 18.5
 
 /** One printed page. */
@@ -38,23 +50,56 @@ export interface PrintedPageProps {
 }
 
 /** A page with its head and foot: the same for every game. */
-export function PrintedPage({ title, blocks, seed, version, versions, paper, isKey, bare, qr, address, saveInk, pictures }: PrintedPageProps) {
+export function PrintedPage({
+  title,
+  blocks,
+  seed,
+  version,
+  versions,
+  paper,
+  isKey,
+  bare,
+  qr,
+  address,
+  saveInk,
+  pictures,
+}: PrintedPageProps) {
   const everything = title + blocks.map(textOf).join('')
   const { size, width, height } = PAPER[paper]
   return (
     <Page size={size} style={[styles.page, { fontFamily: familiesFor(everything) }]}>
       <View style={[styles.head, { flexDirection: directionOf(title) === 'rtl' ? 'row-reverse' : 'row' }]}>
-        <Text style={[styles.title, { fontFamily: displayFamiliesFor(everything), direction: directionOf(title) }]}>{title}{isKey ? ' · Key' : ''}</Text>
+        <Text style={[styles.title, { fontFamily: displayFamiliesFor(everything), direction: directionOf(title) }]}>
+          {title}
+          {isKey ? ' · Key' : ''}
+        </Text>
         {qr !== undefined && !isKey ? <QrCode squares={qr} /> : null}
       </View>
-      {isKey || bare ? <View style={{ height: 16 }} /> : (
+      {isKey || bare ? (
+        <View style={{ height: 16 }} />
+      ) : (
         <View style={styles.lines}>
-          <Text>Name</Text><View style={[styles.line, { flexGrow: 2 }]} /><Text>Date</Text><View style={[styles.line, { flexGrow: 1 }]} />
+          <Text>Name</Text>
+          <View style={[styles.line, { flexGrow: 2 }]} />
+          <Text>Date</Text>
+          <View style={[styles.line, { flexGrow: 1 }]} />
         </View>
       )}
-      {blocks.map((block, index) => <PrintedBlock key={index} block={block} width={width} height={Math.max(height / 3, height - LINE * linesBesideGrid(blocks))} saveInk={saveInk} pictures={pictures} />)}
+      {blocks.map((block, index) => (
+        <PrintedBlock
+          key={index}
+          block={block}
+          width={width}
+          height={Math.max(height / 3, height - LINE * linesBesideGrid(blocks))}
+          saveInk={saveInk}
+          pictures={pictures}
+        />
+      ))}
       <View style={styles.foot} fixed>
-        <Text>Seed {seed}{versions > 1 ? ` · version ${version} of ${versions}` : ''}</Text>
+        <Text>
+          Seed {seed}
+          {versions > 1 ? ` · version ${version} of ${versions}` : ''}
+        </Text>
         <Text>{address ?? ''}</Text>
       </View>
     </Page>
@@ -64,7 +109,8 @@ export function PrintedPage({ title, blocks, seed, version, versions, paper, isK
 /** Returns all letters of a block: the page needs a font for each. */
 export function textOf(block: SheetBlock): string {
   if (block.type === 'grid') return block.cells.map((cell) => cell?.text ?? '').join('')
-  if (block.type === 'items') return block.items.map(({ text, answer, below = [] }) => text + answer + below.join('')).join('')
+  if (block.type === 'items')
+    return block.items.map(({ text, answer, below = [] }) => text + answer + below.join('')).join('')
   if (block.type === 'deck') return block.cells.map((cell) => cell?.text ?? '').join('')
   if (block.type === 'text') return block.text
   if (block.type === 'cards') return block.cards.flatMap(({ cells }) => cells.map((cell) => cell?.text ?? '')).join('')
@@ -74,7 +120,9 @@ export function textOf(block: SheetBlock): string {
 
 function QrCode({ squares }: { squares: boolean[][] }) {
   const side = squares.length
-  const path = squares.flatMap((row, y) => row.flatMap((dark, x) => (dark ? [`M${x} ${y}h1.02v1.02h-1.02z`] : []))).join('')
+  const path = squares
+    .flatMap((row, y) => row.flatMap((dark, x) => (dark ? [`M${x} ${y}h1.02v1.02h-1.02z`] : [])))
+    .join('')
   return (
     <Svg width={62} height={62} viewBox={`0 0 ${side} ${side}`}>
       <Path d={path} fill={INK} />

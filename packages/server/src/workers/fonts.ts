@@ -41,7 +41,9 @@ export function familiesFor(text: string): string[] {
 export function prepareLetters(text: string): void {
   slices ??= FACES.flatMap(slicesOf)
   const points = new Set([...text].map((letter) => letter.codePointAt(0) ?? 0))
-  const missing = [...points].filter((point) => !slices?.some(({ ranges }) => ranges.some(([first, last]) => point >= first && point <= last)))
+  const missing = [...points].filter(
+    (point) => !slices?.some(({ ranges }) => ranges.some(([first, last]) => point >= first && point <= last)),
+  )
   folderForSlices ??= mkdtempSync(join(tmpdir(), 'otter-fonts-'))
   if (++documents % MOST_DOCUMENTS === 0) {
     Font.clear()
@@ -72,7 +74,12 @@ function register({ family, folder, name }: Slice): void {
   if (registered.has(family)) return
   folderForSlices ??= mkdtempSync(join(tmpdir(), 'otter-fonts-'))
   const short = family.slice(0, -name.length - 1)
-  const fonts = ([[400, 400], [700, family.startsWith('young-serif') ? 400 : 700]] as const).map(([fontWeight, file]) => {
+  const fonts = (
+    [
+      [400, 400],
+      [700, family.startsWith('young-serif') ? 400 : 700],
+    ] as const
+  ).map(([fontWeight, file]) => {
     const path = join(folderForSlices ?? '', `${family}-${fontWeight}.ttf`)
     writeFileSync(path, unpackWoff(readFileSync(join(folder, 'files', `${short}-${name}-${file}-normal.woff`))))
     return { src: path, fontWeight }

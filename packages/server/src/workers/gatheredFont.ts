@@ -39,7 +39,14 @@ export class GatheredFont {
     if (glyphs.length === 0) return
     const [like] = this.opened.values()
     const nothing = new opentype.Glyph({ name: '.notdef', advanceWidth: like.unitsPerEm, path: new opentype.Path() })
-    const font = new opentype.Font({ familyName: 'Gathered', styleName: 'Regular', unitsPerEm: like.unitsPerEm, ascender: like.ascender, descender: like.descender, glyphs: [nothing, ...glyphs] })
+    const font = new opentype.Font({
+      familyName: 'Gathered',
+      styleName: 'Regular',
+      unitsPerEm: like.unitsPerEm,
+      ascender: like.ascender,
+      descender: like.descender,
+      glyphs: [nothing, ...glyphs],
+    })
     this.family = `gathered-${++this.made}`
     const file = join(folder, `${this.family}-400.ttf`)
     writeFileSync(file, Buffer.from(font.toArrayBuffer()))
@@ -52,7 +59,9 @@ export class GatheredFont {
     if (!slice) return undefined
     const { path, advanceWidth, index } = this.open(slice).charToGlyph(String.fromCodePoint(point))
     // The first glyph of a font stands for letters that it lacks.
-    return index === 0 ? undefined : new opentype.Glyph({ name: `u${point.toString(16)}`, unicode: point, advanceWidth, path })
+    return index === 0
+      ? undefined
+      : new opentype.Glyph({ name: `u${point.toString(16)}`, unicode: point, advanceWidth, path })
   }
 
   private open({ family, folder, name }: Slice): Font {

@@ -14,9 +14,13 @@ async function dropOldGuesses(scope: Scope): Promise<void> {
 
 /** Starts to throw away, now and then, what is no longer needed; returns how to stop. Servers on one database share the work. */
 export function startHousekeeping(source: ScopeSource, logger: Logger): () => void {
-  const program = (work: (scope: Scope<null>) => Promise<unknown>): Promise<unknown> => inScope(source, { teacherId: null }, work)
+  const program = (work: (scope: Scope<null>) => Promise<unknown>): Promise<unknown> =>
+    inScope(source, { teacherId: null }, work)
   const timer = setInterval(() => {
-    program(dropOldJobs).then(() => program(dropOldGuesses)).then(() => program(sweepMedia)).catch((error: unknown) => logger.warn(loggable(error), 'housekeeping'))
+    program(dropOldJobs)
+      .then(() => program(dropOldGuesses))
+      .then(() => program(sweepMedia))
+      .catch((error: unknown) => logger.warn(loggable(error), 'housekeeping'))
   }, LOOK)
   timer.unref()
   return () => clearInterval(timer)

@@ -29,21 +29,38 @@ export function startJobs(source: ScopeSource, workers: Workers, logger: Logger,
   const ending = new AbortController()
   const sleeping = new Set<() => void>()
   const wake = (): void => sleeping.forEach((end) => end())
-  const program = <Value>(work: (scope: Scope<null>) => Promise<Value>): Promise<Value> => inScope(source, { teacherId: null }, work)
+  const program = <Value>(work: (scope: Scope<null>) => Promise<Value>): Promise<Value> =>
+    inScope(source, { teacherId: null }, work)
 
-  const make = async (job: ClaimedJob, signal: AbortSignal, onProgress: OnProgress): Promise<{ type: string; bytes: Uint8Array }> => {
-    const { media, ...task } = await inScope(source, { teacherId: job.teacherId, snapshot: true }, (scope) => readSheets(scope, job.task))
-    return { type: 'application/pdf', bytes: await workers.sheets({ ...task, pictures: await drawnMedia(media) }, job.teacherId, signal, onProgress) }
+  const make = async (
+    job: ClaimedJob,
+    signal: AbortSignal,
+    onProgress: OnProgress,
+  ): Promise<{ type: string; bytes: Uint8Array }> => {
+    const { media, ...task } = await inScope(source, { teacherId: job.teacherId, snapshot: true }, (scope) =>
+      readSheets(scope, job.task),
+    )
+    return {
+      type: 'application/pdf',
+      bytes: await workers.sheets({ ...task, pictures: await drawnMedia(media) }, job.teacherId, signal, onProgress),
+    }
   }
   const work = async (job: ClaimedJob): Promise<void> => {
     const unwanted = new AbortController()
     let progress = 0
     const beat = setInterval(() => {
-      program((scope) => noteProgress(scope, job, progress)).then((wanted) => !wanted && unwanted.abort(new Unwanted()), (error: unknown) => logger.warn(loggable(error), 'job'))
+      program((scope) => noteProgress(scope, job, progress)).then(
+        (wanted) => !wanted && unwanted.abort(new Unwanted()),
+        (error: unknown) => logger.warn(loggable(error), 'job'),
+      )
     }, BEAT)
     try {
       const late = AbortSignal.timeout(LONGEST)
-      const made = await make(job, AbortSignal.any([unwanted.signal, ending.signal, late]), (now) => (progress = now)).catch((error: unknown) => {
+      const made = await make(
+        job,
+        AbortSignal.any([unwanted.signal, ending.signal, late]),
+        (now) => (progress = now),
+      ).catch((error: unknown) => {
         throw late.aborted ? new Problem(422, 'This takes too long. Take fewer versions or fewer words.') : error
       })
       await program((scope) => endJob(scope, job, made))

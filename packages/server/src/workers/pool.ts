@@ -45,30 +45,50 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
   const line = new FairQueue(threads, MOST_WAITING)
 
   /** Runs a task, and ends its thread where it takes too long, needs too much, or nobody waits for it any more. */
-  const run = async <Value>(pool: Piscina, name: string, task: object, limit: number, signal: AbortSignal | undefined): Promise<Value> => {
+  const run = async <Value>(
+    pool: Piscina,
+    name: string,
+    task: object,
+    limit: number,
+    signal: AbortSignal | undefined,
+  ): Promise<Value> => {
     const late = AbortSignal.timeout(limit)
-    const reply = await pool.run(task, { name, signal: signal ? AbortSignal.any([late, signal]) : late }).catch((error: unknown) => {
-      signal?.throwIfAborted()
-      throw late.aborted || isOutOfMemory(error) ? tooMuch() : error
-    }) as WorkerReply<Value>
+    const reply = (await pool
+      .run(task, { name, signal: signal ? AbortSignal.any([late, signal]) : late })
+      .catch((error: unknown) => {
+        signal?.throwIfAborted()
+        throw late.aborted || isOutOfMemory(error) ? tooMuch() : error
+      })) as WorkerReply<Value>
     if ('value' in reply) return reply.value
     throw new Problem(422, refusalOf(reply.kind, reply.note))
   }
   return {
-    make: (task, teacherId, signal) => line.run(teacherId, () => run(quick, 'make', task, makeLimit, signal), signal).catch((error: unknown) => {
-      throw error instanceof QueueFull ? new Problem(429, 'Several games of yours are being made already. Wait for them, then try again.') : error
-    }),
+    make: (task, teacherId, signal) =>
+      line
+        .run(teacherId, () => run(quick, 'make', task, makeLimit, signal), signal)
+        .catch((error: unknown) => {
+          throw error instanceof QueueFull
+            ? new Problem(429, 'Several games of yours are being made already. Wait for them, then try again.')
+            : error
+        }),
     sheets: async (task, teacherId, signal, onProgress) => {
-      const { list, sheets: { kind, options, seed, versions } } = task
+      const {
+        list,
+        sheets: { kind, options, seed, versions },
+      } = task
       // No more at once than there are threads, so that the line is never full of them.
       const atOnce = pLimit(threads)
       let made = 0
-      const puzzles = await Promise.all(Array.from({ length: versions }, (_, index) => atOnce(async () => {
-        const make: MakeTask = { kind, list, options, seed: versionSeed(seed, index + 1) }
-        const puzzle = await line.run(teacherId, () => run<unknown>(quick, 'make', make, makeLimit, signal), signal)
-        onProgress((++made / versions) * MADE)
-        return puzzle
-      })))
+      const puzzles = await Promise.all(
+        Array.from({ length: versions }, (_, index) =>
+          atOnce(async () => {
+            const make: MakeTask = { kind, list, options, seed: versionSeed(seed, index + 1) }
+            const puzzle = await line.run(teacherId, () => run<unknown>(quick, 'make', make, makeLimit, signal), signal)
+            onProgress((++made / versions) * MADE)
+            return puzzle
+          }),
+        ),
+      )
       return run(long, 'sheets', { ...task, puzzles }, sheetsLimit, signal)
     },
     close: async () => {

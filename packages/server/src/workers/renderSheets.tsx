@@ -13,15 +13,46 @@ export async function renderSheets({ list, sheets, address, pictures, puzzles }:
   const game = gameOf(kind)
   const made = puzzles.map((puzzle, index) => ({ seed: versionSeed(seed, index + 1), version: index + 1, puzzle }))
   const qr = address === undefined ? undefined : qrSquares(address)
-  const sheetsOf = (key ? [false, true] : [false]).map((isKey) => ({ isKey, versions: made.map(({ puzzle, ...one }) => ({ ...one, pages: game.sheet(puzzle, isKey) })) }))
-  prepareLetters(list.title + sheetsOf.flatMap(({ versions: own }) => own.flatMap(({ pages }) => pages.flatMap(({ blocks }) => blocks.map(textOf)))).join(''))
-  const pages = sheetsOf.flatMap(({ isKey, versions: own }) => own.flatMap(({ pages: printed, ...one }) => printed.map(({ blocks, bare = false }, index) => (
-    <PrintedPage key={`${one.version} ${isKey} ${index}`} title={list.title} {...one} blocks={blocks} bare={bare} versions={versions} paper={paper} isKey={isKey} qr={qr} address={address} saveInk={saveInk} pictures={pictures} />
-  ))))
-  return renderToBuffer(<Document title={list.title} creator="Jolly Otter" producer="Jolly Otter">{pages}</Document>)
+  const sheetsOf = (key ? [false, true] : [false]).map((isKey) => ({
+    isKey,
+    versions: made.map(({ puzzle, ...one }) => ({ ...one, pages: game.sheet(puzzle, isKey) })),
+  }))
+  prepareLetters(
+    list.title +
+      sheetsOf
+        .flatMap(({ versions: own }) => own.flatMap(({ pages }) => pages.flatMap(({ blocks }) => blocks.map(textOf))))
+        .join(''),
+  )
+  const pages = sheetsOf.flatMap(({ isKey, versions: own }) =>
+    own.flatMap(({ pages: printed, ...one }) =>
+      printed.map(({ blocks, bare = false }, index) => (
+        <PrintedPage
+          key={`${one.version} ${isKey} ${index}`}
+          title={list.title}
+          {...one}
+          blocks={blocks}
+          bare={bare}
+          versions={versions}
+          paper={paper}
+          isKey={isKey}
+          qr={qr}
+          address={address}
+          saveInk={saveInk}
+          pictures={pictures}
+        />
+      )),
+    ),
+  )
+  return renderToBuffer(
+    <Document title={list.title} creator="Jolly Otter" producer="Jolly Otter">
+      {pages}
+    </Document>,
+  )
 }
 
 function qrSquares(text: string): boolean[][] {
   const { modules } = QRCode.create(text, { errorCorrectionLevel: 'M' })
-  return Array.from({ length: modules.size }, (_, row) => Array.from({ length: modules.size }, (_, col) => Boolean(modules.get(row, col))))
+  return Array.from({ length: modules.size }, (_, row) =>
+    Array.from({ length: modules.size }, (_, col) => Boolean(modules.get(row, col))),
+  )
 }

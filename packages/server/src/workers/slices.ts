@@ -17,10 +17,12 @@ export function slicesOf(pack: string): Slice[] {
   const folder = dirname(require.resolve(`${pack}/package.json`))
   const ranges = JSON.parse(readFileSync(join(folder, 'unicode.json'), 'utf8')) as Record<string, string>
   const short = pack.slice(pack.indexOf('/') + 1)
-  const all = Object.entries(ranges).map(([key, value]): Slice => {
-    const name = key.replace(/[[\]]/g, '')
-    return { family: `${short}-${name}`, folder, name: `${short}-${name}`, ranges: value.split(',').map(parseRange) }
-  }).map((slice) => ({ ...slice, name: slice.name.slice(short.length + 1) }))
+  const all = Object.entries(ranges)
+    .map(([key, value]): Slice => {
+      const name = key.replace(/[[\]]/g, '')
+      return { family: `${short}-${name}`, folder, name: `${short}-${name}`, ranges: value.split(',').map(parseRange) }
+    })
+    .map((slice) => ({ ...slice, name: slice.name.slice(short.length + 1) }))
   return all.sort((one, other) => Number(other.name === 'latin') - Number(one.name === 'latin'))
 }
 

@@ -24,4 +24,5 @@ export interface SheetsWork extends SheetsTask {
 }
 
 /** What a worker gives back: errors of the teacher's making travel as data. */
-export type WorkerReply<Value> = { value: Value } | { kind: GameKind; note: { code: string; values: Record<string, string | number> } }
+export type WorkerReply<Value> =
+  { value: Value } | { kind: GameKind; note: { code: string; values: Record<string, string | number> } }

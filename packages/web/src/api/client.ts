@@ -15,7 +15,10 @@ export class ApiError extends Error {
   }
 }
 
-const NO_CONNECTION: ProblemDetails = { status: 0, title: 'There is no connection to the server. What you typed is kept here.' }
+const NO_CONNECTION: ProblemDetails = {
+  status: 0,
+  title: 'There is no connection to the server. What you typed is kept here.',
+}
 /** After this long without a reply, a request counts as lost; a file takes longer to make. In milliseconds. */
 const PATIENCE = 20_000
 const PATIENCE_FOR_FILES = 180_000
@@ -26,19 +29,45 @@ interface RequestSettings {
   headers?: Record<string, string>
 }
 
-async function request(method: string, path: string, body: unknown, { keepalive = false, patience = PATIENCE, headers = {} }: RequestSettings = {}): Promise<Response> {
+async function request(
+  method: string,
+  path: string,
+  body: unknown,
+  { keepalive = false, patience = PATIENCE, headers = {} }: RequestSettings = {},
+): Promise<Response> {
   const isFile = body instanceof Blob
-  const init: RequestInit = { method, keepalive, signal: AbortSignal.timeout(patience), headers: body === undefined ? headers : { ...headers, 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' } }
-  const response = await fetch(`/api${path}`, body === undefined ? init : { ...init, body: isFile ? body : JSON.stringify(body) }).catch(() => {
+  const init: RequestInit = {
+    method,
+    keepalive,
+    signal: AbortSignal.timeout(patience),
+    headers:
+      body === undefined
+        ? headers
+        : { ...headers, 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' },
+  }
+  const response = await fetch(
+    `/api${path}`,
+    body === undefined ? init : { ...init, body: isFile ? body : JSON.stringify(body) },
+  ).catch(() => {
     throw new ApiError(NO_CONNECTION)
   })
   if (response.ok || response.status === 304) return response
-  const details = await response.json().catch(() => ({ status: response.status, title: 'The server gave no clear answer. Try again in a moment.' })) as ProblemDetails
+  const details = (await response
+    .json()
+    .catch(() => ({
+      status: response.status,
+      title: 'The server gave no clear answer. Try again in a moment.',
+    }))) as ProblemDetails
   throw new ApiError({ ...details, status: response.status })
 }
 
 /** Calls the API and gives the reply. Throws an ApiError. */
-export async function call<Reply>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<Reply> {
+export async function call<Reply>(
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+  path: string,
+  body?: unknown,
+  keepalive = false,
+): Promise<Reply> {
   const response = await request(method, path, body, { keepalive })
   return (response.status === 204 ? undefined : await response.json()) as Reply
 }
@@ -58,10 +87,10 @@ export interface Tagged<Reply> {
 export async function callForNewer<Reply>(path: string, known: Tagged<Reply> | undefined): Promise<Tagged<Reply>> {
   const response = await request('GET', path, undefined, { headers: known ? { 'If-None-Match': known.tag } : {} })
   if (response.status === 304 && known) return known
-  return { tag: response.headers.get('ETag') ?? '', reply: await response.json() as Reply }
+  return { tag: response.headers.get('ETag') ?? '', reply: (await response.json()) as Reply }
 }
 
 /** Sends a file. Throws an ApiError. */
 export async function sendFile<Reply>(path: string, file: Blob): Promise<Reply> {
-  return await (await request('POST', path, file, { patience: PATIENCE_FOR_FILES })).json() as Reply
+  return (await (await request('POST', path, file, { patience: PATIENCE_FOR_FILES })).json()) as Reply
 }

@@ -5,7 +5,10 @@ import { ApiError, call, sendFile } from './client.ts'
 /** Keeps a picture from a file. Throws an ApiError where it is none. */
 export async function uploadPicture(file: Blob, alt = '', credit = ''): Promise<Picture> {
   refuseBeyond(file, MAX_PICTURE, 'picture')
-  return sendFile<Picture>(`/media/pictures?${new URLSearchParams({ alt: alt.slice(0, 200), credit: credit.slice(0, 300) }).toString()}`, file)
+  return sendFile<Picture>(
+    `/media/pictures?${new URLSearchParams({ alt: alt.slice(0, 200), credit: credit.slice(0, 300) }).toString()}`,
+    file,
+  )
 }
 
 /** Keeps a sound from a file or a recording, which is so many milliseconds long as far as is known. Throws an ApiError where it is none. */
@@ -20,5 +23,9 @@ export async function takeOffered({ set, name }: OfferedPicture, alt: string): P
 }
 
 function refuseBeyond(file: Blob, most: number, what: string): void {
-  if (file.size > most) throw new ApiError({ status: 413, title: `A ${what} may have ${most / 1e6} megabytes; this one has ${Math.round(file.size / 1e6)}. Make it smaller, then try again.` })
+  if (file.size > most)
+    throw new ApiError({
+      status: 413,
+      title: `A ${what} may have ${most / 1e6} megabytes; this one has ${Math.round(file.size / 1e6)}. Make it smaller, then try again.`,
+    })
 }

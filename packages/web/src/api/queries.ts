@@ -1,9 +1,35 @@
-import type { AnswersReply, ChangeOffer, ChangeParticipant, CreateList, CreateOffer, ListReply, ListSummary, OfferedPicture, OfferReply, ResultsReply, RoomReply, SessionReply, TeacherReply } from '@otter/api'
-import { QueryClient, useMutation, useQuery, useQueryClient, type UseMutationResult, type UseQueryResult } from '@tanstack/react-query'
+import type {
+  AnswersReply,
+  ChangeOffer,
+  ChangeParticipant,
+  CreateList,
+  CreateOffer,
+  ListReply,
+  ListSummary,
+  OfferedPicture,
+  OfferReply,
+  ResultsReply,
+  RoomReply,
+  SessionReply,
+  TeacherReply,
+} from '@otter/api'
+import {
+  QueryClient,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+  type UseQueryResult,
+} from '@tanstack/react-query'
 import { ApiError, call, callForNewer, type Tagged } from './client.ts'
 
 export const queryClient = new QueryClient({
-  defaultOptions: { queries: { retry: (count, error) => count < 3 && !(error instanceof ApiError && error.status >= 400 && error.status < 500), staleTime: 5_000 } },
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => count < 3 && !(error instanceof ApiError && error.status >= 400 && error.status < 500),
+      staleTime: 5_000,
+    },
+  },
 })
 
 /** How often results ask for what is new, in milliseconds. */
@@ -14,7 +40,11 @@ export function useSession(): UseQueryResult<SessionReply> {
 }
 
 /** Signs in or up; `path` tells how. */
-export function useSignIn(): UseMutationResult<TeacherReply, Error, { path: '/session' | '/session/sample' | '/teachers'; body?: unknown }> {
+export function useSignIn(): UseMutationResult<
+  TeacherReply,
+  Error,
+  { path: '/session' | '/session/sample' | '/teachers'; body?: unknown }
+> {
   const client = useQueryClient()
   return useMutation({
     mutationFn: ({ path, body }) => call<TeacherReply>('POST', path, body ?? {}),
@@ -28,19 +58,33 @@ export function useSignOut(): UseMutationResult<void, Error, void> {
 }
 
 export function useLists(): UseQueryResult<ListSummary[]> {
-  return useQuery({ queryKey: ['lists'], queryFn: () => call<ListSummary[]>('GET', '/lists'), refetchOnMount: 'always' })
+  return useQuery({
+    queryKey: ['lists'],
+    queryFn: () => call<ListSummary[]>('GET', '/lists'),
+    refetchOnMount: 'always',
+  })
 }
 
 export function useCreateList(): UseMutationResult<ListReply, Error, CreateList> {
   const client = useQueryClient()
-  return useMutation({ mutationFn: (details) => call<ListReply>('POST', '/lists', details), onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }) })
+  return useMutation({
+    mutationFn: (details) => call<ListReply>('POST', '/lists', details),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }),
+  })
 }
 
 /** Duplicates a list, puts it away or takes it back. */
-export function useListAction(): UseMutationResult<ListReply | undefined, Error, { id: string; action: 'duplicate' | 'archive' | 'restore' }> {
+export function useListAction(): UseMutationResult<
+  ListReply | undefined,
+  Error,
+  { id: string; action: 'duplicate' | 'archive' | 'restore' }
+> {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: ({ id, action }) => (action === 'duplicate' ? call<ListReply>('POST', `/lists/${id}/duplicate`) : call<undefined>('PUT', `/lists/${id}/archived`, { archived: action === 'archive' })),
+    mutationFn: ({ id, action }) =>
+      action === 'duplicate'
+        ? call<ListReply>('POST', `/lists/${id}/duplicate`)
+        : call<undefined>('PUT', `/lists/${id}/archived`, { archived: action === 'archive' }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }),
   })
 }
@@ -48,19 +92,34 @@ export function useListAction(): UseMutationResult<ListReply | undefined, Error,
 /** Pictures of the gallery for a word. */
 export function usePictures(word: string, language: string): UseQueryResult<OfferedPicture[]> {
   return useQuery({
-    queryKey: ['gallery', word, language], enabled: word !== '', staleTime: Infinity, placeholderData: (before) => before,
-    queryFn: () => call<OfferedPicture[]>('GET', `/gallery?${new URLSearchParams({ word, language, most: '24' }).toString()}`),
+    queryKey: ['gallery', word, language],
+    enabled: word !== '',
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+    queryFn: () =>
+      call<OfferedPicture[]>('GET', `/gallery?${new URLSearchParams({ word, language, most: '24' }).toString()}`),
   })
 }
 
 /** A list as it was when its page was opened; the page keeps what is typed since. */
 export function useList(id: string): UseQueryResult<ListReply> {
-  return useQuery({ queryKey: ['list', id], queryFn: () => call<ListReply>('GET', `/lists/${id}`), staleTime: 0, gcTime: 0, refetchOnWindowFocus: false, refetchOnReconnect: false })
+  return useQuery({
+    queryKey: ['list', id],
+    queryFn: () => call<ListReply>('GET', `/lists/${id}`),
+    staleTime: 0,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+  })
 }
 
 /** Offers of a list; to teachers an offer is a link. */
 export function useOffers(listId: string): UseQueryResult<OfferReply[]> {
-  return useQuery({ queryKey: ['offers', listId], queryFn: () => call<OfferReply[]>('GET', `/lists/${listId}/links`), refetchInterval: WATCHING * 2 })
+  return useQuery({
+    queryKey: ['offers', listId],
+    queryFn: () => call<OfferReply[]>('GET', `/lists/${listId}/links`),
+    refetchInterval: WATCHING * 2,
+  })
 }
 
 export function useCreateOffer(listId: string): UseMutationResult<OfferReply, Error, CreateOffer> {
@@ -76,14 +135,21 @@ export function useChangeOffer(): UseMutationResult<OfferReply, Error, ChangeOff
   const client = useQueryClient()
   return useMutation({
     mutationFn: ({ id, ...change }) => call<OfferReply>('PATCH', `/links/${id}`, change),
-    onSuccess: ({ id, listId }) => Promise.all([client.invalidateQueries({ queryKey: ['offers', listId] }), client.invalidateQueries({ queryKey: ['results', id] })]),
+    onSuccess: ({ id, listId }) =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: ['offers', listId] }),
+        client.invalidateQueries({ queryKey: ['results', id] }),
+      ]),
   })
 }
 
 /** Deletes an offer with all that students did in it. */
 export function useDeleteOffer(): UseMutationResult<void, Error, string> {
   const client = useQueryClient()
-  return useMutation({ mutationFn: (id) => call<void>('DELETE', `/links/${id}`), onSuccess: () => client.invalidateQueries({ queryKey: ['offers'] }) })
+  return useMutation({
+    mutationFn: (id) => call<void>('DELETE', `/links/${id}`),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['offers'] }),
+  })
 }
 
 /** Makes an offer's game anew from the words as they are now. */
@@ -99,14 +165,22 @@ export function useRenewOffer(): UseMutationResult<OfferReply, Error, string> {
 export function useResults(offerId: string | undefined): UseQueryResult<ResultsReply> {
   const client = useQueryClient()
   return useQuery({
-    queryKey: ['results', offerId], enabled: offerId !== undefined, refetchInterval: WATCHING, refetchIntervalInBackground: false,
-    queryFn: () => callForNewer(`/links/${offerId}/results`, client.getQueryData<Tagged<ResultsReply>>(['results', offerId])), select: ({ reply }) => reply,
+    queryKey: ['results', offerId],
+    enabled: offerId !== undefined,
+    refetchInterval: WATCHING,
+    refetchIntervalInBackground: false,
+    queryFn: () =>
+      callForNewer(`/links/${offerId}/results`, client.getQueryData<Tagged<ResultsReply>>(['results', offerId])),
+    select: ({ reply }) => reply,
   })
 }
 
 /** Who gave which answer to a question. */
 export function useAnswers(offerId: string, entryId: string): UseQueryResult<AnswersReply> {
-  return useQuery({ queryKey: ['results', offerId, entryId], queryFn: () => call<AnswersReply>('GET', `/links/${offerId}/questions/${entryId}`) })
+  return useQuery({
+    queryKey: ['results', offerId, entryId],
+    queryFn: () => call<AnswersReply>('GET', `/links/${offerId}/questions/${entryId}`),
+  })
 }
 
 /** What a teacher can do with a student of an offer. */
@@ -116,16 +190,22 @@ export type ParticipantAction =
   | { act: 'give-back'; playId: string }
   | { act: 'delete' }
 
-export function useParticipantAction(offerId: string): UseMutationResult<void, Error, ParticipantAction & { participantId: string }> {
+export function useParticipantAction(
+  offerId: string,
+): UseMutationResult<void, Error, ParticipantAction & { participantId: string }> {
   const client = useQueryClient()
   return useMutation({
     mutationFn: ({ participantId, ...action }) => {
       const path = `/links/${offerId}/participants/${participantId}`
       switch (action.act) {
-        case 'change': return call<void>('PATCH', path, { name: action.name, removed: action.removed })
-        case 'merge': return call<void>('PUT', `${path}/merged`, { into: action.into })
-        case 'give-back': return call<void>('POST', `/links/${offerId}/plays/${action.playId}/give-back`)
-        case 'delete': return call<void>('DELETE', path)
+        case 'change':
+          return call<void>('PATCH', path, { name: action.name, removed: action.removed })
+        case 'merge':
+          return call<void>('PUT', `${path}/merged`, { into: action.into })
+        case 'give-back':
+          return call<void>('POST', `/links/${offerId}/plays/${action.playId}/give-back`)
+        case 'delete':
+          return call<void>('DELETE', path)
       }
     },
     onSuccess: () => client.invalidateQueries({ queryKey: ['results', offerId] }),
@@ -140,5 +220,8 @@ export function useRoom(): UseQueryResult<RoomReply> {
 /** Deletes pictures and sounds that nothing uses. */
 export function useFreeRoom(): UseMutationResult<RoomReply, Error, void> {
   const client = useQueryClient()
-  return useMutation({ mutationFn: () => call<RoomReply>('POST', '/media/free'), onSuccess: (room) => client.setQueryData(['room'], room) })
+  return useMutation({
+    mutationFn: () => call<RoomReply>('POST', '/media/free'),
+    onSuccess: (room) => client.setQueryData(['room'], room),
+  })
 }

@@ -10,18 +10,66 @@ interface AskingOptionsProps {
 
 /** What a teacher chooses for every game: which side is asked, of which entries, and for whom. */
 export function AskingOptions({ options, groups, onChange }: AskingOptionsProps) {
-  const takes: [Asking['take'], string][] = [['all', 'All entries'], ...(groups.length > 0 ? [['group', 'One group'] as [Asking['take'], string]] : []), ['first', 'The first …']]
+  const takes: [Asking['take'], string][] = [
+    ['all', 'All entries'],
+    ...(groups.length > 0 ? [['group', 'One group'] as [Asking['take'], string]] : []),
+    ['first', 'The first …'],
+  ]
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
-      <Select label="Students give" value={options.ask} options={[['answer', 'The answer'], ['prompt', 'The prompt']]} onChange={(ask) => onChange({ ask })} />
-      <Select label="Of the list" value={options.take} options={takes} onChange={(take) => onChange({ take, ...(take === 'group' && !groups.includes(options.group) ? { group: groups[0] } : {}) })} />
-      {options.take === 'group' && <Select label="Group" value={options.group} options={groups.map((group) => [group, group])} onChange={(group) => onChange({ group })} />}
+      <Select
+        label="Students give"
+        value={options.ask}
+        options={[
+          ['answer', 'The answer'],
+          ['prompt', 'The prompt'],
+        ]}
+        onChange={(ask) => onChange({ ask })}
+      />
+      <Select
+        label="Of the list"
+        value={options.take}
+        options={takes}
+        onChange={(take) =>
+          onChange({ take, ...(take === 'group' && !groups.includes(options.group) ? { group: groups[0] } : {}) })
+        }
+      />
+      {options.take === 'group' && (
+        <Select
+          label="Group"
+          value={options.group}
+          options={groups.map((group) => [group, group])}
+          onChange={(group) => onChange({ group })}
+        />
+      )}
       {options.take === 'first' && (
         <Choice label="How many">
-          {(id) => <input id={id} type="number" min={1} max={500} className="input input-sm w-full" value={options.first} onChange={(event) => Number.isInteger(event.target.valueAsNumber) && event.target.valueAsNumber > 0 && onChange({ first: Math.min(500, event.target.valueAsNumber) })} />}
+          {(id) => (
+            <input
+              id={id}
+              type="number"
+              min={1}
+              max={500}
+              className="input input-sm w-full"
+              value={options.first}
+              onChange={(event) =>
+                Number.isInteger(event.target.valueAsNumber) &&
+                event.target.valueAsNumber > 0 &&
+                onChange({ first: Math.min(500, event.target.valueAsNumber) })
+              }
+            />
+          )}
         </Choice>
       )}
-      <label className="flex items-center gap-2 self-end pb-1"><input type="checkbox" className="checkbox checkbox-sm" checked={options.early} onChange={(event) => onChange({ early: event.target.checked })} />Early readers</label>
+      <label className="flex items-center gap-2 self-end pb-1">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={options.early}
+          onChange={(event) => onChange({ early: event.target.checked })}
+        />
+        Early readers
+      </label>
     </div>
   )
 }

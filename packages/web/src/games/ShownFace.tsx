@@ -11,7 +11,12 @@ interface FaceProps {
 
 /** What a player is shown of an entry: its text, its picture, its sound on a tap; for early readers spoken too. */
 export function ShownFace({ face, className = '' }: FaceProps) {
-  return <span className={`inline-flex max-w-full flex-wrap items-center gap-2 ${className}`}><FaceBody face={face} /><FaceSounds face={face} /></span>
+  return (
+    <span className={`inline-flex max-w-full flex-wrap items-center gap-2 ${className}`}>
+      <FaceBody face={face} />
+      <FaceSounds face={face} />
+    </span>
+  )
 }
 
 /** A face without what can be pressed, for use inside of a button. */
@@ -19,7 +24,13 @@ export function FaceBody({ face: { text, picture } }: FaceProps) {
   const { t } = useTranslation()
   return (
     <>
-      {picture && <img src={mediaPath(picture.id)} alt={picture.alt || t('play.picture')} className="max-h-24 max-w-full rounded bg-white object-contain" />}
+      {picture && (
+        <img
+          src={mediaPath(picture.id)}
+          alt={picture.alt || t('play.picture')}
+          className="max-h-24 max-w-full rounded bg-white object-contain"
+        />
+      )}
       {text !== '' && <bdi dir={directionOf(text)}>{text}</bdi>}
     </>
   )
@@ -32,12 +43,22 @@ export function FaceSounds({ face: { text, sound } }: FaceProps) {
   return (
     <>
       {sound !== null && (
-        <button type="button" className="btn btn-ghost h-11 w-11 shrink-0 p-0" aria-label={t('play.listen')} onClick={() => void new Audio(mediaPath(sound)).play()}>
+        <button
+          type="button"
+          className="btn btn-ghost h-11 w-11 shrink-0 p-0"
+          aria-label={t('play.listen')}
+          onClick={() => void new Audio(mediaPath(sound)).play()}
+        >
           <Volume2 size={20} aria-hidden="true" />
         </button>
       )}
       {speak && text !== '' && (
-        <button type="button" className="btn btn-ghost h-11 w-11 shrink-0 p-0" aria-label={t('play.readAloud')} onClick={() => speak(text)}>
+        <button
+          type="button"
+          className="btn btn-ghost h-11 w-11 shrink-0 p-0"
+          aria-label={t('play.readAloud')}
+          onClick={() => speak(text)}
+        >
           <Speech size={20} aria-hidden="true" />
         </button>
       )}

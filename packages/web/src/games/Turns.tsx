@@ -5,7 +5,15 @@ export function Turns({ players, name }: { players: readonly { points: number; t
   const { t } = useTranslation()
   return (
     <ol className="flex flex-wrap justify-center gap-2">
-      {players.map(({ points, turn }, index) => <li key={index} aria-current={turn} className={`panel px-4 py-1 text-center ${turn ? 'border-secondary bg-accent font-bold' : ''}`}>{t(name, { number: index + 1 })} · {points}</li>)}
+      {players.map(({ points, turn }, index) => (
+        <li
+          key={index}
+          aria-current={turn}
+          className={`panel px-4 py-1 text-center ${turn ? 'border-secondary bg-accent font-bold' : ''}`}
+        >
+          {t(name, { number: index + 1 })} · {points}
+        </li>
+      ))}
     </ol>
   )
 }

@@ -11,4 +11,14 @@ import { screens as unscramble } from './unscramble/screens.ts'
 import { screens as wordsearch } from './wordsearch/screens.ts'
 
 /** What teachers see of each kind of game. */
-export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = { quiz, flashcards, matching, pairs, unscramble, wordsearch, crossword, bingo, hangman }
+export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = {
+  quiz,
+  flashcards,
+  matching,
+  pairs,
+  unscramble,
+  wordsearch,
+  crossword,
+  bingo,
+  hangman,
+}

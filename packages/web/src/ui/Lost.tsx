@@ -7,7 +7,9 @@ export function Lost() {
       <OtterAfloat />
       <h1 className="text-3xl">Nothing here</h1>
       <p>This address leads nowhere, or something failed on this screen. What was saved is safe.</p>
-      <a className="btn btn-primary" href="/">Back to your lists</a>
+      <a className="btn btn-primary" href="/">
+        Back to your lists
+      </a>
     </main>
   )
 }

@@ -1,4 +1,11 @@
-import { difficultyOfList, readDictionary, type Asking, type Dictionary, type EntryList, type WordDifficulty } from '@otter/core'
+import {
+  difficultyOfList,
+  readDictionary,
+  type Asking,
+  type Dictionary,
+  type EntryList,
+  type WordDifficulty,
+} from '@otter/core'
 
 /** A list whose words' difficulty is asked. */
 export interface DifficultyRequest {

@@ -11,19 +11,28 @@ export interface ExportRequest {
 /** The file, or how many of its pictures and sounds could not be fetched. */
 export type ExportAnswer = { file: Blob } | { missing: number }
 
-const TYPES: Record<ListFormat, string> = { csv: 'text/csv;charset=utf-8', tsv: 'text/tab-separated-values;charset=utf-8', xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', archive: 'application/zip' }
+const TYPES: Record<ListFormat, string> = {
+  csv: 'text/csv;charset=utf-8',
+  tsv: 'text/tab-separated-values;charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  archive: 'application/zip',
+}
 
 addEventListener('message', ({ data }: MessageEvent<ExportRequest>) => {
-  void write(data).then((answer) => postMessage(answer), (error: unknown) => setTimeout(() => {
-    throw error
-  }))
+  void write(data).then(
+    (answer) => postMessage(answer),
+    (error: unknown) =>
+      setTimeout(() => {
+        throw error
+      }),
+  )
 })
 
 async function write({ format, details, entries }: ExportRequest): Promise<ExportAnswer> {
   const blob = (content: BlobPart): ExportAnswer => ({ file: new Blob([content], { type: TYPES[format] }) })
   if (format === 'csv') return blob(writeDelimited(entries, ','))
   if (format === 'tsv') return blob(writeDelimited(entries, '\t'))
-  if (format === 'xlsx') return blob(await writeWorkbook(entries, details.title) as Uint8Array<ArrayBuffer>)
+  if (format === 'xlsx') return blob((await writeWorkbook(entries, details.title)) as Uint8Array<ArrayBuffer>)
   const media = new Map<string, Uint8Array>()
   let missing = 0
   for (const id of mediaOf({ details, entries })) {

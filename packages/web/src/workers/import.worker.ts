@@ -1,4 +1,12 @@
-import { FileRefusal, looksLikeIpuz, readArchive, readDelimited, readIpuz, readWorkbook, tableOfSheet } from '@otter/core/formats'
+import {
+  FileRefusal,
+  looksLikeIpuz,
+  readArchive,
+  readDelimited,
+  readIpuz,
+  readWorkbook,
+  tableOfSheet,
+} from '@otter/core/formats'
 import type { ImportAnswer, ReadFile } from './importAnswer.ts'
 
 /** No file is larger than this; in bytes. */
@@ -8,12 +16,16 @@ const LARGEST_TEXT = 2_000_000
 
 addEventListener('message', ({ data: file }: MessageEvent<File>) => {
   const say = (answer: ImportAnswer): void => postMessage(answer)
-  void read(file, say).then((result) => say({ read: result }), (error: unknown) => {
-    if (error instanceof FileRefusal) say({ refusal: error.code })
-    else setTimeout(() => {
-      throw error
-    })
-  })
+  void read(file, say).then(
+    (result) => say({ read: result }),
+    (error: unknown) => {
+      if (error instanceof FileRefusal) say({ refusal: error.code })
+      else
+        setTimeout(() => {
+          throw error
+        })
+    },
+  )
 })
 
 /** Reads a file by its content; its name decides only where the content could be either. */
@@ -33,7 +45,9 @@ async function read(file: File, say: (answer: ImportAnswer) => void): Promise<Re
       if (!(error instanceof FileRefusal) || error.code !== 'not-this-kind') throw error
     }
   }
-  const sheets = (await readWorkbook(bytes)).map((sheet) => ({ name: sheet.name, table: tableOfSheet(sheet) })).filter(({ table }) => table.rows.length + table.left.length > 0 || table.header)
+  const sheets = (await readWorkbook(bytes))
+    .map((sheet) => ({ name: sheet.name, table: tableOfSheet(sheet) }))
+    .filter(({ table }) => table.rows.length + table.left.length > 0 || table.header)
   if (sheets.length === 0) throw new FileRefusal('empty')
   return { kind: 'tables', sheets }
 }

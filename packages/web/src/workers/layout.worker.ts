@@ -1,4 +1,12 @@
-import { askedList, PuzzleError, randomFrom, searchCrossword, type CrosswordOptions, type CrosswordPuzzle, type EntryList } from '@otter/core'
+import {
+  askedList,
+  PuzzleError,
+  randomFrom,
+  searchCrossword,
+  type CrosswordOptions,
+  type CrosswordPuzzle,
+  type EntryList,
+} from '@otter/core'
 
 /** A crossword to look for, up to so many steps; a layout found before is not sent again. */
 export interface LayoutRequest {

@@ -40,12 +40,24 @@ export interface Puzzles<Puzzle> {
 }
 
 /** Makes puzzles of a list, one for each seed. */
-export function usePuzzles<Puzzle>(kind: GameKind, list: EntryList | undefined, options: Asking, seeds: string[]): Puzzles<Puzzle> {
-  const jobs = useMemo(() => list && seeds.map((seed): PuzzleJob => ({ kind, list, options, seed })), [kind, list, options, seeds])
+export function usePuzzles<Puzzle>(
+  kind: GameKind,
+  list: EntryList | undefined,
+  options: Asking,
+  seeds: string[],
+): Puzzles<Puzzle> {
+  const jobs = useMemo(
+    () => list && seeds.map((seed): PuzzleJob => ({ kind, list, options, seed })),
+    [kind, list, options, seeds],
+  )
   const { results, busy } = usePuzzleJobs(jobs)
   return useMemo(() => {
     const note = results?.flatMap((result) => ('note' in result ? [result.note] : []))[0]
-    return { puzzles: note ? undefined : results?.flatMap((result) => ('puzzle' in result ? [result.puzzle as Puzzle] : [])), note, busy }
+    return {
+      puzzles: note ? undefined : results?.flatMap((result) => ('puzzle' in result ? [result.puzzle as Puzzle] : [])),
+      note,
+      busy,
+    }
   }, [results, busy])
 }
 
@@ -67,12 +79,15 @@ class PuzzleLine {
     this.waiting = jobs
     if (!this.running) return this.next()
     clearTimeout(this.timer)
-    this.timer = setTimeout(() => {
-      this.worker?.terminate()
-      this.worker = undefined
-      this.running = false
-      this.next()
-    }, Math.max(0, this.startedAt + PATIENCE - performance.now()))
+    this.timer = setTimeout(
+      () => {
+        this.worker?.terminate()
+        this.worker = undefined
+        this.running = false
+        this.next()
+      },
+      Math.max(0, this.startedAt + PATIENCE - performance.now()),
+    )
   }
 
   close(): void {

@@ -19,7 +19,13 @@ export type ArchivedList = z.infer<typeof ArchivedList>
 export function upgradedList(json: unknown): unknown {
   const { version, entries } = (json ?? {}) as { version?: unknown; entries?: unknown }
   if (version !== 1 || !Array.isArray(entries)) return json
-  return { ...json as object, version: ARCHIVE_VERSION, entries: entries.map((entry) => (typeof entry === 'object' && entry !== null ? upgradedEntry(entry as object) : entry as unknown)) }
+  return {
+    ...(json as object),
+    version: ARCHIVE_VERSION,
+    entries: entries.map((entry) =>
+      typeof entry === 'object' && entry !== null ? upgradedEntry(entry as object) : (entry as unknown),
+    ),
+  }
 }
 
 /** Gives the ids of all pictures and sounds that a list refers to. */
@@ -43,6 +49,11 @@ export function withMediaIds(list: ArchivedList, idOf: ReadonlyMap<string, strin
   return {
     ...list,
     details: { ...list.details, cover: renamed(list.details.cover) ?? null },
-    entries: list.entries.map((entry) => ({ ...entry, answer: face(entry.answer), prompt: face(entry.prompt), choices: entry.choices.map(face) })),
+    entries: list.entries.map((entry) => ({
+      ...entry,
+      answer: face(entry.answer),
+      prompt: face(entry.prompt),
+      choices: entry.choices.map(face),
+    })),
   }
 }

@@ -18,7 +18,9 @@ export function readArchive(bytes: Uint8Array): ReadArchive {
   const files = unzipWithin(bytes, LIMITS, (name) => name === 'list.json' || /^media\/[0-9a-f-]{36}$/iu.test(name))
   if (!('list.json' in files)) throw new FileRefusal('not-this-kind')
   const list = parsed(strFromU8(files['list.json']))
-  const media = new Map(mediaOf(list).flatMap((id): [string, Uint8Array][] => (`media/${id}` in files ? [[id, files[`media/${id}`]]] : [])))
+  const media = new Map(
+    mediaOf(list).flatMap((id): [string, Uint8Array][] => (`media/${id}` in files ? [[id, files[`media/${id}`]]] : [])),
+  )
   return { list, media }
 }
 

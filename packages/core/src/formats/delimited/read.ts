@@ -19,13 +19,20 @@ export function readDelimited(bytes: Uint8Array, header?: boolean): Table {
   if (bytes.length > MAX_TEXT_FILE) throw new FileRefusal('too-big')
   const decoded = decodeText(bytes)
   const head = decoded.slice(0, 4000)
-  if ((head.match(/[\u0000-\u0008\u000e-\u001f\ufffd]/gu)?.length ?? 0) * 20 > head.length) throw new FileRefusal('not-this-kind')
+  if ((head.match(/[\u0000-\u0008\u000e-\u001f\ufffd]/gu)?.length ?? 0) * 20 > head.length)
+    throw new FileRefusal('not-this-kind')
   const text = cleanText(decoded)
   if (text.trim() === '') throw new FileRefusal('empty')
-  const delimiter = DELIMITERS.find((one) => looksLikeHeader(Papa.parse<string[]>(text, { delimiter: one, newline: '\n', preview: 1 }).data[0]))
-  const { data, errors, meta } = Papa.parse<string[]>(text, { newline: '\n', ...(delimiter === undefined ? { delimitersToGuess: DELIMITERS } : { delimiter }) })
+  const delimiter = DELIMITERS.find((one) =>
+    looksLikeHeader(Papa.parse<string[]>(text, { delimiter: one, newline: '\n', preview: 1 }).data[0]),
+  )
+  const { data, errors, meta } = Papa.parse<string[]>(text, {
+    newline: '\n',
+    ...(delimiter === undefined ? { delimitersToGuess: DELIMITERS } : { delimiter }),
+  })
   // Notes with a dash or an equal sign between the sides, or broken quotes: read as a paste would be.
-  if (data.every((cells) => cells.length < 2) || errors.some(({ type }) => type === 'Quotes')) return readPaste(text, { header })
+  if (data.every((cells) => cells.length < 2) || errors.some(({ type }) => type === 'Quotes'))
+    return readPaste(text, { header })
   let line = 1
   const rows = data.map((cells) => {
     const row = { cells: cells.map(unguardCell), line }

@@ -5,15 +5,24 @@ import { FileRefusal } from '../refusal.ts'
 const MAX_SIDE = 200
 const Mark = z.union([z.string(), z.number(), z.null()])
 const Square = z.union([Mark, z.object({ cell: Mark.optional() }).loose()])
-const Solved = z.union([z.string(), z.null(), z.object({ value: z.string().optional(), cell: z.string().optional() }).loose()])
-const Clue = z.union([z.tuple([z.union([z.number(), z.string()]), z.string()]).rest(z.unknown()), z.object({ number: z.union([z.number(), z.string()]), clue: z.string() }).loose()])
-const Ipuz = z.object({
-  version: z.string().startsWith('http://ipuz.org/'),
-  kind: z.array(z.string()).refine((kinds) => kinds.some((kind) => kind.startsWith('http://ipuz.org/crossword'))),
-  puzzle: z.array(z.array(Square).max(MAX_SIDE)).max(MAX_SIDE),
-  solution: z.array(z.array(Solved).max(MAX_SIDE)).max(MAX_SIDE),
-  clues: z.record(z.string(), z.array(Clue).max(2000)),
-}).loose()
+const Solved = z.union([
+  z.string(),
+  z.null(),
+  z.object({ value: z.string().optional(), cell: z.string().optional() }).loose(),
+])
+const Clue = z.union([
+  z.tuple([z.union([z.number(), z.string()]), z.string()]).rest(z.unknown()),
+  z.object({ number: z.union([z.number(), z.string()]), clue: z.string() }).loose(),
+])
+const Ipuz = z
+  .object({
+    version: z.string().startsWith('http://ipuz.org/'),
+    kind: z.array(z.string()).refine((kinds) => kinds.some((kind) => kind.startsWith('http://ipuz.org/crossword'))),
+    puzzle: z.array(z.array(Square).max(MAX_SIDE)).max(MAX_SIDE),
+    solution: z.array(z.array(Solved).max(MAX_SIDE)).max(MAX_SIDE),
+    clues: z.record(z.string(), z.array(Clue).max(2000)),
+  })
+  .loose()
 
 /** Tells whether a text may be ipuz: JSON, or JSON in a call of the format's name. */
 export function looksLikeIpuz(text: string): boolean {
@@ -33,14 +42,17 @@ export function readIpuz(text: string): Table {
   const { puzzle, solution, clues } = parsed.data
   const letterAt = (row: number, col: number): string => {
     const square = solution[row]?.[col]
-    const letter = typeof square === 'object' && square !== null ? square.value ?? square.cell ?? '' : square ?? ''
+    const letter = typeof square === 'object' && square !== null ? (square.value ?? square.cell ?? '') : (square ?? '')
     return letter === '#' ? '' : letter
   }
   const starts = new Map<string, { row: number; col: number }>()
-  puzzle.forEach((line, row) => line.forEach((square, col) => {
-    const mark = typeof square === 'object' && square !== null ? square.cell : square
-    if (mark !== null && mark !== undefined && mark !== 0 && mark !== '0' && mark !== '#') starts.set(String(mark), { row, col })
-  }))
+  puzzle.forEach((line, row) =>
+    line.forEach((square, col) => {
+      const mark = typeof square === 'object' && square !== null ? square.cell : square
+      if (mark !== null && mark !== undefined && mark !== 0 && mark !== '0' && mark !== '#')
+        starts.set(String(mark), { row, col })
+    }),
+  )
   const rows: Table['rows'] = []
   for (const [heading, own] of Object.entries(clues)) {
     const down = /^down/iu.test(heading)

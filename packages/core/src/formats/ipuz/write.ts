@@ -11,9 +11,22 @@ export function writeIpuz(title: string, { rows, cols, words }: CrosswordPuzzle)
     })
   }
   for (const { row, col, number } of words) puzzle[row][col] = number
-  const clue = ({ number, prompt, pattern }: CrosswordWord): object => ({ number, clue: prompt.text, enumeration: pattern })
+  const clue = ({ number, prompt, pattern }: CrosswordWord): object => ({
+    number,
+    clue: prompt.text,
+    enumeration: pattern,
+  })
   return JSON.stringify({
-    version: 'http://ipuz.org/v2', kind: ['http://ipuz.org/crossword#1'], title, empty: 0, dimensions: { width: cols, height: rows }, puzzle, solution,
-    clues: { Across: words.filter(({ dir }) => dir === 'across').map(clue), Down: words.filter(({ dir }) => dir === 'down').map(clue) },
+    version: 'http://ipuz.org/v2',
+    kind: ['http://ipuz.org/crossword#1'],
+    title,
+    empty: 0,
+    dimensions: { width: cols, height: rows },
+    puzzle,
+    solution,
+    clues: {
+      Across: words.filter(({ dir }) => dir === 'across').map(clue),
+      Down: words.filter(({ dir }) => dir === 'down').map(clue),
+    },
   })
 }

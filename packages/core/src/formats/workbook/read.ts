@@ -22,15 +22,25 @@ export interface Sheet {
 
 /** Reads the sheets of a workbook (Office Open XML, ECMA-376). Throws a FileRefusal. */
 export async function readWorkbook(bytes: Uint8Array): Promise<Sheet[]> {
-  const parts = unzipWithin(bytes, LIMITS, (name) => name.startsWith('xl/') && name.endsWith('.xml') || name.endsWith('.rels') || name === '[Content_Types].xml')
+  const parts = unzipWithin(
+    bytes,
+    LIMITS,
+    (name) =>
+      (name.startsWith('xl/') && name.endsWith('.xml')) || name.endsWith('.rels') || name === '[Content_Types].xml',
+  )
   if (!('xl/workbook.xml' in parts)) throw new FileRefusal('not-this-kind')
-  if (Object.entries(parts).some(([, content]) => /<!(?:DOCTYPE|ENTITY)/u.test(strFromU8(content.subarray(0, 2000))))) throw new FileRefusal('broken')
+  if (Object.entries(parts).some(([, content]) => /<!(?:DOCTYPE|ENTITY)/u.test(strFromU8(content.subarray(0, 2000)))))
+    throw new FileRefusal('broken')
   if (!Object.values(parts).every((content) => tagsEnd(strFromU8(content)))) throw new FileRefusal('broken')
   const formulas = formulasBySheet(parts)
   try {
     // What is read is packed anew: nothing else in the archive is ever unpacked.
     const sheets = await readWorkbookFile(zipSync(parts, { level: 0 }).buffer as ArrayBuffer)
-    return sheets.map(({ sheet, data }, index) => ({ name: sheet, rows: data.slice(0, MAX_ROWS).map((row) => row.map(textOfCell)), formulas: formulas[index] ?? [] }))
+    return sheets.map(({ sheet, data }, index) => ({
+      name: sheet,
+      rows: data.slice(0, MAX_ROWS).map((row) => row.map(textOfCell)),
+      formulas: formulas[index] ?? [],
+    }))
   } catch (error) {
     if (error instanceof Error) throw new FileRefusal('broken')
     throw error
@@ -46,11 +56,18 @@ function textOfCell(value: unknown): string {
 /** Gives the cells with formulas of each sheet, in the order in which the workbook names its sheets. */
 function formulasBySheet(parts: Record<string, Uint8Array>): string[][] {
   const text = (name: string): string => (name in parts ? strFromU8(parts[name]) : '')
-  const targets = new Map([...tagsOf(text('xl/_rels/workbook.xml.rels'), 'Relationship')].map(({ tag }) => [attribute(tag, 'Id'), attribute(tag, 'Target')]))
+  const targets = new Map(
+    [...tagsOf(text('xl/_rels/workbook.xml.rels'), 'Relationship')].map(({ tag }) => [
+      attribute(tag, 'Id'),
+      attribute(tag, 'Target'),
+    ]),
+  )
   return [...tagsOf(text('xl/workbook.xml'), 'sheet')].map(({ tag }) => {
     const target = targets.get(attribute(tag, 'r:id')) ?? ''
     const sheet = text(target.startsWith('/') ? target.slice(1) : `xl/${target}`)
-    return [...tagsOf(sheet, 'c')].flatMap(({ tag: cell, end }) => (beginsFormula(sheet, end) ? attribute(cell, 'r') : [])).filter((name) => /^[A-Z]{1,3}\d+$/u.test(name))
+    return [...tagsOf(sheet, 'c')]
+      .flatMap(({ tag: cell, end }) => (beginsFormula(sheet, end) ? attribute(cell, 'r') : []))
+      .filter((name) => /^[A-Z]{1,3}\d+$/u.test(name))
   })
 }
 
@@ -74,7 +91,8 @@ function* tagsOf(xml: string, name: string): Generator<{ tag: string; end: numbe
   for (let from = xml.indexOf(`<${name}`); from >= 0;) {
     const close = xml.indexOf('>', from)
     if (close < 0) return
-    if (/[\s/>]/u.test(xml[from + name.length + 1])) yield { tag: xml.slice(from, Math.min(close, from + LONGEST_TAG)), end: close + 1 }
+    if (/[\s/>]/u.test(xml[from + name.length + 1]))
+      yield { tag: xml.slice(from, Math.min(close, from + LONGEST_TAG)), end: close + 1 }
     from = xml.indexOf(`<${name}`, close)
   }
 }

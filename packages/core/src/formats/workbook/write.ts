@@ -4,8 +4,22 @@ import type { Entry } from '../../list/entry.ts'
 
 /** Writes entries as a workbook (Office Open XML, ECMA-376) of one sheet with a heading row; every cell is text. */
 export async function writeWorkbook(entries: readonly Entry[], title: string): Promise<Uint8Array> {
-  const rows = cellsOf(entries).map((cells, index) => cells.map((value) => (value === '' ? null : { value: value.replace(ESCAPE_LIKE, '_x005F_'), type: String, ...(index === 0 ? { fontWeight: 'bold' as const } : {}) })))
-  const blob = await writeWorkbookFile(rows, { sheet: sheetName(title), columns: rows[0].map((_, index) => ({ width: index < 2 ? 32 : 20 })), stickyRowsCount: 1 }).toBlob()
+  const rows = cellsOf(entries).map((cells, index) =>
+    cells.map((value) =>
+      value === ''
+        ? null
+        : {
+            value: value.replace(ESCAPE_LIKE, '_x005F_'),
+            type: String,
+            ...(index === 0 ? { fontWeight: 'bold' as const } : {}),
+          },
+    ),
+  )
+  const blob = await writeWorkbookFile(rows, {
+    sheet: sheetName(title),
+    columns: rows[0].map((_, index) => ({ width: index < 2 ? 32 : 20 })),
+    stickyRowsCount: 1,
+  }).toBlob()
   return new Uint8Array(await blob.arrayBuffer())
 }
 
@@ -14,5 +28,12 @@ const ESCAPE_LIKE = /_(?=x[\da-f]{4}_)/giu
 
 /** A sheet's name has at most 31 characters, and some of them are forbidden. */
 function sheetName(title: string): string {
-  return title.replace(/[\\/*?:[\]]/gu, ' ').replace(/^'+|'+$/gu, '').trim().slice(0, 31).trim() || 'Words'
+  return (
+    title
+      .replace(/[\\/*?:[\]]/gu, ' ')
+      .replace(/^'+|'+$/gu, '')
+      .trim()
+      .slice(0, 31)
+      .trim() || 'Words'
+  )
 }

@@ -40,12 +40,15 @@ function spread(count: number, squares: number, terms: number, random: Random): 
     }
   }
   const shared = Array.from({ length: count }, () => new Int32Array(count))
-  for (let one = 0; one < count; one++) for (let two = 0; two < one; two++) shared[one][two] = shared[two][one] = has[one].reduce((sum, own, term) => sum + (own & has[two][term]), 0)
+  for (let one = 0; one < count; one++)
+    for (let two = 0; two < one; two++)
+      shared[one][two] = shared[two][one] = has[one].reduce((sum, own, term) => sum + (own & has[two][term]), 0)
   const limit = sharedBound(count, squares, terms)
   const cost = (alike: number): number => (alike > limit ? (alike - limit) ** 2 : 0)
   const worst = (): number => {
     let most = 0
-    for (let one = 0; one < count; one++) for (let two = 0; two < one; two++) if (shared[one][two] > most) most = shared[one][two]
+    for (let one = 0; one < count; one++)
+      for (let two = 0; two < one; two++) if (shared[one][two] > most) most = shared[one][two]
     return most
   }
   for (let turn = 0; turn < EXCHANGES && squares < terms && count > 1; turn++) {
@@ -55,13 +58,18 @@ function spread(count: number, squares: number, terms: number, random: Random): 
     const given = random.below(terms)
     const taken = random.below(terms)
     // Card one gives a term to card two and takes another, so that each term stays as often as it is.
-    if (one === two || has[one][given] === 0 || has[two][given] === 1 || has[one][taken] === 1 || has[two][taken] === 0) continue
+    if (one === two || has[one][given] === 0 || has[two][given] === 1 || has[one][taken] === 1 || has[two][taken] === 0)
+      continue
     let change = 0
     for (let other = 0; other < count; other++) {
       if (other === one || other === two) continue
       const by = has[other][taken] - has[other][given]
       if (by === 0) continue
-      change += cost(shared[one][other] + by) - cost(shared[one][other]) + cost(shared[two][other] - by) - cost(shared[two][other])
+      change +=
+        cost(shared[one][other] + by) -
+        cost(shared[one][other]) +
+        cost(shared[two][other] - by) -
+        cost(shared[two][other])
     }
     if (change > 0) continue
     for (let other = 0; other < count; other++) {
@@ -77,7 +85,13 @@ function spread(count: number, squares: number, terms: number, random: Random): 
 }
 
 /** Lays the terms on the squares so that lines of different cards have few terms in common. */
-function arrange(hands: readonly number[][], size: number, free: boolean, terms: number, random: Random): (number | null)[][] {
+function arrange(
+  hands: readonly number[][],
+  size: number,
+  free: boolean,
+  terms: number,
+  random: Random,
+): (number | null)[][] {
   const middle = freePlace(size, free)
   const cards = hands.map((hand) => {
     const cells: (number | null)[] = random.shuffled(hand)
@@ -85,7 +99,9 @@ function arrange(hands: readonly number[][], size: number, free: boolean, terms:
     return cells
   })
   const { lines } = patternLines('line', size, free)
-  const linesAt = Array.from({ length: size * size }, (_, place) => [...lines.keys()].filter((line) => lines[line].includes(place)))
+  const linesAt = Array.from({ length: size * size }, (_, place) =>
+    [...lines.keys()].filter((line) => lines[line].includes(place)),
+  )
   /** How many lines hold each set of so many terms: a set in two lines is one too many. */
   const held = new Map<number, number>()
   const keysOf = (card: number, line: number): number[] => {
@@ -115,7 +131,7 @@ function arrange(hands: readonly number[][], size: number, free: boolean, terms:
     const touched = [...new Set([...linesAt[one], ...linesAt[two]])]
     const cells = cards[card]
     const swap = (): void => {
-      [cells[one], cells[two]] = [cells[two], cells[one]]
+      ;[cells[one], cells[two]] = [cells[two], cells[one]]
     }
     let change = count(card, touched, -1)
     swap()

@@ -17,9 +17,15 @@ export function completingSets(pattern: BingoPattern, size: number, free: boolea
     const last = 31 - Math.clz32(set)
     unions[set] = unions[set & ~(1 << last)] | masks[last]
     const count = ones(set)
-    if (count >= needed) bySize[ones(unions[set])] += ((count - needed) % 2 === 0 ? 1 : -1) * (needed === 2 ? count - 1 : 1)
+    if (count >= needed)
+      bySize[ones(unions[set])] += ((count - needed) % 2 === 0 ? 1 : -1) * (needed === 2 ? count - 1 : 1)
   }
-  return Array.from({ length: squares + 1 }, (_, called) => bySize.reduce((sum, sign, covered) => (covered <= called ? sum + sign * choose(squares - covered, called - covered) : sum), 0))
+  return Array.from({ length: squares + 1 }, (_, called) =>
+    bySize.reduce(
+      (sum, sign, covered) => (covered <= called ? sum + sign * choose(squares - covered, called - covered) : sum),
+      0,
+    ),
+  )
 }
 
 /** Gives the chance that a card has won by each call, from none to all terms. */
@@ -29,7 +35,10 @@ function winChances(pattern: BingoPattern, size: number, free: boolean, terms: n
   return Array.from({ length: terms + 1 }, (_, calls) => {
     let chance = 0
     for (let hit = Math.max(0, calls - (terms - squares)); hit <= Math.min(squares, calls); hit++) {
-      if (sets[hit] > 0) chance += Math.exp(logChoose(squares, hit) + logChoose(terms - squares, calls - hit) - logChoose(terms, calls)) * (sets[hit] / choose(squares, hit))
+      if (sets[hit] > 0)
+        chance +=
+          Math.exp(logChoose(squares, hit) + logChoose(terms - squares, calls - hit) - logChoose(terms, calls)) *
+          (sets[hit] / choose(squares, hit))
     }
     return Math.min(1, chance)
   })
@@ -39,7 +48,11 @@ function winChances(pattern: BingoPattern, size: number, free: boolean, terms: n
 export function forecast(pattern: BingoPattern, size: number, free: boolean, terms: number, cards: number): Forecast {
   const won = winChances(pattern, size, free, terms)
   const someBy = won.map((chance) => 1 - (1 - chance) ** cards)
-  const at = (share: number): number => Math.max(1, someBy.findIndex((chance) => chance >= share - 1e-12))
+  const at = (share: number): number =>
+    Math.max(
+      1,
+      someBy.findIndex((chance) => chance >= share - 1e-12),
+    )
   let mean = 0
   let single = 0
   for (let call = 1; call <= terms; call++) {
@@ -66,6 +79,7 @@ const LOG_FACTORIALS = [0]
 
 function logChoose(all: number, some: number): number {
   if (some < 0 || some > all) return -Infinity
-  while (LOG_FACTORIALS.length <= all) LOG_FACTORIALS.push(LOG_FACTORIALS[LOG_FACTORIALS.length - 1] + Math.log(LOG_FACTORIALS.length))
+  while (LOG_FACTORIALS.length <= all)
+    LOG_FACTORIALS.push(LOG_FACTORIALS[LOG_FACTORIALS.length - 1] + Math.log(LOG_FACTORIALS.length))
   return LOG_FACTORIALS[all] - LOG_FACTORIALS[some] - LOG_FACTORIALS[all - some]
 }

@@ -8,10 +8,15 @@ import type { BingoPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock, and squares marked for the youngest are no answers. */
-const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown, puzzle: unknown) => {
-  const play = onOwnClock(stored, ['lastAt', 'callAt', 'finishedAt'])
-  return { ...play, right: (puzzle as BingoPuzzle).marking === 'helped' ? [] : play.right }
-} }]
+const UPGRADES = [
+  {
+    puzzle: markTellingIn,
+    play: (stored: unknown, puzzle: unknown) => {
+      const play = onOwnClock(stored, ['lastAt', 'callAt', 'finishedAt'])
+      return { ...play, right: (puzzle as BingoPuzzle).marking === 'helped' ? [] : play.right }
+    },
+  },
+]
 
 /** Cards on which what is called is marked. */
 export const bingo: Game<BingoOptions, BingoPuzzle, BingoPlay, BingoMove, BingoView> = {

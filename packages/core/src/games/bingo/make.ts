@@ -23,7 +23,7 @@ function keyOf(face: Face): string {
   const known = KEYS.get(face)
   if (known !== undefined) return known
   const text = face.text.trim()
-  const key = `${foldText(text)} ${face.picture?.id ?? ''} ${text === '' && !face.picture ? face.sound?.id ?? '' : ''}`
+  const key = `${foldText(text)} ${face.picture?.id ?? ''} ${text === '' && !face.picture ? (face.sound?.id ?? '') : ''}`
   KEYS.set(face, key)
   return key
 }
@@ -51,9 +51,15 @@ function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
 function obstacleOf(terms: number, { size, free, pattern, cards }: BingoOptions): FitNote | undefined {
   const { squares } = patternLines(pattern, size, free)
   const smaller = [5, 4, 3].find((other) => other < size && patternLines(pattern, other, free).squares <= terms)
-  if (terms < squares) return { code: 'too-few', entryIds: [], values: { terms, squares, more: squares - terms, size, smaller: smaller ?? 0 } }
+  if (terms < squares)
+    return {
+      code: 'too-few',
+      entryIds: [],
+      values: { terms, squares, more: squares - terms, size, smaller: smaller ?? 0 },
+    }
   // Cards with the same terms are full at the same call.
-  if (pattern === 'full' && terms === squares && cards > 1) return { code: 'all-together', entryIds: [], values: { terms, squares } }
+  if (pattern === 'full' && terms === squares && cards > 1)
+    return { code: 'all-together', entryIds: [], values: { terms, squares } }
   return undefined
 }
 
@@ -62,7 +68,11 @@ export function fit(list: EntryList, options: BingoOptions): Fit {
   const { terms, notes } = termsOf(list)
   const obstacle = obstacleOf(terms.length, options)
   if (obstacle) return { ready: false, summary: obstacle, notes: [obstacle, ...notes] }
-  return { ready: true, summary: { code: 'ready', entryIds: [], values: { terms: terms.length, cards: options.cards, size: options.size } }, notes }
+  return {
+    ready: true,
+    summary: { code: 'ready', entryIds: [], values: { terms: terms.length, cards: options.cards, size: options.size } },
+    notes,
+  }
 }
 
 /** Deals the cards and plans the calls. Throws a PuzzleError where the terms don't suffice. */
@@ -78,12 +88,25 @@ export function make(list: EntryList, options: BingoOptions, random: Random): Bi
   }
   let { cards, calls, plan } = deal()
   // With few terms some sets of cards allow no game as wished, where others do.
-  for (let again = 0; again < DEALS && !plan.met && (options.firstWin?.[0] ?? 0) <= (plan.reachable?.[1] ?? 0) + NEAR; again++) {
+  for (
+    let again = 0;
+    again < DEALS && !plan.met && (options.firstWin?.[0] ?? 0) <= (plan.reachable?.[1] ?? 0) + NEAR;
+    again++
+  ) {
     const other = deal()
     if (other.plan.met) ({ cards, calls, plan } = other)
   }
   return {
-    size, pattern, terms, cards, calls, forecast: forecast(pattern, size, free, terms.length, count), plan,
-    direction: directionOf(terms.map(({ text }) => text).join(' ')), calling, marking, perPage,
+    size,
+    pattern,
+    terms,
+    cards,
+    calls,
+    forecast: forecast(pattern, size, free, terms.length, count),
+    plan,
+    direction: directionOf(terms.map(({ text }) => text).join(' ')),
+    calling,
+    marking,
+    perPage,
   }
 }

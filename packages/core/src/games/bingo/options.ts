@@ -12,7 +12,11 @@ export const BingoOptions = z.object({
   pattern: z.enum(['line', 'two-lines', 'corners', 'full']).default('line'),
   cards: z.number().int().min(1).max(MOST_CARDS).default(30),
   /** Calls between which the first bingo is to come; null for any. */
-  firstWin: z.tuple([z.number().int().min(1).max(5000), z.number().int().min(1).max(5000)]).refine(([from, to]) => from <= to).nullable().default(null),
+  firstWin: z
+    .tuple([z.number().int().min(1).max(5000), z.number().int().min(1).max(5000)])
+    .refine(([from, to]) => from <= to)
+    .nullable()
+    .default(null),
   /** How many are to win at that call; null for any number. */
   winners: z.number().int().min(1).max(MOST_CARDS).nullable().default(null),
   /** Call by which at least five have won; null for any. */

@@ -23,8 +23,17 @@ export function patternLines(pattern: BingoPattern, size: number, free: boolean)
   const rows = side.map((row) => side.map((col) => row * size + col))
   const cols = side.map((col) => side.map((row) => row * size + col))
   const diagonals = [side.map((index) => index * size + index), side.map((index) => index * size + size - 1 - index)]
-  const shapes = pattern === 'corners' ? [[0, size - 1, size * (size - 1), size * size - 1]] : pattern === 'full' ? [all] : [...rows, ...cols, ...diagonals]
-  return { lines: shapes.map((line) => line.filter((place) => place !== middle)), needed: pattern === 'two-lines' ? 2 : 1, squares: size * size - (middle >= 0 ? 1 : 0) }
+  const shapes =
+    pattern === 'corners'
+      ? [[0, size - 1, size * (size - 1), size * size - 1]]
+      : pattern === 'full'
+        ? [all]
+        : [...rows, ...cols, ...diagonals]
+  return {
+    lines: shapes.map((line) => line.filter((place) => place !== middle)),
+    needed: pattern === 'two-lines' ? 2 : 1,
+    squares: size * size - (middle >= 0 ? 1 : 0),
+  }
 }
 
 /** Gives the call at which a card wins: the call at which the lines it needs are complete. `callOf` tells at which call a place was called. */

@@ -35,7 +35,11 @@ class Called {
     this.cardOf = Int32Array.from(this.count, (_, line) => Math.floor(line / lines.length))
     this.length = Int32Array.from(this.count, (_, line) => lines[line % lines.length].length)
     this.linesOf = Array.from({ length: terms }, () => [])
-    cards.forEach(({ cells }, card) => lines.forEach((line, index) => line.forEach((place) => this.linesOf[cells[place] ?? 0].push(card * lines.length + index))))
+    cards.forEach(({ cells }, card) =>
+      lines.forEach((line, index) =>
+        line.forEach((place) => this.linesOf[cells[place] ?? 0].push(card * lines.length + index)),
+      ),
+    )
   }
 
   add(term: number): void {
@@ -72,7 +76,13 @@ class Called {
  * that lets as many win as wished, then terms that let others win soon. Begun anew where it fails; where the wish is out of
  * reach, the order comes as near as was found.
  */
-export function planCalls(cards: readonly BingoCard[], pattern: PatternLines, terms: number, wish: Wish, random: Random): { calls: number[]; plan: Plan } {
+export function planCalls(
+  cards: readonly BingoCard[],
+  pattern: PatternLines,
+  terms: number,
+  wish: Wish,
+  random: Random,
+): { calls: number[]; plan: Plan } {
   const all = Array.from({ length: terms }, (_, term) => term)
   const free = wish.firstWin === null && wish.winners === null && wish.fiveBy === null
   const judge = (calls: number[]): { calls: number[]; plan: Plan; penalty: number } => {
@@ -85,19 +95,36 @@ export function planCalls(cards: readonly BingoCard[], pattern: PatternLines, te
     const course = judge(orderFor(cards, pattern, terms, wish, restart, random))
     if (course.penalty < best.penalty) best = course
   }
-  const reachable: Plan['reachable'] = free ? null : [earliest(pattern), best.penalty === 0 && wish.firstWin ? wish.firstWin[1] : latest(cards, pattern, terms, random)]
+  const reachable: Plan['reachable'] = free
+    ? null
+    : [
+        earliest(pattern),
+        best.penalty === 0 && wish.firstWin ? wish.firstWin[1] : latest(cards, pattern, terms, random),
+      ]
   return { calls: best.calls, plan: { ...best.plan, reachable } }
 }
 
 /** Plays an order of calls through. */
-function courseOf(cards: readonly BingoCard[], pattern: PatternLines, calls: readonly number[]): Pick<Plan, 'firstWin' | 'winners' | 'wonBy'> {
+function courseOf(
+  cards: readonly BingoCard[],
+  pattern: PatternLines,
+  calls: readonly number[],
+): Pick<Plan, 'firstWin' | 'winners' | 'wonBy'> {
   const callOf = new Map(calls.map((term, index) => [term, index + 1]))
   const wins = cards.map(({ cells }) => winningCall(pattern, (place) => callOf.get(cells[place] ?? -1) ?? Infinity))
   const firstWin = Math.min(...wins)
-  return { firstWin, winners: wins.filter((win) => win === firstWin).length, wonBy: calls.map((_, index) => wins.filter((win) => win <= index + 1).length) }
+  return {
+    firstWin,
+    winners: wins.filter((win) => win === firstWin).length,
+    wonBy: calls.map((_, index) => wins.filter((win) => win <= index + 1).length),
+  }
 }
 
-function penaltyOf({ firstWin, winners: now, wonBy }: Pick<Plan, 'firstWin' | 'winners' | 'wonBy'>, { firstWin: first, winners, fiveBy }: Wish, cards: number): number {
+function penaltyOf(
+  { firstWin, winners: now, wonBy }: Pick<Plan, 'firstWin' | 'winners' | 'wonBy'>,
+  { firstWin: first, winners, fiveBy }: Wish,
+  cards: number,
+): number {
   let penalty = 0
   if (first) penalty += 3 * Math.max(0, first[0] - firstWin, firstWin - first[1])
   if (winners !== null) penalty += Math.abs(now - winners)
@@ -106,7 +133,14 @@ function penaltyOf({ firstWin, winners: now, wonBy }: Pick<Plan, 'firstWin' | 'w
 }
 
 /** Tries once to find an order as wished; gives what came of it. */
-function orderFor(cards: readonly BingoCard[], pattern: PatternLines, terms: number, { firstWin: first, winners, fiveBy }: Wish, restart: number, random: Random): number[] {
+function orderFor(
+  cards: readonly BingoCard[],
+  pattern: PatternLines,
+  terms: number,
+  { firstWin: first, winners, fiveBy }: Wish,
+  restart: number,
+  random: Random,
+): number[] {
   const least = Math.max(earliest(pattern), first?.[0] ?? 1)
   const most = Math.max(least, Math.min(terms, first?.[1] ?? fiveBy ?? terms))
   // The later, the harder: what failed is tried sooner.
@@ -136,7 +170,11 @@ function orderFor(cards: readonly BingoCard[], pattern: PatternLines, terms: num
     order.push(term)
     called.add(term)
   }
-  for (let next = order.length + 1; fiveBy !== null && next <= fiveBy && late.length > 0 && called.winners < FIVE; next++) {
+  for (
+    let next = order.length + 1;
+    fiveBy !== null && next <= fiveBy && late.length > 0 && called.winners < FIVE;
+    next++
+  ) {
     const begin = random.below(late.length)
     let best = 0
     let bestGain = -1

@@ -30,7 +30,10 @@ export function boxAreas(shape: Shape): Int32Array {
 }
 
 /** Gives how many rows a layout of so many columns may have in a box of no more than an area, and the other way round. */
-export function mostSides(areas: Int32Array, limit: number): { rows: Int32Array<ArrayBuffer>; cols: Int32Array<ArrayBuffer> } {
+export function mostSides(
+  areas: Int32Array,
+  limit: number,
+): { rows: Int32Array<ArrayBuffer>; cols: Int32Array<ArrayBuffer> } {
   const most = { rows: new Int32Array(MAX_SIDE + 1), cols: new Int32Array(MAX_SIDE + 1) }
   for (let rows = 1; rows <= MAX_SIDE; rows++) {
     for (let cols = 1; cols <= MAX_SIDE; cols++) {

@@ -7,10 +7,18 @@ import { prepareWords } from './words.ts'
 /** Tells whether a list can become a crossword, without laying a word. */
 export function fit(list: EntryList, options: CrosswordOptions): Fit {
   const { words, unplaced } = prepareWords(list, options)
-  const notes: FitNote[] = unplaced.map(({ entryId, text, why }) => ({ code: why, entryIds: [entryId], values: { text } }))
+  const notes: FitNote[] = unplaced.map(({ entryId, text, why }) => ({
+    code: why,
+    entryIds: [entryId],
+    values: { text },
+  }))
   for (const { entry, text } of words) {
     if (isEmptyFace(entry.prompt)) notes.push({ code: 'no-clue', entryIds: [entry.id], values: { text } })
   }
   const ready = words.length >= 2
-  return { ready, summary: { code: ready ? 'ready' : 'no-words', entryIds: [], values: { words: words.length } }, notes }
+  return {
+    ready,
+    summary: { code: ready ? 'ready' : 'no-words', entryIds: [], values: { words: words.length } },
+    notes,
+  }
 }

@@ -9,7 +9,9 @@ import type { CrosswordPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
-const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastSolvedAt', 'finishedAt']) }]
+const UPGRADES = [
+  { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastSolvedAt', 'finishedAt']) },
+]
 
 /** Words that cross each other, found by their clues. */
 export const crossword: Game<CrosswordOptions, CrosswordPuzzle, CrosswordPlay, CrosswordMove, CrosswordView> = {

@@ -100,7 +100,8 @@ export class Lattice {
     const across = STEP[1 - direction]
     const cells: number[] = []
     for (let index = 0, cell = start; index < this.words[word].length; index++, cell += step) {
-      if (this.letters[cell] === 0 && (this.letters[cell - across] !== 0 || this.letters[cell + across] !== 0)) cells.push(cell)
+      if (this.letters[cell] === 0 && (this.letters[cell - across] !== 0 || this.letters[cell + across] !== 0))
+        cells.push(cell)
     }
     return cells
   }
@@ -211,7 +212,8 @@ export class Lattice {
       const other = 2 >> direction
       const end = this.start[word] + step * this.words[word].length
       for (let cell = this.start[word]; cell < end; cell += step) {
-        if ((this.letters[cell - across] !== 0 || this.letters[cell + across] !== 0) && (this.uses[cell] & other) === 0) return cell
+        if ((this.letters[cell - across] !== 0 || this.letters[cell + across] !== 0) && (this.uses[cell] & other) === 0)
+          return cell
       }
     }
     return -1

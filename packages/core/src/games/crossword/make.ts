@@ -23,11 +23,13 @@ export function searchCrossword(list: EntryList, options: CrosswordOptions, rand
   const { words, unplaced } = prepareWords(list, options)
   if (words.length < 2) throw new PuzzleError({ code: 'no-words', entryIds: [], values: {} })
   const codes = new Map<string, number>()
-  const rows = words.map(({ letters }) => Uint16Array.from(letters, (letter) => {
-    const code = codes.get(letter) ?? codes.size
-    codes.set(letter, code)
-    return code
-  }))
+  const rows = words.map(({ letters }) =>
+    Uint16Array.from(letters, (letter) => {
+      const code = codes.get(letter) ?? codes.size
+      codes.set(letter, code)
+      return code
+    }),
+  )
   const search = new LayoutSearch(rows, options.aim, options.shape, random, pinsOf(words, options))
   return {
     get steps() {
@@ -61,7 +63,11 @@ export function make(list: EntryList, options: CrosswordOptions, random: Random)
 }
 
 function isAsGood(one: CrosswordPuzzle, other: CrosswordPuzzle): boolean {
-  return one.rows * one.cols === other.rows * other.cols && one.words.length === other.words.length && one.crossings === other.crossings
+  return (
+    one.rows * one.cols === other.rows * other.cols &&
+    one.words.length === other.words.length &&
+    one.crossings === other.crossings
+  )
 }
 
 /** Gives the pinned words as placings in the middle of the lattice; those that no longer go together are let go. */
@@ -71,7 +77,10 @@ function pinsOf(words: readonly Word[], { pins }: CrosswordOptions): Placing[] {
   for (const { entryId, row, col, dir } of pins) {
     const word = words.findIndex(({ entry }) => entry.id === entryId)
     if (word < 0 || placings.some((placing) => placing.word === word)) continue
-    const cells = words[word].letters.map((letter, index) => ({ letter, key: dir === 'across' ? `${row} ${col + index}` : `${row + index} ${col}` }))
+    const cells = words[word].letters.map((letter, index) => ({
+      letter,
+      key: dir === 'across' ? `${row} ${col + index}` : `${row + index} ${col}`,
+    }))
     const end = dir === 'across' ? col + cells.length : row + cells.length
     if (end > SIDE - 12 || cells.some(({ letter, key }) => (taken.get(key) ?? letter) !== letter)) continue
     for (const { letter, key } of cells) taken.set(key, letter)
@@ -80,15 +89,30 @@ function pinsOf(words: readonly Word[], { pins }: CrosswordOptions): Placing[] {
   return placings
 }
 
-function puzzleOf(words: readonly Word[], left: CrosswordPuzzle['unplaced'], list: EntryList, options: CrosswordOptions, search: LayoutSearch): CrosswordPuzzle {
+function puzzleOf(
+  words: readonly Word[],
+  left: CrosswordPuzzle['unplaced'],
+  list: EntryList,
+  options: CrosswordOptions,
+  search: LayoutSearch,
+): CrosswordPuzzle {
   const { placings, crossings } = search.best
   const top = Math.min(...placings.map(({ start }) => start >> 6))
   const first = Math.min(...placings.map(({ start }) => start & 63))
   const laid = placings.map(({ word, start, direction }): CrosswordWord => {
     const { entry, text, letters, pattern } = words[word]
     return {
-      entryId: entry.id, text, letters: [...letters], pattern, prompt: entry.prompt, hint: entry.hint, fact: entry.fact,
-      row: (start >> 6) - top, col: (start & 63) - first, dir: direction === ACROSS ? 'across' : 'down', number: 0,
+      entryId: entry.id,
+      text,
+      letters: [...letters],
+      pattern,
+      prompt: entry.prompt,
+      hint: entry.hint,
+      fact: entry.fact,
+      row: (start >> 6) - top,
+      col: (start & 63) - first,
+      dir: direction === ACROSS ? 'across' : 'down',
+      number: 0,
     }
   })
   laid.sort((one, other) => one.row - other.row || one.col - other.col || (one.dir === 'across' ? -1 : 1))
@@ -104,7 +128,12 @@ function puzzleOf(words: readonly Word[], left: CrosswordPuzzle['unplaced'], lis
   return {
     rows: Math.max(...laid.map(({ row, dir, letters }) => (dir === 'down' ? row + letters.length : row + 1))),
     cols: Math.max(...laid.map(({ col, dir, letters }) => (dir === 'across' ? col + letters.length : col + 1))),
-    direction: directionOf(laid.map(({ text }) => text).join(' ')), style: styleOf(list, options),
-    words: laid, unplaced, crossings, steps: search.steps, background: options.background,
+    direction: directionOf(laid.map(({ text }) => text).join(' ')),
+    style: styleOf(list, options),
+    words: laid,
+    unplaced,
+    crossings,
+    steps: search.steps,
+    background: options.background,
   }
 }

@@ -2,7 +2,12 @@ import { z } from 'zod'
 import { ASKING } from '../asking.ts'
 
 /** Where a word is to stay: what it was in a layout the teacher liked. */
-export const PinnedWord = z.object({ entryId: z.string().max(100), row: z.number().int().min(0).max(60), col: z.number().int().min(0).max(60), dir: z.enum(['across', 'down']) })
+export const PinnedWord = z.object({
+  entryId: z.string().max(100),
+  row: z.number().int().min(0).max(60),
+  col: z.number().int().min(0).max(60),
+  dir: z.enum(['across', 'down']),
+})
 export type PinnedWord = z.infer<typeof PinnedWord>
 
 /** What a teacher chooses for a crossword. */

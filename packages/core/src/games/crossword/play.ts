@@ -11,7 +11,10 @@ const Scope = z.enum(['letter', 'word', 'all'])
 
 /** What a student can do. Cells are numbered row by row; words as the puzzle orders them. */
 export const CrosswordMove = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('write'), cells: z.array(z.object({ cell: CellNumber, letter: z.string().max(20) })).max(400) }),
+  z.object({
+    type: z.literal('write'),
+    cells: z.array(z.object({ cell: CellNumber, letter: z.string().max(20) })).max(400),
+  }),
   z.object({ type: z.literal('check'), scope: Scope, cell: CellNumber, word: CellNumber }),
   z.object({ type: z.literal('reveal'), scope: Scope, cell: CellNumber, word: CellNumber }),
   z.object({ type: z.literal('hint'), word: CellNumber }),
@@ -70,7 +73,19 @@ export interface CrosswordView {
 
 export function start(puzzle: CrosswordPuzzle): CrosswordPlay {
   const letters = Array.from({ length: puzzle.rows * puzzle.cols }, () => '')
-  return { lastAt: 0, lastSolvedAt: 0, finishedAt: null, letters, given: [], wrong: [], right: [], solved: [], hinted: [], checks: 0, reveals: 0 }
+  return {
+    lastAt: 0,
+    lastSolvedAt: 0,
+    finishedAt: null,
+    letters,
+    given: [],
+    wrong: [],
+    right: [],
+    solved: [],
+    hinted: [],
+    checks: 0,
+    reveals: 0,
+  }
 }
 
 export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay): CrosswordView {
@@ -89,22 +104,36 @@ export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay): CrosswordVie
       return play.wrong.includes(cell) ? 'wrong' : play.right.includes(cell) ? 'right' : null
     }),
     clues: puzzle.words.map((word, index): CrosswordClue => ({
-      number: word.number, dir: word.dir, row: word.row, col: word.col, length: word.letters.length, pattern: word.pattern,
-      prompt: (finished ? revealedFace : shownFace)(word.prompt), hasHint: word.hint !== '', hint: play.hinted.includes(index) || finished ? word.hint : null,
-      solved: play.solved.includes(index), answer: finished ? { text: word.text, fact: word.fact } : null,
+      number: word.number,
+      dir: word.dir,
+      row: word.row,
+      col: word.col,
+      length: word.letters.length,
+      pattern: word.pattern,
+      prompt: (finished ? revealedFace : shownFace)(word.prompt),
+      hasHint: word.hint !== '',
+      hint: play.hinted.includes(index) || finished ? word.hint : null,
+      solved: play.solved.includes(index),
+      answer: finished ? { text: word.text, fact: word.fact } : null,
     })),
     background: puzzle.background,
     finished,
   }
 }
 
-export function move(puzzle: CrosswordPuzzle, play: CrosswordPlay, asked: CrosswordMove, { clock }: When): Step<CrosswordPlay> {
+export function move(
+  puzzle: CrosswordPuzzle,
+  play: CrosswordPlay,
+  asked: CrosswordMove,
+  { clock }: When,
+): Step<CrosswordPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
   const now = Math.max(clock, play.lastAt)
   const solution = solutionOf(puzzle)
   if (asked.type === 'finish') return finish(puzzle, play, now)
   if (asked.type === 'hint') {
-    const known = asked.word >= puzzle.words.length || play.hinted.includes(asked.word) || puzzle.words[asked.word].hint === ''
+    const known =
+      asked.word >= puzzle.words.length || play.hinted.includes(asked.word) || puzzle.words[asked.word].hint === ''
     return { play: known ? play : { ...play, hinted: [...play.hinted, asked.word], lastAt: now }, responses: [] }
   }
   if (asked.type === 'write') {
@@ -113,7 +142,11 @@ export function move(puzzle: CrosswordPuzzle, play: CrosswordPlay, asked: Crossw
       if (solution.has(cell) && !play.given.includes(cell)) letters[cell] = gridLetters(letter, puzzle.style)[0] ?? ''
     }
     const same = (cell: number): boolean => letters[cell] === play.letters[cell]
-    return settle(puzzle, { ...play, letters, wrong: play.wrong.filter(same), right: play.right.filter(same), lastAt: now }, now)
+    return settle(
+      puzzle,
+      { ...play, letters, wrong: play.wrong.filter(same), right: play.right.filter(same), lastAt: now },
+      now,
+    )
   }
   const cells = scopeOf(puzzle, asked.scope, asked.cell, asked.word).filter((cell) => solution.has(cell))
   if (cells.length === 0) return { play, responses: [] }
@@ -121,14 +154,34 @@ export function move(puzzle: CrosswordPuzzle, play: CrosswordPlay, asked: Crossw
     const filled = cells.filter((cell) => play.letters[cell] !== '' && !play.given.includes(cell))
     const isRight = (cell: number): boolean => solution.get(cell) === play.letters[cell]
     return {
-      play: { ...play, checks: play.checks + 1, lastAt: now, wrong: joined(play.wrong, filled.filter((cell) => !isRight(cell))), right: joined(play.right, filled.filter(isRight)) },
+      play: {
+        ...play,
+        checks: play.checks + 1,
+        lastAt: now,
+        wrong: joined(
+          play.wrong,
+          filled.filter((cell) => !isRight(cell)),
+        ),
+        right: joined(play.right, filled.filter(isRight)),
+      },
       responses: [],
     }
   }
   const letters = [...play.letters]
   for (const cell of cells) letters[cell] = solution.get(cell) ?? ''
   const shown = cells.filter((cell) => play.letters[cell] !== solution.get(cell))
-  return settle(puzzle, { ...play, letters, given: joined(play.given, shown), wrong: play.wrong.filter((cell) => !cells.includes(cell)), reveals: play.reveals + 1, lastAt: now }, now)
+  return settle(
+    puzzle,
+    {
+      ...play,
+      letters,
+      given: joined(play.given, shown),
+      wrong: play.wrong.filter((cell) => !cells.includes(cell)),
+      reveals: play.reveals + 1,
+      lastAt: now,
+    },
+    now,
+  )
 }
 
 export function score(puzzle: CrosswordPuzzle, play: CrosswordPlay): Score {
@@ -147,7 +200,11 @@ export function score(puzzle: CrosswordPuzzle, play: CrosswordPlay): Score {
 
 /** Gives the letter of each cell that holds one. */
 function solutionOf({ words, cols }: CrosswordPuzzle): Map<number, string> {
-  return new Map(words.flatMap((word) => cellsOf(word).map(({ row, col }, index): [number, string] => [row * cols + col, word.letters[index]])))
+  return new Map(
+    words.flatMap((word) =>
+      cellsOf(word).map(({ row, col }, index): [number, string] => [row * cols + col, word.letters[index]]),
+    ),
+  )
 }
 
 function numbersOf({ cols }: CrosswordPuzzle, word: CrosswordWord): number[] {
@@ -172,7 +229,10 @@ function pointsFor(puzzle: CrosswordPuzzle, play: CrosswordPlay, index: number):
 
 /** Counts what was shown for a word: its hint, and its letters. */
 function hintsFor(puzzle: CrosswordPuzzle, play: CrosswordPlay, index: number): number {
-  return (play.hinted.includes(index) ? 1 : 0) + numbersOf(puzzle, puzzle.words[index]).filter((cell) => play.given.includes(cell)).length
+  return (
+    (play.hinted.includes(index) ? 1 : 0) +
+    numbersOf(puzzle, puzzle.words[index]).filter((cell) => play.given.includes(cell)).length
+  )
 }
 
 /** Notes the words that have become right, and the end of the play once all are. */
@@ -180,16 +240,37 @@ function settle(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step
   const responses: Response[] = []
   const solved = [...play.solved]
   for (const [index, word] of puzzle.words.entries()) {
-    if (solved.includes(index) || !numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place])) continue
+    if (
+      solved.includes(index) ||
+      !numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place])
+    )
+      continue
     solved.push(index)
     const points = pointsFor(puzzle, play, index)
-    responses.push(responseOf({
-      entryId: word.entryId, outcome: points > 0 ? 'right' : 'passed', ...(points > 0 ? { given: word.text, detail: { type: 'typed', understood: word.text } } : {}), points,
-      hints: hintsFor(puzzle, play, index), milliseconds: now - play.lastSolvedAt, place: play.solved.length + responses.length,
-    }))
+    responses.push(
+      responseOf({
+        entryId: word.entryId,
+        outcome: points > 0 ? 'right' : 'passed',
+        ...(points > 0 ? { given: word.text, detail: { type: 'typed', understood: word.text } } : {}),
+        points,
+        hints: hintsFor(puzzle, play, index),
+        milliseconds: now - play.lastSolvedAt,
+        place: play.solved.length + responses.length,
+      }),
+    )
   }
-  const done = puzzle.words.every((word) => numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place]))
-  return { play: { ...play, solved, lastSolvedAt: responses.length > 0 ? now : play.lastSolvedAt, finishedAt: done ? now : null }, responses }
+  const done = puzzle.words.every((word) =>
+    numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place]),
+  )
+  return {
+    play: {
+      ...play,
+      solved,
+      lastSolvedAt: responses.length > 0 ? now : play.lastSolvedAt,
+      finishedAt: done ? now : null,
+    },
+    responses,
+  }
 }
 
 function finish(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step<CrosswordPlay> {
@@ -199,9 +280,17 @@ function finish(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step
     const letters = numbersOf(puzzle, word).map((cell) => play.letters[cell])
     if (play.solved.includes(index) || letters.includes('')) return []
     const given = letters.join('')
-    return [responseOf({
-      entryId: word.entryId, outcome: 'wrong', given, detail: { type: 'typed', understood: given }, hints: hintsFor(puzzle, play, index), milliseconds: now - play.lastSolvedAt, place: play.solved.length + missed++,
-    })]
+    return [
+      responseOf({
+        entryId: word.entryId,
+        outcome: 'wrong',
+        given,
+        detail: { type: 'typed', understood: given },
+        hints: hintsFor(puzzle, play, index),
+        milliseconds: now - play.lastSolvedAt,
+        place: play.solved.length + missed++,
+      }),
+    ]
   })
   return { play: { ...play, lastAt: now, finishedAt: now }, responses }
 }

@@ -48,6 +48,11 @@ export interface CrosswordPuzzle {
 }
 
 /** Gives the cells of a word, in the order of its letters. */
-export function cellsOf({ row, col, dir, letters }: Pick<CrosswordWord, 'row' | 'col' | 'dir' | 'letters'>): { row: number; col: number }[] {
+export function cellsOf({
+  row,
+  col,
+  dir,
+  letters,
+}: Pick<CrosswordWord, 'row' | 'col' | 'dir' | 'letters'>): { row: number; col: number }[] {
   return letters.map((_, index) => (dir === 'across' ? { row, col: col + index } : { row: row + index, col }))
 }

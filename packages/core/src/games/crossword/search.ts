@@ -91,13 +91,15 @@ class Annealing {
     const { state } = this
     const before = this.energy()
     state.steps += ITERATION_STEPS
-    if (state.lattice.laid === this.words.length || this.random.next() >= FORCING || !state.force()) state.takeOut(MOST_OUT)
+    if (state.lattice.laid === this.words.length || this.random.next() >= FORCING || !state.force())
+      state.takeOut(MOST_OUT)
     state.putBack()
     if (state.keepTogether()) state.putBack()
     const after = this.energy()
     const { hot, cold, period } = COOLING[this.aim]
     const temperature = hot * (cold / hot) ** ((this.iterations % period) / period)
-    const isKept = (after <= before || this.random.next() < Math.exp((before - after) / temperature)) && state.lattice.bareCell() < 0
+    const isKept =
+      (after <= before || this.random.next() < Math.exp((before - after) / temperature)) && state.lattice.bareCell() < 0
     if (!isKept) state.undo()
     else this.note()
     state.keep()
@@ -111,7 +113,8 @@ class Annealing {
     this.since = 0
     if (this.ceiling < Infinity) return
     const { limit } = this.state
-    if (this.best?.missing === 0) this.state.setLimit(Math.min(this.best.area - 1, limit + Math.max(1, (this.best.area - limit) >> 1)))
+    if (this.best?.missing === 0)
+      this.state.setLimit(Math.min(this.best.area - 1, limit + Math.max(1, (this.best.area - limit) >> 1)))
     else if (this.iterations < GIVE_UP) this.state.setLimit(Math.min(MAX_SIDE * MAX_SIDE, Math.ceil(limit * GROW)))
     else if (this.best) this.state.setLimit(Math.ceil(this.best.area * 1.02))
   }
@@ -119,7 +122,8 @@ class Annealing {
   private energy(): number {
     const { lattice } = this.state
     let missing = 0
-    for (let word = 0; word < this.words.length; word++) if (lattice.start[word] < 0) missing += this.words[word].length + 1
+    for (let word = 0; word < this.words.length; word++)
+      if (lattice.start[word] < 0) missing += this.words[word].length + 1
     const twice = this.aim === 'helpful' ? lattice.crossedTwice() : 0
     return missing - CROSSING[this.aim] * lattice.crossings - CROSSED_TWICE[this.aim] * twice
   }
@@ -134,7 +138,10 @@ class Annealing {
     const area = state.area()
     const crossedTwice = lattice.crossedTwice()
     if (best && missing === best.missing) {
-      const gain = this.aim === 'compact' ? best.area - area : lattice.crossings + crossedTwice - best.crossings - best.crossedTwice
+      const gain =
+        this.aim === 'compact'
+          ? best.area - area
+          : lattice.crossings + crossedTwice - best.crossings - best.crossedTwice
       if (gain <= 0) return
     }
     this.best = { placings: state.placings(), area, crossings: lattice.crossings, crossedTwice, missing }

@@ -12,10 +12,24 @@ export function sheet({ rows, cols, words, direction }: CrosswordPuzzle, isKey: 
     })
   }
   const clues = (dir: 'across' | 'down'): SheetItems => ({
-    type: 'items', heading: dir, columns: 1,
-    items: words.filter((word) => word.dir === dir).map(({ number, prompt, pattern, text }) => ({
-      ...squareOf(prompt), label: String(number), note: `(${pattern})`, answer: isKey ? text : '',
-    })),
+    type: 'items',
+    heading: dir,
+    columns: 1,
+    items: words
+      .filter((word) => word.dir === dir)
+      .map(({ number, prompt, pattern, text }) => ({
+        ...squareOf(prompt),
+        label: String(number),
+        note: `(${pattern})`,
+        answer: isKey ? text : '',
+      })),
   })
-  return [{ blocks: [{ type: 'grid', rows, cols, direction, framed: true, cells, lines: [] }, { type: 'row', blocks: [clues('across'), clues('down')] }] }]
+  return [
+    {
+      blocks: [
+        { type: 'grid', rows, cols, direction, framed: true, cells, lines: [] },
+        { type: 'row', blocks: [clues('across'), clues('down')] },
+      ],
+    },
+  ]
 }

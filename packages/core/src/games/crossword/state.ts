@@ -32,7 +32,13 @@ export class State {
   /** One object for all words, since a new one for each would cost time. */
   private readonly range: PlaceRange = { firstRow: 0, lastRow: 0, firstCol: 0, lastCol: 0, looked: 0 }
 
-  constructor(words: readonly Uint16Array[], areas: Int32Array, random: Random, touch: number, pins: readonly Placing[]) {
+  constructor(
+    words: readonly Uint16Array[],
+    areas: Int32Array,
+    random: Random,
+    touch: number,
+    pins: readonly Placing[],
+  ) {
     this.words = words
     this.areas = areas
     this.random = random
@@ -59,7 +65,9 @@ export class State {
 
   placings(): Placing[] {
     const { start, direction } = this.lattice
-    return [...this.words.keys()].filter((word) => start[word] >= 0).map((word) => ({ word, start: start[word], direction: direction[word] as Direction }))
+    return [...this.words.keys()]
+      .filter((word) => start[word] >= 0)
+      .map((word) => ({ word, start: start[word], direction: direction[word] as Direction }))
   }
 
   /** Forgets the log: what was done stays. */
@@ -156,7 +164,8 @@ export class State {
         kept = mark
       }
     }
-    for (let word = 0; word < this.words.length; word++) if (this.isMovable(word) && reached[word] !== kept) this.lift(word)
+    for (let word = 0; word < this.words.length; word++)
+      if (this.isMovable(word) && reached[word] !== kept) this.lift(word)
     return true
   }
 
@@ -202,7 +211,8 @@ export class State {
     if (Math.abs(shift[0]) < 5 && Math.abs(shift[1]) < 5) return
     const placings = this.placings()
     for (const { word } of placings) this.lattice.remove(word)
-    for (const { word, start, direction } of placings) this.lattice.place(word, start + shift[0] * SIDE + shift[1], direction)
+    for (const { word, start, direction } of placings)
+      this.lattice.place(word, start + shift[0] * SIDE + shift[1], direction)
   }
 
   private isMovable(word: number): boolean {
@@ -278,7 +288,8 @@ export class State {
       const letters = words[word]
       for (let offset = 0; offset + run <= letters.length; offset++) {
         let same = true
-        for (let index = 0; same && index < run; index++) same = letters[offset + index] + 1 === lattice.letters[first + index * step]
+        for (let index = 0; same && index < run; index++)
+          same = letters[offset + index] + 1 === lattice.letters[first + index * step]
         const start = first - offset * step
         if (!same || !this.fits(start, letters.length, direction)) continue
         this.steps++

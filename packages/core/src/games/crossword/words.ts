@@ -18,12 +18,18 @@ export interface Word {
 }
 
 /** Gives how the words of a list are written in the grid. */
-export function styleOf(list: EntryList, { letterCase, accents, early }: Pick<CrosswordOptions, 'letterCase' | 'accents' | 'early'>): LetterStyle {
+export function styleOf(
+  list: EntryList,
+  { letterCase, accents, early }: Pick<CrosswordOptions, 'letterCase' | 'accents' | 'early'>,
+): LetterStyle {
   return { letterCase: early ? 'lower' : letterCase, accents, language: list.answerLanguage || undefined }
 }
 
 /** Sorts a list's answers into words to lay, and those that can't be in a crossword, with the reason. */
-export function prepareWords(list: EntryList, options: Pick<CrosswordOptions, 'letterCase' | 'accents' | 'early'>): { words: Word[]; unplaced: UnplacedWord[] } {
+export function prepareWords(
+  list: EntryList,
+  options: Pick<CrosswordOptions, 'letterCase' | 'accents' | 'early'>,
+): { words: Word[]; unplaced: UnplacedWord[] } {
   const style = styleOf(list, options)
   const unplaced: UnplacedWord[] = []
   const words: Word[] = []
@@ -34,7 +40,18 @@ export function prepareWords(list: EntryList, options: Pick<CrosswordOptions, 'l
     if (isEmptyFace(entry.answer) && isEmptyFace(entry.prompt)) continue
     const letters = faceLetters(entry.answer, style)
     const key = letters.join('\u0000')
-    const why = letters.length === 0 ? 'empty' : letters.length === 1 ? 'too-short' : letters.length > LONGEST_WORD ? 'too-long' : seen.has(key) ? 'repeat' : words.length >= MAX_WORDS ? 'too-many' : undefined
+    const why =
+      letters.length === 0
+        ? 'empty'
+        : letters.length === 1
+          ? 'too-short'
+          : letters.length > LONGEST_WORD
+            ? 'too-long'
+            : seen.has(key)
+              ? 'repeat'
+              : words.length >= MAX_WORDS
+                ? 'too-many'
+                : undefined
     if (why) {
       unplaced.push({ entryId: entry.id, text, why })
       continue
@@ -43,7 +60,8 @@ export function prepareWords(list: EntryList, options: Pick<CrosswordOptions, 'l
     words.push({ entry, text, letters, pattern: patternOf(text, letters.length) })
     for (const letter of new Set(letters)) holders.set(letter, (holders.get(letter) ?? 0) + 1)
   }
-  const alone = words.length === 1 ? [] : words.filter(({ letters }) => letters.every((letter) => holders.get(letter) === 1))
+  const alone =
+    words.length === 1 ? [] : words.filter(({ letters }) => letters.every((letter) => holders.get(letter) === 1))
   for (const { entry, text } of alone) unplaced.push({ entryId: entry.id, text, why: 'no-shared-letter' })
   return { words: words.filter((word) => !alone.includes(word)), unplaced }
 }

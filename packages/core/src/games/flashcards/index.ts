@@ -4,16 +4,33 @@ import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { couplesOf } from '../partners.ts'
 import { FlashcardsOptions } from './options.ts'
-import { asked, askedKey, FlashcardsMove, memory, moment, move, score, start, view, type FlashcardsPlay, type FlashcardsView } from './play.ts'
+import {
+  asked,
+  askedKey,
+  FlashcardsMove,
+  memory,
+  moment,
+  move,
+  score,
+  start,
+  view,
+  type FlashcardsPlay,
+  type FlashcardsView,
+} from './play.ts'
 import type { FlashcardsPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock, and it is known which cards were asked. */
-const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => {
-  const { lastAt, queue, seen } = stored as { lastAt: number; queue: number[]; seen: number[] }
-  const { due: _, ...play } = onOwnClock(stored, ['lastAt', 'cardAt', 'finishedAt'])
-  return { ...play, seenAt: lastAt, acts: 0, asked: [...new Set([...seen, ...queue])] }
-} }]
+const UPGRADES = [
+  {
+    puzzle: markTellingIn,
+    play: (stored: unknown) => {
+      const { lastAt, queue, seen } = stored as { lastAt: number; queue: number[]; seen: number[] }
+      const { due: _, ...play } = onOwnClock(stored, ['lastAt', 'cardAt', 'finishedAt'])
+      return { ...play, seenAt: lastAt, acts: 0, asked: [...new Set([...seen, ...queue])] }
+    },
+  },
+]
 
 /** Cards with two sides, turned one by one. */
 export const flashcards: Game<FlashcardsOptions, FlashcardsPuzzle, FlashcardsPlay, FlashcardsMove, FlashcardsView> = {
@@ -38,7 +55,11 @@ export const flashcards: Game<FlashcardsOptions, FlashcardsPuzzle, FlashcardsPla
 
 function fit(list: EntryList): Fit {
   const { couples, notes } = couplesOf(list.entries)
-  return { ready: couples.length > 0, summary: { code: couples.length > 0 ? 'ready' : 'no-cards', entryIds: [], values: { cards: couples.length } }, notes }
+  return {
+    ready: couples.length > 0,
+    summary: { code: couples.length > 0 ? 'ready' : 'no-cards', entryIds: [], values: { cards: couples.length } },
+    notes,
+  }
 }
 
 function make(list: EntryList, { order, perPage, backs }: FlashcardsOptions): FlashcardsPuzzle {
@@ -46,7 +67,15 @@ function make(list: EntryList, { order, perPage, backs }: FlashcardsOptions): Fl
   if (couples.length === 0) throw new PuzzleError({ code: 'no-cards', entryIds: [], values: { cards: 0 } })
   const entries = new Map(list.entries.map((entry) => [entry.id, entry]))
   return {
-    cards: couples.map(({ entryId, prompt, answer }) => ({ entryId, front: prompt, back: answer, hint: entries.get(entryId)?.hint ?? '', fact: entries.get(entryId)?.fact ?? '' })),
-    order, perPage, backs,
+    cards: couples.map(({ entryId, prompt, answer }) => ({
+      entryId,
+      front: prompt,
+      back: answer,
+      hint: entries.get(entryId)?.hint ?? '',
+      fact: entries.get(entryId)?.fact ?? '',
+    })),
+    order,
+    perPage,
+    backs,
   }
 }

@@ -75,11 +75,26 @@ export interface FlashcardsView {
 const SCHEDULER = fsrs({ enable_fuzz: false, maximum_interval: LONGEST_DAYS })
 
 /** Begins with the cards that are due; where a student played before, those remembered well come later. */
-export function start({ cards, order }: FlashcardsPuzzle, { random, now, memory }: Pick<Beginning, 'random' | 'now' | 'memory'>): FlashcardsPlay {
+export function start(
+  { cards, order }: FlashcardsPuzzle,
+  { random, now, memory }: Pick<Beginning, 'random' | 'now' | 'memory'>,
+): FlashcardsPlay {
   const memories = (memory ?? {}) as Memories
   const due = [...cards.keys()].filter((card) => (memories[cards[card].entryId]?.due ?? 0) <= now)
   const queue = order === 'random' ? random.shuffled(due) : due
-  return { lastAt: 0, cardAt: 0, seenAt: now, finishedAt: null, queue, asked: due, acts: 0, turned: false, seen: [], knew: [], memories }
+  return {
+    lastAt: 0,
+    cardAt: 0,
+    seenAt: now,
+    finishedAt: null,
+    queue,
+    asked: due,
+    acts: 0,
+    turned: false,
+    seen: [],
+    knew: [],
+    memories,
+  }
 }
 
 export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): FlashcardsView {
@@ -93,19 +108,34 @@ export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Flashca
     fact: card && play.turned ? card.fact : '',
     turned: play.turned,
     left: finished ? 0 : play.queue.length,
-    seen: play.seen.length, knew: play.knew.length, total: play.asked.length,
-    dueInDays: (finished || play.queue.length === 0) && dues.length > 0 ? Math.max(0, Math.round((Math.min(...dues) - play.seenAt) / DAY)) : null,
+    seen: play.seen.length,
+    knew: play.knew.length,
+    total: play.asked.length,
+    dueInDays:
+      (finished || play.queue.length === 0) && dues.length > 0
+        ? Math.max(0, Math.round((Math.min(...dues) - play.seenAt) / DAY))
+        : null,
     finished,
   }
 }
 
-export function move(puzzle: FlashcardsPuzzle, play: FlashcardsPlay, asked: FlashcardsMove, when: When): Step<FlashcardsPlay> {
+export function move(
+  puzzle: FlashcardsPuzzle,
+  play: FlashcardsPlay,
+  asked: FlashcardsMove,
+  when: When,
+): Step<FlashcardsPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
   const now = Math.max(when.clock, play.lastAt)
   const { cards } = puzzle
   const acted = { ...play, lastAt: now, seenAt: when.now, acts: play.acts + 1 }
   if (asked.type === 'finish') return { play: { ...acted, finishedAt: now }, responses: [] }
-  if (asked.type === 'all') return { play: play.queue.length > 0 ? play : { ...acted, queue: [...cards.keys()], asked: [...cards.keys()], cardAt: now }, responses: [] }
+  if (asked.type === 'all')
+    return {
+      play:
+        play.queue.length > 0 ? play : { ...acted, queue: [...cards.keys()], asked: [...cards.keys()], cardAt: now },
+      responses: [],
+    }
   if (play.queue.length === 0) return { play, responses: [] }
   if (asked.type === 'turn') return { play: { ...acted, turned: !play.turned }, responses: [] }
   // Nobody knows what a card says before it was turned.
@@ -116,11 +146,26 @@ export function move(puzzle: FlashcardsPuzzle, play: FlashcardsPlay, asked: Flas
   const queue = asked.knew ? others : [...others.slice(0, AGAIN_AFTER), card, ...others.slice(AGAIN_AFTER)]
   return {
     play: {
-      ...acted, queue, turned: false, cardAt: now, finishedAt: queue.length === 0 ? now : null,
-      seen: first ? [...play.seen, card] : play.seen, knew: first && asked.knew ? [...play.knew, card] : play.knew,
+      ...acted,
+      queue,
+      turned: false,
+      cardAt: now,
+      finishedAt: queue.length === 0 ? now : null,
+      seen: first ? [...play.seen, card] : play.seen,
+      knew: first && asked.knew ? [...play.knew, card] : play.knew,
       memories: { ...play.memories, [entryId]: reviewed(play.memories[entryId], asked.knew, when.now) },
     },
-    responses: first ? [responseOf({ entryId, outcome: asked.knew ? 'right' : 'wrong', given: asked.knew ? back.text.trim() : '', milliseconds: now - play.cardAt, place: play.seen.length })] : [],
+    responses: first
+      ? [
+          responseOf({
+            entryId,
+            outcome: asked.knew ? 'right' : 'wrong',
+            given: asked.knew ? back.text.trim() : '',
+            milliseconds: now - play.cardAt,
+            place: play.seen.length,
+          }),
+        ]
+      : [],
   }
 }
 
@@ -128,20 +173,37 @@ export function move(puzzle: FlashcardsPuzzle, play: FlashcardsPlay, asked: Flas
 function reviewed(memory: Memory | undefined, knew: boolean, now: number): Memory {
   const card: Card = memory
     ? {
-        due: new Date(memory.due), stability: memory.stability, difficulty: memory.difficulty, elapsed_days: 0, scheduled_days: memory.scheduledDays, learning_steps: memory.learningSteps,
-        reps: memory.reps, lapses: memory.lapses, state: memory.state, ...(memory.lastReview === null ? {} : { last_review: new Date(memory.lastReview) }),
+        due: new Date(memory.due),
+        stability: memory.stability,
+        difficulty: memory.difficulty,
+        elapsed_days: 0,
+        scheduled_days: memory.scheduledDays,
+        learning_steps: memory.learningSteps,
+        reps: memory.reps,
+        lapses: memory.lapses,
+        state: memory.state,
+        ...(memory.lastReview === null ? {} : { last_review: new Date(memory.lastReview) }),
       }
     : createEmptyCard(new Date(now))
   const { card: next } = SCHEDULER.next(card, new Date(now), knew ? Rating.Good : Rating.Again)
   return {
-    due: next.due.getTime(), stability: next.stability, difficulty: next.difficulty, scheduledDays: next.scheduled_days, learningSteps: next.learning_steps,
-    reps: next.reps, lapses: next.lapses, state: next.state, lastReview: next.last_review?.getTime() ?? null,
+    due: next.due.getTime(),
+    stability: next.stability,
+    difficulty: next.difficulty,
+    scheduledDays: next.scheduled_days,
+    learningSteps: next.learning_steps,
+    reps: next.reps,
+    lapses: next.lapses,
+    state: next.state,
+    lastReview: next.last_review?.getTime() ?? null,
   }
 }
 
 /** The cards that were due; all, once a student asks for them. */
 export function asked({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Question[] {
-  return [...play.asked].sort((one, other) => one - other).map((card) => ({ entryId: cards[card].entryId, text: cards[card].back.text.trim(), counts: true }))
+  return [...play.asked]
+    .sort((one, other) => one - other)
+    .map((card) => ({ entryId: cards[card].entryId, text: cards[card].back.text.trim(), counts: true }))
 }
 
 export function askedKey({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): string {
@@ -160,7 +222,13 @@ export function moment(_puzzle: FlashcardsPuzzle, { acts }: FlashcardsPlay): str
 
 export function score(_puzzle: FlashcardsPuzzle, play: FlashcardsPlay): Score {
   return {
-    right: play.knew.length, total: play.asked.length, points: 0, bonus: 0, hints: 0, misses: 0, finished: play.finishedAt !== null,
+    right: play.knew.length,
+    total: play.asked.length,
+    points: 0,
+    bonus: 0,
+    hints: 0,
+    misses: 0,
+    finished: play.finishedAt !== null,
     milliseconds: play.finishedAt ?? play.lastAt,
   }
 }

@@ -10,11 +10,27 @@ export function sheet({ cards, perPage, backs }: FlashcardsPuzzle, isKey: boolea
   if (isKey) return []
   const [columns, rows] = PAGES[backs][perPage]
   return Array.from({ length: Math.ceil(cards.length / perPage) }, (_, page) => {
-    const own = Array.from({ length: perPage }, (_place, index) => (page * perPage + index < cards.length ? cards[page * perPage + index] : null))
+    const own = Array.from({ length: perPage }, (_place, index) =>
+      page * perPage + index < cards.length ? cards[page * perPage + index] : null,
+    )
     const fronts = own.map((card) => card && squareOf(card.front))
     const reverse = own.map((card) => card && squareOf(card.back))
-    if (backs === 'fold') return [deck(columns * 2, rows, fronts.flatMap((front, index) => [front, reverse[index]]))]
-    return [deck(columns, rows, fronts), deck(columns, rows, reverse.map((_square, index) => reverse[mirrored(index, columns)]))]
+    if (backs === 'fold')
+      return [
+        deck(
+          columns * 2,
+          rows,
+          fronts.flatMap((front, index) => [front, reverse[index]]),
+        ),
+      ]
+    return [
+      deck(columns, rows, fronts),
+      deck(
+        columns,
+        rows,
+        reverse.map((_square, index) => reverse[mirrored(index, columns)]),
+      ),
+    ]
   }).flat()
 }
 

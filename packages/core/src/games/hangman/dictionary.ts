@@ -35,7 +35,14 @@ export function groupOf(length: number, words: readonly Letters[], weights: read
     letters.set(word, index * length)
     masks[index] = maskOf(word)
   })
-  return { length, count: words.length, letters, masks, weights: Float64Array.from(weights), total: weights.reduce((sum, weight) => sum + weight, 0) }
+  return {
+    length,
+    count: words.length,
+    letters,
+    masks,
+    weights: Float64Array.from(weights),
+    total: weights.reduce((sum, weight) => sum + weight, 0),
+  }
 }
 
 /** Gives one bit for each letter of a word. */

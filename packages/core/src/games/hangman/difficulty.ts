@@ -76,23 +76,39 @@ export function difficulties(list: readonly (readonly Letters[])[], dictionary: 
     const expected = unknown.reduce((sum, chance, wrong) => sum + chance * wrong, 0)
     const band = 1 + BANDS.filter((from) => expected >= from).length
     return {
-      band: isKnown ? band as Difficulty['band'] : null, expected,
-      missesKnown: winning(known), missesUnknown: winning(unknown), missesSuggested: Math.max(FEWEST, Math.min(MOST, wanted)), needsHelp: wanted > MOST,
+      band: isKnown ? (band as Difficulty['band']) : null,
+      expected,
+      missesKnown: winning(known),
+      missesUnknown: winning(unknown),
+      missesSuggested: Math.max(FEWEST, Math.min(MOST, wanted)),
+      needsHelp: wanted > MOST,
     }
   })
 }
 
 /** Tells how hard the words of a list are, as a game asks them. Accents are left off, spaces and hyphens part a word. */
 export function difficultyOfList(list: EntryList, options: Asking, dictionary: Dictionary): WordDifficulty[] {
-  const words = askedList(list, options).entries.map(({ id, answer }) => ({ entryId: id, text: answer.text.trim(), parts: partsOf(answer.text) }))
-  const known = difficulties(words.flatMap(({ parts }) => (parts ? [parts] : [])), dictionary)
+  const words = askedList(list, options).entries.map(({ id, answer }) => ({
+    entryId: id,
+    text: answer.text.trim(),
+    parts: partsOf(answer.text),
+  }))
+  const known = difficulties(
+    words.flatMap(({ parts }) => (parts ? [parts] : [])),
+    dictionary,
+  )
   let next = 0
-  return words.filter(({ text }) => text !== '').map(({ entryId, text, parts }) => ({ entryId, text, difficulty: parts ? known[next++] : null }))
+  return words
+    .filter(({ text }) => text !== '')
+    .map(({ entryId, text, parts }) => ({ entryId, text, difficulty: parts ? known[next++] : null }))
 }
 
 function partsOf(text: string): number[][] | undefined {
-  const parts = foldAccents(text).trim().split(/[\s\-\u2010-\u2015]+/u).map((part) => lettersOf(part.replace(/[\p{P}]/gu, '')))
-  return parts.every((part) => part !== undefined && part.length > 0) ? parts as number[][] : undefined
+  const parts = foldAccents(text)
+    .trim()
+    .split(/[\s\-\u2010-\u2015]+/u)
+    .map((part) => lettersOf(part.replace(/[\p{P}]/gu, '')))
+  return parts.every((part) => part !== undefined && part.length > 0) ? (parts as number[][]) : undefined
 }
 
 /** Gives the fewest misses allowed with which 80 % win: with m allowed, fewer than m wrong letters win. */
@@ -106,15 +122,40 @@ function winning(chances: readonly number[]): number {
 }
 
 /** Gives the chance of each number of wrong letters until the answer is found. */
-function misses(parts: readonly Letters[], list: readonly (readonly Letters[])[], dictionary: Dictionary, [listPrior, dictionaryPrior]: Prior): number[] {
+function misses(
+  parts: readonly Letters[],
+  list: readonly (readonly Letters[])[],
+  dictionary: Dictionary,
+  [listPrior, dictionaryPrior]: Prior,
+): number[] {
   const beliefs: Belief[] = []
   if (listPrior > 0) {
-    const same = list.filter((other) => other.length === parts.length && other.every((part, index) => part.length === parts[index].length))
+    const same = list.filter(
+      (other) => other.length === parts.length && other.every((part, index) => part.length === parts[index].length),
+    )
     const target = parts.flat()
-    beliefs.push({ prior: listPrior, parts: [partOf(target, groupOf(target.length, same.map((word) => word.flat()), same.map(() => 1)), 0)] })
+    beliefs.push({
+      prior: listPrior,
+      parts: [
+        partOf(
+          target,
+          groupOf(
+            target.length,
+            same.map((word) => word.flat()),
+            same.map(() => 1),
+          ),
+          0,
+        ),
+      ],
+    })
   }
   if (dictionaryPrior > 0) {
-    beliefs.push({ prior: dictionaryPrior, parts: parts.map((target) => partOf(target, dictionary.ofLength(target.length), dictionary.has(target) ? 0 : dictionary.least)) })
+    beliefs.push({
+      prior: dictionaryPrior,
+      parts: parts.map((target) =>
+        partOf(target, dictionary.ofLength(target.length), dictionary.has(target) ? 0 : dictionary.least),
+      ),
+    })
   }
   const chances: number[] = []
   const wanted = maskOf(parts.flat())
@@ -125,10 +166,19 @@ function misses(parts: readonly Letters[], list: readonly (readonly Letters[])[]
       return
     }
     const [best, second] = twoBest(current, asked)
-    const choices: [number, number][] = second < 0 || chance * (1 - SENSIBLE) < UNLIKELY ? [[best, 1]] : [[best, SENSIBLE], [second, 1 - SENSIBLE]]
+    const choices: [number, number][] =
+      second < 0 || chance * (1 - SENSIBLE) < UNLIKELY
+        ? [[best, 1]]
+        : [
+            [best, SENSIBLE],
+            [second, 1 - SENSIBLE],
+          ]
     for (const [letter, share] of choices) {
-      const next = current.map(({ prior, parts: before }) => ({ prior, parts: before.map((part) => narrowed(part, letter)) }))
-      guess(next, asked | (1 << letter), wrong + ((wanted >> letter) & 1 ^ 1), chance * share)
+      const next = current.map(({ prior, parts: before }) => ({
+        prior,
+        parts: before.map((part) => narrowed(part, letter)),
+      }))
+      guess(next, asked | (1 << letter), wrong + (((wanted >> letter) & 1) ^ 1), chance * share)
     }
   }
   guess(beliefs, 0, 0, 1)
@@ -136,7 +186,15 @@ function misses(parts: readonly Letters[], list: readonly (readonly Letters[])[]
 }
 
 function partOf(target: Letters, group: WordGroup, own: number): Part {
-  return { target, mask: maskOf(target), group, fitting: everyWord(group.count), count: group.count, own, total: group.total + own }
+  return {
+    target,
+    mask: maskOf(target),
+    group,
+    fitting: everyWord(group.count),
+    count: group.count,
+    own,
+    total: group.total + own,
+  }
 }
 
 let numbers = new Int32Array(0)
@@ -149,7 +207,12 @@ function everyWord(count: number): Int32Array {
 
 /** Keeps the words that have a letter just where the answer has it. */
 function narrowed(part: Part, letter: number): Part {
-  const { group: { masks, letters, length }, fitting, count, target } = part
+  const {
+    group: { masks, letters, length },
+    fitting,
+    count,
+    target,
+  } = part
   const kept = new Int32Array(count)
   const bit = 1 << letter
   let left = 0
@@ -180,7 +243,8 @@ function presence({ group, fitting, count, own, mask }: Part, asked: number): Fl
     for (let at = 0; at < count; at++) {
       const weight = weights[fitting[at]]
       present[26] += weight
-      for (let bits = masks[fitting[at]] & ~asked; bits !== 0; bits &= bits - 1) present[31 - Math.clz32(bits & -bits)] += weight
+      for (let bits = masks[fitting[at]] & ~asked; bits !== 0; bits &= bits - 1)
+        present[31 - Math.clz32(bits & -bits)] += weight
     }
     if (asked === 0) FIRST_LOOKS.set(group, present.slice())
   }

@@ -7,7 +7,9 @@ import { HangmanMove, moment, move, score, start, view, type HangmanPlay, type H
 import type { HangmanPuzzle } from './puzzle.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
-const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'wordAt', 'finishedAt']) }]
+const UPGRADES = [
+  { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'wordAt', 'finishedAt']) },
+]
 
 /** Words found letter by letter. */
 export const hangman: Game<HangmanOptions, HangmanPuzzle, HangmanPlay, HangmanMove, HangmanView> = {

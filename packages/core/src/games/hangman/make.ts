@@ -11,7 +11,11 @@ import { prepareWords, styleOf } from './words.ts'
 export function fit(list: EntryList, options: HangmanOptions): Fit {
   const { words, notes } = prepareWords(list, options)
   const ready = words.length > 0
-  return { ready, summary: { code: ready ? 'ready' : 'no-words', entryIds: [], values: { words: words.length } }, notes }
+  return {
+    ready,
+    summary: { code: ready ? 'ready' : 'no-words', entryIds: [], values: { words: words.length } },
+    notes,
+  }
 }
 
 /** Makes a round. Throws a PuzzleError where no word can be guessed. */
@@ -22,9 +26,16 @@ export function make(list: EntryList, options: HangmanOptions): HangmanPuzzle {
   const own = new Set(words.flatMap(({ characters }) => characters.flatMap(({ letter }) => letter ?? [])))
   const alphabet = new Set([...gridLetters(alphabetFor(own), style), ...own])
   return {
-    words, style, scene: options.scene, misses: options.misses ?? SCENE_MISSES[options.scene],
+    words,
+    style,
+    scene: options.scene,
+    misses: options.misses ?? SCENE_MISSES[options.scene],
     // Not by the machine's own collation: the same list must give the same puzzle everywhere.
     alphabet: [...alphabet].sort((one, two) => (one < two ? -1 : 1)),
-    direction: directionOf(words.map(({ text }) => text).join(' ')), clue: options.clue, order: options.order, freeLetters: options.freeLetters, teams: options.teams,
+    direction: directionOf(words.map(({ text }) => text).join(' ')),
+    clue: options.clue,
+    order: options.order,
+    freeLetters: options.freeLetters,
+    teams: options.teams,
   }
 }

@@ -70,10 +70,25 @@ export interface HangmanView {
 export function start(puzzle: HangmanPuzzle, { random }: Pick<Beginning, 'random'>): HangmanPlay {
   const all = [...puzzle.words.keys()]
   const queue = puzzle.order === 'random' ? random.shuffled(all) : all
-  return begin(puzzle, {
-    lastAt: 0, wordAt: 0, finishedAt: null, queue, asked: [], hinted: false, outcome: null, won: [], lost: [], points: 0, hints: 0,
-    turn: 0, teamPoints: Array.from({ length: puzzle.teams }, () => 0),
-  }, 0)
+  return begin(
+    puzzle,
+    {
+      lastAt: 0,
+      wordAt: 0,
+      finishedAt: null,
+      queue,
+      asked: [],
+      hinted: false,
+      outcome: null,
+      won: [],
+      lost: [],
+      points: 0,
+      hints: 0,
+      turn: 0,
+      teamPoints: Array.from({ length: puzzle.teams }, () => 0),
+    },
+    0,
+  )
 }
 
 export function view(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanView {
@@ -89,7 +104,10 @@ export function view(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanView {
     characters: word.characters.map(({ shown, letter }) => (isOpen(letter) || play.outcome !== null ? shown : null)),
     missed: word.characters.map(({ letter }) => play.outcome === 'lost' && !isOpen(letter)),
     alphabet: puzzle.alphabet,
-    asked: play.asked.map((letter) => ({ letter, right: word.characters.some((character) => character.letter === letter) })),
+    asked: play.asked.map((letter) => ({
+      letter,
+      right: word.characters.some((character) => character.letter === letter),
+    })),
     direction: puzzle.direction,
     prompt: promptShown ? (play.outcome === null ? shownFace : revealedFace)(word.prompt) : null,
     hasHint: !play.hinted && play.outcome === null && (word.hint !== '' || puzzle.clue === 'hint'),
@@ -116,12 +134,15 @@ export function move(puzzle: HangmanPuzzle, play: HangmanPlay, asked: HangmanMov
     return { play: there ? { ...play, hinted: true, hints: play.hints + 1, lastAt: now } : play, responses: [] }
   }
   const letter = gridLetters(asked.letter, puzzle.style)[0]
-  if (letter === undefined || play.asked.includes(letter) || !puzzle.alphabet.includes(letter)) return { play, responses: [] }
+  if (letter === undefined || play.asked.includes(letter) || !puzzle.alphabet.includes(letter))
+    return { play, responses: [] }
   const after = { ...play, asked: [...play.asked, letter], lastAt: now }
   const found = word.characters.filter((character) => character.letter === letter).length
   const won = word.characters.every((character) => character.letter === null || after.asked.includes(character.letter))
   const lost = missesOf(word, after) >= puzzle.misses
-  after.teamPoints = play.teamPoints.map((points, team) => points + (team === play.turn ? found * LETTER_POINTS + (won ? WORD_POINTS : 0) : 0))
+  after.teamPoints = play.teamPoints.map(
+    (points, team) => points + (team === play.turn ? found * LETTER_POINTS + (won ? WORD_POINTS : 0) : 0),
+  )
   after.turn = (play.turn + 1) % puzzle.teams
   if (!won && !lost) return { play: after, responses: [] }
   return end(puzzle, { ...after, outcome: won ? 'won' : 'lost' }, now)
@@ -129,7 +150,13 @@ export function move(puzzle: HangmanPuzzle, play: HangmanPlay, asked: HangmanMov
 
 export function score(puzzle: HangmanPuzzle, play: HangmanPlay): Score {
   return {
-    right: play.won.length, total: puzzle.words.length, points: play.points, bonus: 0, hints: play.hints, misses: 0, finished: play.finishedAt !== null,
+    right: play.won.length,
+    total: puzzle.words.length,
+    points: play.points,
+    bonus: 0,
+    hints: play.hints,
+    misses: 0,
+    finished: play.finishedAt !== null,
     milliseconds: play.finishedAt ?? play.lastAt,
   }
 }
@@ -150,7 +177,14 @@ function isAgain(play: HangmanPlay): boolean {
 /** Begins a word, with its free letters. */
 function begin(puzzle: HangmanPuzzle, play: HangmanPlay, now: number): HangmanPlay {
   const letters = [...new Set(currentWord(puzzle, play).characters.flatMap(({ letter }) => letter ?? []))]
-  return { ...play, asked: letters.slice(0, Math.min(puzzle.freeLetters, letters.length - 1)), hinted: false, outcome: null, wordAt: now, lastAt: now }
+  return {
+    ...play,
+    asked: letters.slice(0, Math.min(puzzle.freeLetters, letters.length - 1)),
+    hinted: false,
+    outcome: null,
+    wordAt: now,
+    lastAt: now,
+  }
 }
 
 /** Notes how a word ended. Only the first time counts; a word that comes back is for learning. */
@@ -158,15 +192,34 @@ function end(puzzle: HangmanPuzzle, play: HangmanPlay, now: number): Step<Hangma
   const [index] = play.queue
   const word = puzzle.words[index]
   const won = play.outcome === 'won'
-  const given = won ? word.text : play.asked.filter((letter) => !word.characters.some((character) => character.letter === letter)).join(' ')
-  const tried = play.asked.map((letter) => ({ letter, right: word.characters.some((character) => character.letter === letter) }))
+  const given = won
+    ? word.text
+    : play.asked.filter((letter) => !word.characters.some((character) => character.letter === letter)).join(' ')
+  const tried = play.asked.map((letter) => ({
+    letter,
+    right: word.characters.some((character) => character.letter === letter),
+  }))
   const response = responseOf({
-    entryId: word.entryId, outcome: won ? 'right' : 'wrong', given, detail: { type: 'letters', tried }, hints: play.hinted ? 1 : 0, milliseconds: now - play.wordAt, place: play.won.length + play.lost.length,
+    entryId: word.entryId,
+    outcome: won ? 'right' : 'wrong',
+    given,
+    detail: { type: 'letters', tried },
+    hints: play.hinted ? 1 : 0,
+    milliseconds: now - play.wordAt,
+    place: play.won.length + play.lost.length,
   })
   const back = play.lost.indexOf(index)
-  if (back >= 0) return { play: { ...play, finishedAt: play.queue.length === 1 ? now : null }, responses: [{ ...response, round: 'back', counts: false, place: back }] }
+  if (back >= 0)
+    return {
+      play: { ...play, finishedAt: play.queue.length === 1 ? now : null },
+      responses: [{ ...response, round: 'back', counts: false, place: back }],
+    }
   const points = won ? Math.max(1, POINTS - missesOf(word, play) - (play.hinted ? HINT_COST : 0)) : 0
-  const after = { ...play, points: play.points + points, ...(won ? { won: [...play.won, index] } : { lost: [...play.lost, index], queue: [...play.queue, index] }) }
+  const after = {
+    ...play,
+    points: play.points + points,
+    ...(won ? { won: [...play.won, index] } : { lost: [...play.lost, index], queue: [...play.queue, index] }),
+  }
   return { play: { ...after, finishedAt: after.queue.length === 1 ? now : null }, responses: [{ ...response, points }] }
 }
 

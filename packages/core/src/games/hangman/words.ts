@@ -19,7 +19,10 @@ export function styleOf(list: EntryList, { accents, early }: Pick<HangmanOptions
 function charactersOf(text: string, style: LetterStyle): WordCharacter[] {
   return graphemesOf(text.trim().replace(/\s+/gu, ' ')).map((shown) => {
     const cased = gridLetters(shown, { ...style, accents: 'kept' })[0]
-    return { shown: cased ?? shown, letter: cased === undefined || /\p{N}|\p{S}/u.test(cased) ? null : gridLetters(shown, style)[0] ?? null }
+    return {
+      shown: cased ?? shown,
+      letter: cased === undefined || /\p{N}|\p{S}/u.test(cased) ? null : (gridLetters(shown, style)[0] ?? null),
+    }
   })
 }
 
@@ -36,7 +39,10 @@ function faceCharacters(face: Face, style: LetterStyle): WordCharacter[] {
 }
 
 /** Sorts a list's answers into words to guess, and notes about those that can't be. */
-export function prepareWords(list: EntryList, options: Pick<HangmanOptions, 'accents' | 'early'>): { words: HangmanWord[]; notes: FitNote[] } {
+export function prepareWords(
+  list: EntryList,
+  options: Pick<HangmanOptions, 'accents' | 'early'>,
+): { words: HangmanWord[]; notes: FitNote[] } {
   const style = styleOf(list, options)
   const words: HangmanWord[] = []
   const notes: FitNote[] = []
@@ -44,7 +50,14 @@ export function prepareWords(list: EntryList, options: Pick<HangmanOptions, 'acc
     if (isEmptyFace(entry.answer) && isEmptyFace(entry.prompt)) continue
     const characters = faceCharacters(entry.answer, style)
     const kinds = new Set(characters.flatMap(({ letter }) => letter ?? [])).size
-    const code = characters.length === 0 ? 'empty' : characters.length > LONGEST ? 'too-long' : kinds < FEWEST_LETTERS ? 'too-short' : undefined
+    const code =
+      characters.length === 0
+        ? 'empty'
+        : characters.length > LONGEST
+          ? 'too-long'
+          : kinds < FEWEST_LETTERS
+            ? 'too-short'
+            : undefined
     if (code) notes.push({ code, entryIds: [entry.id], values: { text: entry.answer.text } })
     else words.push(wordOf(entry, characters))
   }

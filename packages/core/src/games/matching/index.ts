@@ -8,11 +8,18 @@ import type { MatchingPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock and rows judged are counted. */
-const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown, puzzle: unknown) => {
-  const play = onOwnClock(stored, ['lastAt', 'judgedAt', 'finishedAt'])
-  const before = (puzzle as MatchingPuzzle).rounds.slice(0, play.round as number).reduce((sum, { couples }) => sum + couples.length, 0)
-  return { ...play, met: before + (play.judged as boolean[]).filter(Boolean).length }
-} }]
+const UPGRADES = [
+  {
+    puzzle: markTellingIn,
+    play: (stored: unknown, puzzle: unknown) => {
+      const play = onOwnClock(stored, ['lastAt', 'judgedAt', 'finishedAt'])
+      const before = (puzzle as MatchingPuzzle).rounds
+        .slice(0, play.round as number)
+        .reduce((sum, { couples }) => sum + couples.length, 0)
+      return { ...play, met: before + (play.judged as boolean[]).filter(Boolean).length }
+    },
+  },
+]
 
 /** Two columns whose rows belong together. */
 export const matching: Game<MatchingOptions, MatchingPuzzle, MatchingPlay, MatchingMove, MatchingView> = {
@@ -23,7 +30,10 @@ export const matching: Game<MatchingOptions, MatchingPuzzle, MatchingPlay, Match
   moves: MatchingMove,
   fit,
   make,
-  asked: ({ rounds }) => rounds.flatMap(({ couples }) => couples.map(({ entryId, answer }) => ({ entryId, text: answer.text.trim(), counts: true }))),
+  asked: ({ rounds }) =>
+    rounds.flatMap(({ couples }) =>
+      couples.map(({ entryId, answer }) => ({ entryId, text: answer.text.trim(), counts: true })),
+    ),
   onPaper: true,
   sheet,
   start,

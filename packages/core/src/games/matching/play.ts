@@ -63,8 +63,17 @@ export function start(puzzle: MatchingPuzzle): MatchingPlay {
   return { lastAt: 0, finishedAt: null, met: 0, right: 0, points: 0, judgedAt: 0, ...fresh(puzzle, 0) }
 }
 
-function fresh({ rounds }: MatchingPuzzle, round: number): Pick<MatchingPlay, 'round' | 'joins' | 'judged' | 'missed' | 'wrong'> {
-  return { round, joins: rounds[round].couples.map(() => null), judged: rounds[round].couples.map(() => false), missed: [], wrong: null }
+function fresh(
+  { rounds }: MatchingPuzzle,
+  round: number,
+): Pick<MatchingPlay, 'round' | 'joins' | 'judged' | 'missed' | 'wrong'> {
+  return {
+    round,
+    joins: rounds[round].couples.map(() => null),
+    judged: rounds[round].couples.map(() => false),
+    missed: [],
+    wrong: null,
+  }
 }
 
 export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
@@ -77,7 +86,7 @@ export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
     joins: play.joins,
     marks: play.judged.map((judged, left) => {
       if (!judged) return null
-      return isRight(round, left, play.joins[left]) ? play.missed.includes(left) ? 'later' : 'right' : 'wrong'
+      return isRight(round, left, play.joins[left]) ? (play.missed.includes(left) ? 'later' : 'right') : 'wrong'
     }),
     solution: done ? round.couples.map((_, left) => round.order.indexOf(left)) : null,
     wrong: play.wrong,
@@ -89,7 +98,12 @@ export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
   }
 }
 
-export function move(puzzle: MatchingPuzzle, play: MatchingPlay, asked: MatchingMove, { clock }: When): Step<MatchingPlay> {
+export function move(
+  puzzle: MatchingPuzzle,
+  play: MatchingPlay,
+  asked: MatchingMove,
+  { clock }: When,
+): Step<MatchingPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
   const now = Math.max(clock, play.lastAt)
   const round = puzzle.rounds[play.round]
@@ -114,15 +128,26 @@ export function move(puzzle: MatchingPuzzle, play: MatchingPlay, asked: Matching
   if (taken >= 0) joins[taken] = null
   joins[asked.left] = asked.right
   const joined = { ...play, joins, wrong: null, lastAt: now }
-  return puzzle.check === 'at-end' ? { play: joined, responses: [] } : judgeOne(puzzle, joined, asked.left, asked.right, now)
+  return puzzle.check === 'at-end'
+    ? { play: joined, responses: [] }
+    : judgeOne(puzzle, joined, asked.left, asked.right, now)
 }
 
 function isRight(round: MatchingRound, left: number, right: number | null): boolean {
-  return right !== null && belongTogether(round.couples, round.couples[left].prompt, round.couples[round.order[right]].answer)
+  return (
+    right !== null &&
+    belongTogether(round.couples, round.couples[left].prompt, round.couples[round.order[right]].answer)
+  )
 }
 
 /** Judges a line as soon as it is drawn: a wrong one goes away, and only the first of a row counts. */
-function judgeOne(puzzle: MatchingPuzzle, play: MatchingPlay, left: number, right: number, now: number): Step<MatchingPlay> {
+function judgeOne(
+  puzzle: MatchingPuzzle,
+  play: MatchingPlay,
+  left: number,
+  right: number,
+  now: number,
+): Step<MatchingPlay> {
   const round = puzzle.rounds[play.round]
   const first = !play.missed.includes(left)
   const good = isRight(round, left, right)
@@ -131,18 +156,47 @@ function judgeOne(puzzle: MatchingPuzzle, play: MatchingPlay, left: number, righ
   const met = play.met + (first ? 1 : 0)
   if (!good) {
     return {
-      play: { ...play, judgedAt: now, met, joins: play.joins.map((own, row) => (row === left ? null : own)), wrong: { left, right }, missed: first ? [...play.missed, left] : play.missed },
+      play: {
+        ...play,
+        judgedAt: now,
+        met,
+        joins: play.joins.map((own, row) => (row === left ? null : own)),
+        wrong: { left, right },
+        missed: first ? [...play.missed, left] : play.missed,
+      },
       responses: first ? [response] : [],
     }
   }
   const judged = play.judged.map((own, row) => own || row === left)
   const last = judged.every(Boolean) && play.round === puzzle.rounds.length - 1
-  return { play: { ...play, judged, judgedAt: now, met, points: play.points + points, right: play.right + (first ? 1 : 0), finishedAt: last ? now : null }, responses: first ? [response] : [] }
+  return {
+    play: {
+      ...play,
+      judged,
+      judgedAt: now,
+      met,
+      points: play.points + points,
+      right: play.right + (first ? 1 : 0),
+      finishedAt: last ? now : null,
+    },
+    responses: first ? [response] : [],
+  }
 }
 
-function joinedResponse(round: MatchingRound, left: number, right: number, known: Pick<Response, 'points' | 'milliseconds' | 'place'>): Response {
+function joinedResponse(
+  round: MatchingRound,
+  left: number,
+  right: number,
+  known: Pick<Response, 'points' | 'milliseconds' | 'place'>,
+): Response {
   const { entryId, answer } = round.couples[round.order[right]]
-  return responseOf({ entryId: round.couples[left].entryId, outcome: isRight(round, left, right) ? 'right' : 'wrong', given: answer.text.trim(), detail: { type: 'entry', entryId }, ...known })
+  return responseOf({
+    entryId: round.couples[left].entryId,
+    outcome: isRight(round, left, right) ? 'right' : 'wrong',
+    given: answer.text.trim(),
+    detail: { type: 'entry', entryId },
+    ...known,
+  })
 }
 
 /** Judges rows of the round as they are joined; one that is joined with none is not reached. */
@@ -151,20 +205,39 @@ function judge(puzzle: MatchingPuzzle, play: MatchingPlay, rows: readonly number
   const responses = rows.flatMap((left, index): Response[] => {
     const right = play.joins[left]
     if (right === null) return []
-    return [joinedResponse(round, left, right, { points: isRight(round, left, right) ? POINTS : 0, milliseconds: (now - play.judgedAt) / round.couples.length, place: play.met + index })]
+    return [
+      joinedResponse(round, left, right, {
+        points: isRight(round, left, right) ? POINTS : 0,
+        milliseconds: (now - play.judgedAt) / round.couples.length,
+        place: play.met + index,
+      }),
+    ]
   })
   const right = responses.filter(({ outcome }) => outcome === 'right').length
   const last = play.round === puzzle.rounds.length - 1
   return {
-    play: { ...play, judgedAt: now, met: play.met + responses.length, judged: play.judged.map((own, row) => own || rows.includes(row)), right: play.right + right, points: play.points + right * POINTS, lastAt: now, finishedAt: last ? now : null },
+    play: {
+      ...play,
+      judgedAt: now,
+      met: play.met + responses.length,
+      judged: play.judged.map((own, row) => own || rows.includes(row)),
+      right: play.right + right,
+      points: play.points + right * POINTS,
+      lastAt: now,
+      finishedAt: last ? now : null,
+    },
     responses,
   }
 }
 
 function finish(puzzle: MatchingPuzzle, play: MatchingPlay, now: number): Step<MatchingPlay> {
   const open = [...play.judged.keys()].filter((row) => !play.judged[row] && !play.missed.includes(row))
-  const { play: judged, responses } = puzzle.check === 'at-end' ? judge(puzzle, play, open, now) : { play, responses: [] }
-  return { play: { ...judged, judged: judged.judged.map(() => true), wrong: null, lastAt: now, finishedAt: now }, responses }
+  const { play: judged, responses } =
+    puzzle.check === 'at-end' ? judge(puzzle, play, open, now) : { play, responses: [] }
+  return {
+    play: { ...judged, judged: judged.judged.map(() => true), wrong: null, lastAt: now, finishedAt: now },
+    responses,
+  }
 }
 
 /** The round: what was made for one that is over changes nothing. */
@@ -174,7 +247,13 @@ export function moment(_puzzle: MatchingPuzzle, { round }: MatchingPlay): string
 
 export function score({ rounds }: MatchingPuzzle, play: MatchingPlay): Score {
   return {
-    right: play.right, total: rounds.reduce((sum, { couples }) => sum + couples.length, 0), points: play.points, bonus: 0, hints: 0, misses: 0, finished: play.finishedAt !== null,
+    right: play.right,
+    total: rounds.reduce((sum, { couples }) => sum + couples.length, 0),
+    points: play.points,
+    bonus: 0,
+    hints: 0,
+    misses: 0,
+    finished: play.finishedAt !== null,
     milliseconds: play.finishedAt ?? play.lastAt,
   }
 }

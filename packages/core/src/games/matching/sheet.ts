@@ -9,11 +9,28 @@ export function sheet({ rounds }: MatchingPuzzle, isKey: boolean): SheetPage[] {
   const perPage = Math.max(1, Math.floor(20 / rounds[0].couples.length))
   const blocks = rounds.map(({ couples, order }) => {
     const left: SheetItems = {
-      type: 'items', columns: 1,
-      items: couples.map(({ prompt }, row) => ({ label: String(row + 1), note: isKey ? '' : '____', answer: isKey ? LETTERS[order.indexOf(row)] : '', ...squareOf(prompt) })),
+      type: 'items',
+      columns: 1,
+      items: couples.map(({ prompt }, row) => ({
+        label: String(row + 1),
+        note: isKey ? '' : '____',
+        answer: isKey ? LETTERS[order.indexOf(row)] : '',
+        ...squareOf(prompt),
+      })),
     }
-    const right: SheetItems = { type: 'items', columns: 1, items: order.map((couple, place) => ({ label: LETTERS[place], note: '', answer: '', ...squareOf(couples[couple].answer) })) }
+    const right: SheetItems = {
+      type: 'items',
+      columns: 1,
+      items: order.map((couple, place) => ({
+        label: LETTERS[place],
+        note: '',
+        answer: '',
+        ...squareOf(couples[couple].answer),
+      })),
+    }
     return { type: 'row' as const, blocks: [left, right] }
   })
-  return Array.from({ length: Math.ceil(blocks.length / perPage) }, (_, page) => ({ blocks: blocks.slice(page * perPage, (page + 1) * perPage) }))
+  return Array.from({ length: Math.ceil(blocks.length / perPage) }, (_, page) => ({
+    blocks: blocks.slice(page * perPage, (page + 1) * perPage),
+  }))
 }

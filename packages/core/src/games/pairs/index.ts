@@ -8,7 +8,9 @@ import { faceOf, type PairsPuzzle } from './puzzle.ts'
 import { squareOf } from '../shownFace.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
-const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) }]
+const UPGRADES = [
+  { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) },
+]
 
 /** Cards face down, found two by two. */
 export const pairs: Game<PairsOptions, PairsPuzzle, PairsPlay, PairsMove, PairsView> = {
@@ -22,7 +24,15 @@ export const pairs: Game<PairsOptions, PairsPuzzle, PairsPlay, PairsMove, PairsV
   asked: ({ couples }) => couples.map(({ entryId, answer }) => ({ entryId, text: answer.text.trim(), counts: true })),
   onPaper: true,
   // Cards to cut apart and lay on a table: they are their own key.
-  sheet: (puzzle, isKey) => (isKey ? [] : [{ bare: true, blocks: [{ type: 'tokens', tokens: puzzle.cards.map((card) => squareOf(faceOf(puzzle, card))) }] }]),
+  sheet: (puzzle, isKey) =>
+    isKey
+      ? []
+      : [
+          {
+            bare: true,
+            blocks: [{ type: 'tokens', tokens: puzzle.cards.map((card) => squareOf(faceOf(puzzle, card))) }],
+          },
+        ],
   start,
   view,
   move,

@@ -16,7 +16,10 @@ function prepared(list: EntryList, { faces }: PairsOptions): { couples: Couple[]
   })
   const bare = list.entries.length - pictured.length
   const { couples, notes } = couplesOf(pictured)
-  return { couples, notes: bare > 0 ? [...notes, { code: 'no-picture', entryIds: [], values: { entries: bare } }] : notes }
+  return {
+    couples,
+    notes: bare > 0 ? [...notes, { code: 'no-picture', entryIds: [], values: { entries: bare } }] : notes,
+  }
 }
 
 /** Tells whether a list has pairs enough. */
@@ -24,7 +27,11 @@ export function fit(list: EntryList, options: PairsOptions): Fit {
   const { couples, notes } = prepared(list, options)
   const pairs = joinable(mostShared(couples), options.pairs).length
   const ready = pairs >= FEWEST_PAIRS
-  return { ready, summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values: { pairs, more: FEWEST_PAIRS - pairs } }, notes }
+  return {
+    ready,
+    summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values: { pairs, more: FEWEST_PAIRS - pairs } },
+    notes,
+  }
 }
 
 /** Lays the cards. Throws a PuzzleError where there are fewer than four pairs. */
@@ -33,8 +40,18 @@ export function make(list: EntryList, options: PairsOptions, random: Random): Pa
   const drawn = joinable(random.shuffled(all), options.pairs)
   // Where faces come twice, chance may begin with a couple that keeps many others away.
   const sure = joinable(mostShared(all), options.pairs)
-  if (sure.length < FEWEST_PAIRS) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { pairs: sure.length, more: FEWEST_PAIRS - sure.length } })
+  if (sure.length < FEWEST_PAIRS)
+    throw new PuzzleError({
+      code: 'too-few',
+      entryIds: [],
+      values: { pairs: sure.length, more: FEWEST_PAIRS - sure.length },
+    })
   const couples = sure.length > drawn.length ? sure : drawn
-  const cards = random.shuffled(couples.flatMap((_, couple) => [{ couple, side: 'prompt' as const }, { couple, side: 'answer' as const }]))
+  const cards = random.shuffled(
+    couples.flatMap((_, couple) => [
+      { couple, side: 'prompt' as const },
+      { couple, side: 'answer' as const },
+    ]),
+  )
   return { couples, cards, players: options.players }
 }

@@ -49,12 +49,21 @@ export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
   return {
     cards: puzzle.cards.map((card, index) => {
       const state = found.has(index) ? 'found' : play.up.includes(index) || finished ? 'up' : 'down'
-      return { state, face: state === 'down' ? null : (state === 'found' ? revealedFace : shownFace)(faceOf(puzzle, card)) }
+      return {
+        state,
+        face: state === 'down' ? null : (state === 'found' ? revealedFace : shownFace)(faceOf(puzzle, card)),
+      }
     }),
-    shown: play.up.length > 0 || finished ? play.up : play.found.at(-1)?.cards ?? [],
+    shown: play.up.length > 0 || finished ? play.up : (play.found.at(-1)?.cards ?? []),
     last: play.up.length === 2 ? 'other' : play.up.length === 0 && play.found.length > 0 ? 'pair' : 'none',
     turns: play.turns,
-    players: puzzle.players > 1 ? Array.from({ length: puzzle.players }, (_, player) => ({ pairs: play.found.filter((pair) => pair.player === player).length, turn: player === play.player })) : [],
+    players:
+      puzzle.players > 1
+        ? Array.from({ length: puzzle.players }, (_, player) => ({
+            pairs: play.found.filter((pair) => pair.player === player).length,
+            turn: player === play.player,
+          }))
+        : [],
     finished,
   }
 }
@@ -65,16 +74,39 @@ export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, { c
   if (asked.type === 'finish') return { play: { ...play, up: [], lastAt: now, finishedAt: now }, responses: [] }
   const { card } = asked
   const up = play.up.length === 2 ? [] : play.up
-  if (card >= puzzle.cards.length || up.includes(card) || play.found.some(({ cards }) => cards.includes(card))) return { play, responses: [] }
+  if (card >= puzzle.cards.length || up.includes(card) || play.found.some(({ cards }) => cards.includes(card)))
+    return { play, responses: [] }
   if (up.length === 0) return { play: { ...play, up: [card], lastAt: now }, responses: [] }
   const turns = play.turns + 1
   const couple = coupleOf(puzzle, up[0], card)
-  if (couple === undefined) return { play: { ...play, up: [up[0], card], turns, player: (play.player + 1) % puzzle.players, lastAt: now }, responses: [] }
+  if (couple === undefined)
+    return {
+      play: { ...play, up: [up[0], card], turns, player: (play.player + 1) % puzzle.players, lastAt: now },
+      responses: [],
+    }
   const found = [...play.found, { cards: [up[0], card] as [number, number], player: play.player }]
   const { entryId, answer } = puzzle.couples[couple]
   return {
-    play: { ...play, up: [], found, turns, lastAt: now, lastFoundAt: now, finishedAt: found.length === puzzle.couples.length ? now : null },
-    responses: [responseOf({ entryId, outcome: 'right', given: answer.text.trim(), detail: { type: 'entry', entryId }, points: POINTS, milliseconds: now - play.lastFoundAt, place: play.found.length })],
+    play: {
+      ...play,
+      up: [],
+      found,
+      turns,
+      lastAt: now,
+      lastFoundAt: now,
+      finishedAt: found.length === puzzle.couples.length ? now : null,
+    },
+    responses: [
+      responseOf({
+        entryId,
+        outcome: 'right',
+        given: answer.text.trim(),
+        detail: { type: 'entry', entryId },
+        points: POINTS,
+        milliseconds: now - play.lastFoundAt,
+        place: play.found.length,
+      }),
+    ],
   }
 }
 
@@ -82,12 +114,20 @@ export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, { c
 function coupleOf({ couples, cards }: PairsPuzzle, one: number, two: number): number | undefined {
   const [prompt, answer] = cards[one].side === 'prompt' ? [cards[one], cards[two]] : [cards[two], cards[one]]
   if (prompt.side === answer.side) return undefined
-  return belongTogether(couples, couples[prompt.couple].prompt, couples[answer.couple].answer) ? answer.couple : undefined
+  return belongTogether(couples, couples[prompt.couple].prompt, couples[answer.couple].answer)
+    ? answer.couple
+    : undefined
 }
 
 export function score(puzzle: PairsPuzzle, play: PairsPlay): Score {
   return {
-    right: play.found.length, total: puzzle.couples.length, points: play.found.length * POINTS, bonus: 0, hints: 0, misses: play.turns - play.found.length, finished: play.finishedAt !== null,
+    right: play.found.length,
+    total: puzzle.couples.length,
+    points: play.found.length * POINTS,
+    bonus: 0,
+    hints: 0,
+    misses: play.turns - play.found.length,
+    finished: play.finishedAt !== null,
     milliseconds: play.finishedAt ?? play.lastAt,
   }
 }

@@ -4,7 +4,8 @@ import type { GivenDetail } from '../contract.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
 /** What a student gave: numbers of choices, a text, or whether a claim is true. */
-export type QuizAnswer = { type: 'choose'; choices: number[] } | { type: 'type'; text: string } | { type: 'claim'; isTrue: boolean }
+export type QuizAnswer =
+  { type: 'choose'; choices: number[] } | { type: 'type'; text: string } | { type: 'claim'; isTrue: boolean }
 
 /** What became of an answer. */
 export interface Judged {
@@ -19,12 +20,27 @@ export interface Judged {
 /** Judges an answer; undefined where it doesn't fit the question. */
 export function judge(puzzle: QuizPuzzle, question: QuizQuestion, answer: QuizAnswer): Judged | undefined {
   if (question.form === 'typed' && answer.type === 'type') {
-    const others = puzzle.questions.filter(({ entryId }) => entryId !== question.entryId).map((other) => other.answer.text)
-    const verdict = judgeTyped(answer.text, question.accepted, others, { accents: puzzle.accents, language: puzzle.language })
-    return { right: verdict !== undefined, given: answer.text.trim(), accepted: verdict?.accepted ?? '', why: verdict?.why ?? 'none' }
+    const others = puzzle.questions
+      .filter(({ entryId }) => entryId !== question.entryId)
+      .map((other) => other.answer.text)
+    const verdict = judgeTyped(answer.text, question.accepted, others, {
+      accents: puzzle.accents,
+      language: puzzle.language,
+    })
+    return {
+      right: verdict !== undefined,
+      given: answer.text.trim(),
+      accepted: verdict?.accepted ?? '',
+      why: verdict?.why ?? 'none',
+    }
   }
   if (question.form === 'true-false' && answer.type === 'claim') {
-    return { right: question.choices[0].right === answer.isTrue, given: answer.isTrue ? '✓' : '✗', accepted: '', why: 'none' }
+    return {
+      right: question.choices[0].right === answer.isTrue,
+      given: answer.isTrue ? '✓' : '✗',
+      accepted: '',
+      why: 'none',
+    }
   }
   if (question.form !== 'choice' || answer.type !== 'choose') return undefined
   const chosen = [...new Set(answer.choices)].filter((choice) => choice < question.choices.length)
@@ -37,7 +53,13 @@ export function judge(puzzle: QuizPuzzle, question: QuizQuestion, answer: QuizAn
 export function detailOf(question: QuizQuestion, answer: QuizAnswer, judged: Judged): GivenDetail {
   if (answer.type === 'type') return { type: 'typed', understood: judged.accepted || foldText(answer.text) }
   if (answer.type === 'claim') return { type: 'claim', isTrue: answer.isTrue }
-  return { type: 'chosen', choices: [...new Set(answer.choices)].filter((choice) => choice < question.choices.length).sort((one, other) => one - other).map((choice) => wordsOf(question, choice)) }
+  return {
+    type: 'chosen',
+    choices: [...new Set(answer.choices)]
+      .filter((choice) => choice < question.choices.length)
+      .sort((one, other) => one - other)
+      .map((choice) => wordsOf(question, choice)),
+  }
 }
 
 /** Gives a choice in words; a picture by what it shows. */

@@ -12,16 +12,28 @@ const MOST_CHOICES = 6
 /** Gives the entries that can be asked, and why others can't. */
 function askable(list: EntryList, form: QuizOptions['form']): { entries: Entry[]; notes: FitNote[] } {
   const notes: FitNote[] = []
-  const answers = new Set(list.entries.filter(({ answer }) => !isEmptyFace(answer)).map(({ answer }) => answer.text.trim().toLowerCase() || answer.picture?.id))
+  const answers = new Set(
+    list.entries
+      .filter(({ answer }) => !isEmptyFace(answer))
+      .map(({ answer }) => answer.text.trim().toLowerCase() || answer.picture?.id),
+  )
   const entries = list.entries.filter((entry) => {
     if (isEmptyEntry(entry)) return false
     const { id, prompt, answer, choices, scored } = entry
     const given = [...(isEmptyFace(answer) ? [] : [answer]), ...choices].length
-    const why = isEmptyFace(prompt) ? 'no-question'
-      : !scored ? given < 2 ? 'no-choices' : undefined
-        : isEmptyFace(answer) ? 'no-answer'
-          : form === 'typed' && answer.text.trim() === '' ? 'not-typed'
-            : form !== 'typed' && given < 2 && answers.size < 2 ? 'no-choices' : undefined
+    const why = isEmptyFace(prompt)
+      ? 'no-question'
+      : !scored
+        ? given < 2
+          ? 'no-choices'
+          : undefined
+        : isEmptyFace(answer)
+          ? 'no-answer'
+          : form === 'typed' && answer.text.trim() === ''
+            ? 'not-typed'
+            : form !== 'typed' && given < 2 && answers.size < 2
+              ? 'no-choices'
+              : undefined
     if (why) notes.push({ code: why, entryIds: [id], values: { text: answer.text.trim() || prompt.text.trim() } })
     return why === undefined
   })
@@ -31,7 +43,15 @@ function askable(list: EntryList, form: QuizOptions['form']): { entries: Entry[]
 /** Tells whether a list can be asked. */
 export function fit(list: EntryList, { form }: QuizOptions): Fit {
   const { entries, notes } = askable(list, form)
-  return { ready: entries.length > 0, summary: { code: entries.length > 0 ? 'ready' : 'no-questions', entryIds: [], values: { questions: entries.length } }, notes }
+  return {
+    ready: entries.length > 0,
+    summary: {
+      code: entries.length > 0 ? 'ready' : 'no-questions',
+      entryIds: [],
+      values: { questions: entries.length },
+    },
+    notes,
+  }
 }
 
 /** Makes the questions. Throws a PuzzleError where there are none. */
@@ -40,7 +60,15 @@ export function make(list: EntryList, options: QuizOptions, random: Random): Qui
   if (entries.length === 0) throw new PuzzleError({ code: 'no-questions', entryIds: [], values: { questions: 0 } })
   const wrong = new WrongChoices(list.entries, list.answerLanguage)
   const { speed, accents, cards, second, pass } = options
-  return { questions: ordered(entries, options.order, random).map((entry) => questionOf(entry, options, wrong, random)), speed, accents, cards, second, pass, language: list.answerLanguage }
+  return {
+    questions: ordered(entries, options.order, random).map((entry) => questionOf(entry, options, wrong, random)),
+    speed,
+    accents,
+    cards,
+    second,
+    pass,
+    language: list.answerLanguage,
+  }
 }
 
 function ordered(entries: readonly Entry[], order: QuizOptions['order'], random: Random): Entry[] {
@@ -53,31 +81,62 @@ function ordered(entries: readonly Entry[], order: QuizOptions['order'], random:
 function questionOf(entry: Entry, options: QuizOptions, wrong: WrongChoices, random: Random): QuizQuestion {
   const { id: entryId, prompt, answer, hint, fact, scored } = entry
   const wished = formOf(entry, options.form, random)
-  const choices = wished === 'typed' ? [] : wished === 'true-false' ? claimOf(entry, wrong, random) : choicesOf(entry, options.choices, wrong, random)
+  const choices =
+    wished === 'typed'
+      ? []
+      : wished === 'true-false'
+        ? claimOf(entry, wrong, random)
+        : choicesOf(entry, options.choices, wrong, random)
   // Where nothing in the list is wrong here, there is nothing to choose: then it is typed.
-  const form = wished === 'choice' && scored && choices.every(({ right }) => right) && answer.text.trim() !== '' ? 'typed' : wished
+  const form =
+    wished === 'choice' && scored && choices.every(({ right }) => right) && answer.text.trim() !== '' ? 'typed' : wished
   return {
-    entryId, form, prompt, answer, hint, fact, scored,
+    entryId,
+    form,
+    prompt,
+    answer,
+    hint,
+    fact,
+    scored,
     choices: form === 'typed' ? [] : choices,
-    accepted: [answer.text, ...entry.accepted, ...entry.choices.filter(({ right }) => right).map(({ text }) => text)].filter((text) => text.trim() !== ''),
-    seconds: entry.seconds ?? options.seconds, worth: scored ? entry.worth ?? WORTH : 0,
+    accepted: [
+      answer.text,
+      ...entry.accepted,
+      ...entry.choices.filter(({ right }) => right).map(({ text }) => text),
+    ].filter((text) => text.trim() !== ''),
+    seconds: entry.seconds ?? options.seconds,
+    worth: scored ? (entry.worth ?? WORTH) : 0,
   }
 }
 
 /** An opinion, and a question with several right choices, can only be chosen; what is no text can't be typed. */
 function formOf({ answer, choices, scored }: Entry, form: QuizOptions['form'], random: Random): QuizQuestion['form'] {
   const several = choices.some(({ right }) => right)
-  const possible: QuizQuestion['form'][] = !scored || (several && form !== 'typed') ? ['choice'] : answer.text.trim() === '' ? ['choice', 'true-false'] : ['choice', 'typed', 'true-false']
+  const possible: QuizQuestion['form'][] =
+    !scored || (several && form !== 'typed')
+      ? ['choice']
+      : answer.text.trim() === ''
+        ? ['choice', 'true-false']
+        : ['choice', 'typed', 'true-false']
   if (form === 'mixed') return possible[random.below(possible.length)]
   return possible.includes(form) ? form : 'choice'
 }
 
 function choicesOf(entry: Entry, count: number, wrong: WrongChoices, random: Random): QuizChoice[] {
   const { answer, choices, scored } = entry
-  const right = [...(isEmptyFace(answer) ? [] : [{ face: answer, right: scored }]), ...choices.filter((choice) => choice.right).map((choice) => ({ face: faceOf(choice), right: scored }))]
+  const right = [
+    ...(isEmptyFace(answer) ? [] : [{ face: answer, right: scored }]),
+    ...choices.filter((choice) => choice.right).map((choice) => ({ face: faceOf(choice), right: scored })),
+  ]
   const written = choices.filter((choice) => !choice.right).map((choice) => ({ face: faceOf(choice), right: false }))
-  const drawn = written.length > 0 || !scored ? written : wrong.draw(entry, count - 1, random).map((face) => ({ face, right: false }))
-  return random.shuffled([...right.slice(0, MOST_CHOICES - 1), ...random.shuffled(drawn).slice(0, MOST_CHOICES - Math.min(right.length, MOST_CHOICES - 1))])
+  const drawn =
+    written.length > 0 || !scored
+      ? written
+      : wrong.draw(entry, count - 1, random).map((face) => ({ face, right: false }))
+  return random.shuffled([
+    ...right.slice(0, MOST_CHOICES - 1),
+    ...random.shuffled(drawn).slice(0, MOST_CHOICES - Math.min(right.length, MOST_CHOICES - 1)),
+  ])
 }
 
 /** Gives what is claimed: the answer, or a wrong one, as chance has it. */

@@ -55,8 +55,18 @@ export interface QuizPlay {
 
 export function start({ questions, cards }: QuizPuzzle): QuizPlay {
   return {
-    lastAt: 0, askedAt: 0, finishedAt: null, phase: cards && questions.some(({ scored }) => scored) ? 'cards' : 'asking', round: 1, queue: [...questions.keys()], hinted: false, hints: 0,
-    last: null, answers: [], secondAsked: [], secondRight: [],
+    lastAt: 0,
+    askedAt: 0,
+    finishedAt: null,
+    phase: cards && questions.some(({ scored }) => scored) ? 'cards' : 'asking',
+    round: 1,
+    queue: [...questions.keys()],
+    hinted: false,
+    hints: 0,
+    last: null,
+    answers: [],
+    secondAsked: [],
+    secondRight: [],
   }
 }
 
@@ -64,7 +74,11 @@ export function move(puzzle: QuizPuzzle, play: QuizPlay, asked: QuizMove, { cloc
   if (play.finishedAt !== null) return { play, responses: [] }
   const now = Math.max(clock, play.lastAt)
   if (asked.type === 'finish') return finish(puzzle, play, now)
-  if (asked.type === 'begin') return { play: play.phase === 'cards' ? { ...play, phase: 'asking', askedAt: now, lastAt: now } : play, responses: [] }
+  if (asked.type === 'begin')
+    return {
+      play: play.phase === 'cards' ? { ...play, phase: 'asking', askedAt: now, lastAt: now } : play,
+      responses: [],
+    }
   if (asked.type === 'next') return { play: play.phase === 'told' ? next(puzzle, play, now) : play, responses: [] }
   if (play.phase !== 'asking') return { play, responses: [] }
   const question = puzzle.questions[play.queue[0]]
@@ -75,7 +89,9 @@ export function move(puzzle: QuizPuzzle, play: QuizPlay, asked: QuizMove, { cloc
   const taken = now - play.askedAt
   if (asked.type === 'late') {
     // A phone's clock is never believed: only the server's says that time is up.
-    return question.seconds === 0 || taken < question.seconds * 1000 - EARLY ? { play, responses: [] } : settle(puzzle, play, { right: false, given: '', accepted: '', why: 'none' }, { type: 'nothing' }, now)
+    return question.seconds === 0 || taken < question.seconds * 1000 - EARLY
+      ? { play, responses: [] }
+      : settle(puzzle, play, { right: false, given: '', accepted: '', why: 'none' }, { type: 'nothing' }, now)
   }
   const late = question.seconds > 0 && taken > question.seconds * 1000 + GRACE
   const judged = judge(puzzle, question, asked)
@@ -93,15 +109,33 @@ function settle(puzzle: QuizPuzzle, play: QuizPlay, judged: Judged, detail: Give
   const last: Answered = { ...judged, question: index, points, outcome }
   const told = { ...play, phase: 'told' as const, last, lastAt: now }
   return {
-    play: play.round === 1 ? { ...told, answers: [...play.answers, last] } : { ...told, secondRight: judged.right ? [...play.secondRight, index] : play.secondRight },
-    responses: [responseOf({
-      entryId: question.entryId, outcome, given: judged.given, detail, points, hints: play.hinted ? 1 : 0, milliseconds,
-      ...(play.round === 1 ? { place: play.answers.length } : { round: 'second', counts: false, place: play.secondAsked.indexOf(index) }),
-    })],
+    play:
+      play.round === 1
+        ? { ...told, answers: [...play.answers, last] }
+        : { ...told, secondRight: judged.right ? [...play.secondRight, index] : play.secondRight },
+    responses: [
+      responseOf({
+        entryId: question.entryId,
+        outcome,
+        given: judged.given,
+        detail,
+        points,
+        hints: play.hinted ? 1 : 0,
+        milliseconds,
+        ...(play.round === 1
+          ? { place: play.answers.length }
+          : { round: 'second', counts: false, place: play.secondAsked.indexOf(index) }),
+      }),
+    ],
   }
 }
 
-function pointsFor({ speed }: QuizPuzzle, { worth, seconds }: QuizQuestion, milliseconds: number, hinted: boolean): number {
+function pointsFor(
+  { speed }: QuizPuzzle,
+  { worth, seconds }: QuizQuestion,
+  milliseconds: number,
+  hinted: boolean,
+): number {
   const used = Math.min(1, milliseconds / 1000 / (seconds || UNHURRIED))
   return Math.round(worth * (1 - SPEED[speed] * used) * (hinted ? AFTER_HINT : 1))
 }
@@ -110,7 +144,12 @@ function next(puzzle: QuizPuzzle, play: QuizPlay, now: number): QuizPlay {
   const queue = play.queue.slice(1)
   const asking = { ...play, phase: 'asking' as const, hinted: false, last: null, askedAt: now, lastAt: now }
   if (queue.length > 0) return { ...asking, queue }
-  const missed = puzzle.second && play.round === 1 ? play.answers.filter(({ outcome }) => outcome === 'wrong' || outcome === 'passed').map(({ question }) => question) : []
+  const missed =
+    puzzle.second && play.round === 1
+      ? play.answers
+          .filter(({ outcome }) => outcome === 'wrong' || outcome === 'passed')
+          .map(({ question }) => question)
+      : []
   if (missed.length > 0) return { ...asking, round: 2, queue: missed, secondAsked: missed }
   return { ...asking, phase: 'done', queue: [], finishedAt: now }
 }
@@ -118,9 +157,25 @@ function next(puzzle: QuizPuzzle, play: QuizPlay, now: number): QuizPlay {
 function finish(puzzle: QuizPuzzle, play: QuizPlay, now: number): Step<QuizPlay> {
   const answered = new Set(play.answers.map(({ question }) => question))
   const rest = play.round === 1 ? play.queue.filter((question) => !answered.has(question)) : []
-  const passed = rest.map((question): Answered => ({ question, right: false, given: '', accepted: '', why: 'none', points: 0, outcome: puzzle.questions[question].scored ? 'passed' : 'opinion' }))
+  const passed = rest.map((question): Answered => ({
+    question,
+    right: false,
+    given: '',
+    accepted: '',
+    why: 'none',
+    points: 0,
+    outcome: puzzle.questions[question].scored ? 'passed' : 'opinion',
+  }))
   return {
-    play: { ...play, phase: 'done', last: null, queue: [], answers: [...play.answers, ...passed], lastAt: now, finishedAt: now },
+    play: {
+      ...play,
+      phase: 'done',
+      last: null,
+      queue: [],
+      answers: [...play.answers, ...passed],
+      lastAt: now,
+      finishedAt: now,
+    },
     responses: [],
   }
 }
@@ -128,14 +183,23 @@ function finish(puzzle: QuizPuzzle, play: QuizPlay, now: number): Step<QuizPlay>
 /** Gives the score of the first round: opinions don't count. */
 export function score({ questions }: QuizPuzzle, play: QuizPlay): Score {
   return {
-    right: play.answers.filter(({ outcome }) => outcome === 'right').length, total: questions.filter(({ scored }) => scored).length,
-    points: play.answers.reduce((sum, { points }) => sum + points, 0), bonus: 0, hints: play.hints, misses: 0, finished: play.finishedAt !== null,
+    right: play.answers.filter(({ outcome }) => outcome === 'right').length,
+    total: questions.filter(({ scored }) => scored).length,
+    points: play.answers.reduce((sum, { points }) => sum + points, 0),
+    bonus: 0,
+    hints: play.hints,
+    misses: 0,
+    finished: play.finishedAt !== null,
     milliseconds: play.finishedAt ?? play.lastAt,
   }
 }
 
 export function asked({ questions }: QuizPuzzle): Question[] {
-  return questions.map(({ entryId, answer, prompt, scored }) => ({ entryId, text: answer.text.trim() || prompt.text.trim(), counts: scored }))
+  return questions.map(({ entryId, answer, prompt, scored }) => ({
+    entryId,
+    text: answer.text.trim() || prompt.text.trim(),
+    counts: scored,
+  }))
 }
 
 /** A question, and whether it stands or is answered. */
@@ -152,5 +216,7 @@ export function deadline({ questions }: QuizPuzzle, { phase, queue, askedAt }: Q
 /** Opinions that this player has given: now he may see the others'. */
 export function opinions({ questions }: QuizPuzzle, { answers, phase, last }: QuizPlay): string[] {
   const shown = phase === 'done' ? answers : last ? [last] : []
-  return shown.filter(({ question, given }) => !questions[question].scored && given !== '').map(({ question }) => questions[question].entryId)
+  return shown
+    .filter(({ question, given }) => !questions[question].scored && given !== '')
+    .map(({ question }) => questions[question].entryId)
 }

@@ -11,7 +11,11 @@ const BETWEEN = '\u00a0'.repeat(7)
 /** Gives the questions with their choices or lines to write on, or the key, over as many pages as they need. */
 export function sheet({ questions }: QuizPuzzle, isKey: boolean): SheetPage[] {
   const items = questions.map((question, index): SheetItems['items'][number] => ({
-    ...squareOf(question.prompt), label: String(index + 1), note: '', answer: isKey ? keyOf(question) : '', below: isKey ? [] : belowOf(question),
+    ...squareOf(question.prompt),
+    label: String(index + 1),
+    note: '',
+    answer: isKey ? keyOf(question) : '',
+    below: isKey ? [] : belowOf(question),
   }))
   const pages: SheetPage[] = []
   let page: SheetItems['items'] = []
@@ -36,15 +40,21 @@ function pageOf(items: SheetItems['items']): SheetPage {
 function belowOf(question: QuizQuestion): string[] {
   if (question.form === 'typed') return ['______________________________']
   if (question.form === 'true-false') return [[wordsOf(question, 0), '○ ✓', '○ ×'].join(BETWEEN)]
-  const choices = question.choices.map((_, index) => `○ ${String.fromCharCode(65 + index)}\u00a0\u00a0${wordsOf(question, index)}`)
+  const choices = question.choices.map(
+    (_, index) => `○ ${String.fromCharCode(65 + index)}\u00a0\u00a0${wordsOf(question, index)}`,
+  )
   const longest = Math.max(...choices.map((choice) => choice.length)) + BETWEEN.length
   const perLine = [choices.length, 2].find((count) => count * longest <= LINE_LETTERS) ?? 1
-  return Array.from({ length: Math.ceil(choices.length / perLine) }, (_, line) => choices.slice(line * perLine, (line + 1) * perLine).join(BETWEEN))
+  return Array.from({ length: Math.ceil(choices.length / perLine) }, (_, line) =>
+    choices.slice(line * perLine, (line + 1) * perLine).join(BETWEEN),
+  )
 }
 
 function keyOf(question: QuizQuestion): string {
   if (!question.scored) return ''
   if (question.form === 'typed') return question.accepted.join(' / ')
   if (question.form === 'true-false') return question.choices[0].right ? '✓' : `× ${question.answer.text.trim()}`
-  return question.choices.flatMap(({ right }, index) => (right ? [`${String.fromCharCode(65 + index)} ${wordsOf(question, index)}`] : [])).join(', ')
+  return question.choices
+    .flatMap(({ right }, index) => (right ? [`${String.fromCharCode(65 + index)} ${wordsOf(question, index)}`] : []))
+    .join(', ')
 }

@@ -70,7 +70,12 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay): QuizView {
   return {
     phase: play.phase,
     round: play.round,
-    cards: play.phase === 'cards' ? questions.filter(({ scored }) => scored).map(({ prompt, answer }) => ({ front: revealedFace(prompt), back: revealedFace(answer) })) : [],
+    cards:
+      play.phase === 'cards'
+        ? questions
+            .filter(({ scored }) => scored)
+            .map(({ prompt, answer }) => ({ front: revealedFace(prompt), back: revealedFace(answer) }))
+        : [],
     question: current ? askedQuestion(puzzle, play, current) : null,
     told: play.phase === 'told' && play.last ? toldAnswer(questions[play.last.question], play.last) : null,
     review: finished ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],
@@ -83,20 +88,37 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay): QuizView {
 function askedQuestion({ questions }: QuizPuzzle, play: QuizPlay, question: QuizQuestion): AskedQuestion {
   const all = play.round === 1 ? questions.length : play.secondAsked.length
   return {
-    entryId: question.entryId, form: question.form, prompt: (play.phase === 'told' ? revealedFace : shownFace)(question.prompt),
+    entryId: question.entryId,
+    form: question.form,
+    prompt: (play.phase === 'told' ? revealedFace : shownFace)(question.prompt),
     // Also once it is answered: wrong choices are answers of other questions.
     choices: shownTogether(question.choices.map(({ face }) => face)),
     several: question.form === 'choice' && question.choices.filter(({ right }) => right).length > 1,
-    scored: question.scored, worth: question.worth, seconds: question.seconds,
-    hasHint: question.hint !== '' && !play.hinted && play.phase === 'asking', hint: play.hinted ? question.hint : null,
-    number: all - play.queue.length + 1, of: all,
+    scored: question.scored,
+    worth: question.worth,
+    seconds: question.seconds,
+    hasHint: question.hint !== '' && !play.hinted && play.phase === 'asking',
+    hint: play.hinted ? question.hint : null,
+    number: all - play.queue.length + 1,
+    of: all,
   }
 }
 
 function toldAnswer(question: QuizQuestion, { right, outcome, given, accepted, why, points }: Answered): ToldAnswer {
-  const rightOnes = question.form === 'choice' ? question.choices.flatMap((choice, index) => (choice.right ? [wordsOf(question, index)] : [])) : [question.answer.text.trim() || question.answer.picture?.alt || '']
+  const rightOnes =
+    question.form === 'choice'
+      ? question.choices.flatMap((choice, index) => (choice.right ? [wordsOf(question, index)] : []))
+      : [question.answer.text.trim() || question.answer.picture?.alt || '']
   return {
-    right, scored: question.scored, late: outcome === 'passed', given, answers: question.scored ? rightOnes : [], accepted, why, points, fact: question.fact,
+    right,
+    scored: question.scored,
+    late: outcome === 'passed',
+    given,
+    answers: question.scored ? rightOnes : [],
+    accepted,
+    why,
+    points,
+    fact: question.fact,
     choices: question.form === 'typed' ? [] : question.choices.map((choice) => choice.right),
   }
 }
@@ -104,7 +126,9 @@ function toldAnswer(question: QuizQuestion, { right, outcome, given, accepted, w
 function reviewed({ questions }: QuizPuzzle, play: QuizPlay, answer: Answered): ReviewedAnswer {
   const question = questions[answer.question]
   return {
-    ...toldAnswer(question, answer), entryId: question.entryId, prompt: revealedFace(question.prompt),
+    ...toldAnswer(question, answer),
+    entryId: question.entryId,
+    prompt: revealedFace(question.prompt),
     claim: question.form === 'true-false' ? wordsOf(question, 0) : '',
     second: play.secondAsked.includes(answer.question) ? play.secondRight.includes(answer.question) : null,
   }

@@ -9,7 +9,9 @@ import { moment, move, score, start, UnscrambleMove, view, type UnscramblePlay, 
 import type { UnscramblePuzzle } from './puzzle.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
-const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'itemAt', 'finishedAt']) }]
+const UPGRADES = [
+  { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'itemAt', 'finishedAt']) },
+]
 
 /** Words and phrases whose pieces have lost their order. */
 export const unscramble: Game<UnscrambleOptions, UnscramblePuzzle, UnscramblePlay, UnscrambleMove, UnscrambleView> = {
@@ -35,12 +37,22 @@ const PER_PAGE = 28
 
 function sheet({ items }: UnscramblePuzzle, isKey: boolean): SheetPage[] {
   return Array.from({ length: Math.ceil(items.length / PER_PAGE) }, (_, page) => ({
-    blocks: [{
-      type: 'items', columns: 2,
-      items: items.slice(page * PER_PAGE, (page + 1) * PER_PAGE).map(({ prompt, pieces, mixed, by, text }, index) => ({
-        ...squareOf(prompt), label: String(page * PER_PAGE + index + 1), note: '', answer: isKey ? text : '',
-        below: isKey ? [] : [mixed.map((place) => pieces[place]).join(by === 'words' ? ' · ' : ' '), '____________________'],
-      })),
-    }],
+    blocks: [
+      {
+        type: 'items',
+        columns: 2,
+        items: items
+          .slice(page * PER_PAGE, (page + 1) * PER_PAGE)
+          .map(({ prompt, pieces, mixed, by, text }, index) => ({
+            ...squareOf(prompt),
+            label: String(page * PER_PAGE + index + 1),
+            note: '',
+            answer: isKey ? text : '',
+            below: isKey
+              ? []
+              : [mixed.map((place) => pieces[place]).join(by === 'words' ? ' · ' : ' '), '____________________'],
+          })),
+      },
+    ],
   }))
 }

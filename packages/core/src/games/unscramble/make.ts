@@ -33,12 +33,25 @@ function prepared(list: EntryList, options: UnscrambleOptions): { items: Prepare
     if (isEmptyFace(entry.answer) && isEmptyFace(entry.prompt)) continue
     const text = entry.answer.text.trim().replace(/\s+/gu, ' ')
     const words = text.split(' ')
-    const by = options.by === 'words' && words.length > 1 || options.by === 'automatic' && words.length >= WORDS_OF_A_PHRASE ? 'words' : 'letters'
+    const by =
+      (options.by === 'words' && words.length > 1) || (options.by === 'automatic' && words.length >= WORDS_OF_A_PHRASE)
+        ? 'words'
+        : 'letters'
     const letters = words.map((word) => gridLetters(word, style))
     const pieces = by === 'words' ? words : letters.flat()
-    const spaces = by === 'words' ? [] : letters.slice(0, -1).map((_, index) => letters.slice(0, index + 1).flat().length - 1)
+    const spaces =
+      by === 'words' ? [] : letters.slice(0, -1).map((_, index) => letters.slice(0, index + 1).flat().length - 1)
     const inner = movable(pieces.length, options.fixed)
-    const why = text === '' ? 'no-text' : pieces.length > MOST_PIECES ? 'too-long' : new Set(inner.map((place) => pieces[place])).size < 2 ? 'nothing-to-mix' : seen.has(textOfPieces({ by }, pieces)) ? 'repeat' : undefined
+    const why =
+      text === ''
+        ? 'no-text'
+        : pieces.length > MOST_PIECES
+          ? 'too-long'
+          : new Set(inner.map((place) => pieces[place])).size < 2
+            ? 'nothing-to-mix'
+            : seen.has(textOfPieces({ by }, pieces))
+              ? 'repeat'
+              : undefined
     if (why) notes.push({ code: why, entryIds: [entry.id], values: { text } })
     else {
       seen.add(textOfPieces({ by }, pieces))
@@ -58,35 +71,69 @@ function movable(count: number, fixed: UnscrambleOptions['fixed']): number[] {
 /** Tells whether a list has words to mix. */
 export function fit(list: EntryList, options: UnscrambleOptions): Fit {
   const { items, notes } = prepared(list, options)
-  return { ready: items.length > 0, summary: { code: items.length > 0 ? 'ready' : 'no-words', entryIds: [], values: { words: items.length } }, notes }
+  return {
+    ready: items.length > 0,
+    summary: { code: items.length > 0 ? 'ready' : 'no-words', entryIds: [], values: { words: items.length } },
+    notes,
+  }
 }
 
 /** Mixes the words. Throws a PuzzleError where none can be mixed. */
 export function make(list: EntryList, options: UnscrambleOptions, random: Random): UnscramblePuzzle {
   const { items } = prepared(list, options)
   const style = styleOf(list, options)
-  const listed = new Set(list.entries.flatMap(({ answer, accepted }) => [answer.text, ...accepted].map((text) => gridLetters(text, style).join(''))))
+  const listed = new Set(
+    list.entries.flatMap(({ answer, accepted }) =>
+      [answer.text, ...accepted].map((text) => gridLetters(text, style).join('')),
+    ),
+  )
   const made = items.flatMap(({ entry, text, by, pieces, spaces }): UnscrambleItem[] => {
     const mixed = mix(pieces, movable(pieces.length, options.fixed), listed, style, random)
     if (!mixed) return []
     const letters = [...gridLetters(text, style)].sort().join('')
-    const accepted = entry.accepted.filter((other) => [...gridLetters(other, style)].sort().join('') === letters).map((other) => (by === 'words' ? other.trim().replace(/\s+/gu, ' ') : gridLetters(other, style).join('')))
-    return [{ entryId: entry.id, text, by, pieces, mixed, spaces, accepted, prompt: entry.prompt, hint: entry.hint, fact: entry.fact }]
+    const accepted = entry.accepted
+      .filter((other) => [...gridLetters(other, style)].sort().join('') === letters)
+      .map((other) => (by === 'words' ? other.trim().replace(/\s+/gu, ' ') : gridLetters(other, style).join('')))
+    return [
+      {
+        entryId: entry.id,
+        text,
+        by,
+        pieces,
+        mixed,
+        spaces,
+        accepted,
+        prompt: entry.prompt,
+        hint: entry.hint,
+        fact: entry.fact,
+      },
+    ]
   })
   if (made.length === 0) throw new PuzzleError({ code: 'no-words', entryIds: [], values: { words: 0 } })
-  return { items: options.order === 'random' ? random.shuffled(made) : made, direction: directionOf(made.map(({ text }) => text).join(' ')) }
+  return {
+    items: options.order === 'random' ? random.shuffled(made) : made,
+    direction: directionOf(made.map(({ text }) => text).join(' ')),
+  }
 }
 
 /** Gives an order of pieces that spells neither the word itself nor another one of the list; undefined where there is none. */
-function mix(pieces: readonly string[], places: readonly number[], listed: ReadonlySet<string>, style: LetterStyle, random: Random): number[] | undefined {
+function mix(
+  pieces: readonly string[],
+  places: readonly number[],
+  listed: ReadonlySet<string>,
+  style: LetterStyle,
+  random: Random,
+): number[] | undefined {
   const own = [...pieces.keys()]
-  const spelled = (order: readonly number[]): string => gridLetters(order.map((place) => pieces[place]).join(''), style).join('')
+  const spelled = (order: readonly number[]): string =>
+    gridLetters(order.map((place) => pieces[place]).join(''), style).join('')
   const laid = (moved: readonly number[]): number[] => {
     const order = [...own]
     places.forEach((place, index) => (order[place] = moved[index]))
     return order
   }
-  const fits = (order: readonly number[]): boolean => order.some((place, index) => pieces[place] !== pieces[index]) && !listed.has(spelled(order))
+  const fits = (order: readonly number[]): boolean =>
+    order.some((place, index) => pieces[place] !== pieces[index]) && !listed.has(spelled(order))
   for (let attempt = 0; attempt < TRIES; attempt++) {
     const order = laid(random.shuffled(places))
     if (fits(order)) return order

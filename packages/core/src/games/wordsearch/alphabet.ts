@@ -39,5 +39,12 @@ export function puzzleAlphabet(words: readonly Word[], message: readonly string[
     trie.add(spelled, LISTED)
     trie.add(spelled.reverse(), LISTED_BACKWARDS)
   }
-  return { letters, numbers, pool, others, trie, blocked: blockedWords(letters, style.language ?? '', message.join('')) }
+  return {
+    letters,
+    numbers,
+    pool,
+    others,
+    trie,
+    blocked: blockedWords(letters, style.language ?? '', message.join('')),
+  }
 }

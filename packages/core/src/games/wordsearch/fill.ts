@@ -20,7 +20,14 @@ export function fillFromWords(grid: LetterGrid, alphabet: PuzzleAlphabet, random
   return true
 }
 
-function fillCell(grid: LetterGrid, row: number, col: number, { pool, others }: PuzzleAlphabet, own: readonly number[], random: Random): boolean {
+function fillCell(
+  grid: LetterGrid,
+  row: number,
+  col: number,
+  { pool, others }: PuzzleAlphabet,
+  own: readonly number[],
+  random: Random,
+): boolean {
   for (let draw = 0; draw < DRAWS; draw++) {
     if (grid.trySet(row, col, pool[random.below(pool.length)])) return true
   }

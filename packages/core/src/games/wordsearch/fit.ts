@@ -14,7 +14,9 @@ const FULLEST = 1.35
 /** Tells whether a list can become a word search, without laying a word. */
 export function fit(list: EntryList, options: WordSearchOptions): Fit {
   const { roots, inner, unplaced } = prepareWords(list, options)
-  const notes: FitNote[] = unplaced.map(({ entryId, text, why, others }) => note(why, [entryId], { text, others: others.join(', ') }))
+  const notes: FitNote[] = unplaced.map(({ entryId, text, why, others }) =>
+    note(why, [entryId], { text, others: others.join(', ') }),
+  )
   const letters = roots.reduce((sum, { letters }) => sum + letters.length, 0)
   const longest = Math.max(0, ...roots.map(({ letters }) => letters.length))
   const count = roots.length + inner.length
@@ -34,7 +36,8 @@ export function fit(list: EntryList, options: WordSearchOptions): Fit {
   }
   const placeable = count - notes.filter(({ code }) => code === 'too-long').length
   if (placeable === 0) return { ready: false, summary: note('no-words', [], {}), notes }
-  const size = options.size === 'chosen' ? { rows: options.rows, cols: options.cols } : square(automaticSide(letters, longest))
+  const size =
+    options.size === 'chosen' ? { rows: options.rows, cols: options.cols } : square(automaticSide(letters, longest))
   return { ready: true, summary: note('ready', [], { words: placeable, ...size }), notes }
 }
 
@@ -42,6 +45,10 @@ function square(side: number): { rows: number; cols: number } {
   return { rows: side, cols: side }
 }
 
-function note(code: UnplacedReason | 'ready' | 'no-words' | 'message-length', entryIds: string[], values: FitNote['values']): FitNote {
+function note(
+  code: UnplacedReason | 'ready' | 'no-words' | 'message-length',
+  entryIds: string[],
+  values: FitNote['values'],
+): FitNote {
   return { code, entryIds, values }
 }

@@ -9,7 +9,9 @@ import type { WordSearchPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
-const UPGRADES = [{ puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) }]
+const UPGRADES = [
+  { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) },
+]
 
 /** Words hidden in a grid of letters. */
 export const wordsearch: Game<WordSearchOptions, WordSearchPuzzle, WordSearchPlay, WordSearchMove, WordSearchView> = {

@@ -30,7 +30,11 @@ export function make(list: EntryList, options: WordSearchOptions, random: Random
   if (prepared.roots.length === 0) {
     throw new PuzzleError({ code: 'no-words', entryIds: prepared.unplaced.map(({ entryId }) => entryId), values: {} })
   }
-  const style = { letterCase: options.early ? 'lower' as const : options.letterCase, accents: options.accents, language: list.answerLanguage || undefined }
+  const style = {
+    letterCase: options.early ? ('lower' as const) : options.letterCase,
+    accents: options.accents,
+    language: list.answerLanguage || undefined,
+  }
   const message = gridLetters(options.message, style)
   const words = [...prepared.roots, ...prepared.inner]
   const alphabet = puzzleAlphabet(words, message, style)
@@ -91,7 +95,7 @@ function laySmallest(job: Job, random: Random): Board {
   const shapes = shapesFor(job.longest)
   let target = Math.max(job.letters * FIRST_AREA, job.longest * 2)
   let best: Board | undefined
-  for (let left = SMALLEST_WORK; left > 0; ) {
+  for (let left = SMALLEST_WORK; left > 0;) {
     const shape = shapes.find((candidate) => area(candidate) <= target)
     if (!shape) break
     const board = newBoard(job, shape)
@@ -101,12 +105,19 @@ function laySmallest(job: Job, random: Random): Board {
     else if (best) break
     target = complete ? area(shape) * SHRINK : area(shape) * 1.3
   }
-  return best ?? layChosen(job, [automaticSide(job.letters, job.longest), automaticSide(job.letters, job.longest)], random)
+  return (
+    best ?? layChosen(job, [automaticSide(job.letters, job.longest), automaticSide(job.letters, job.longest)], random)
+  )
 }
 
-function result({ grid, pieces }: Board, prepared: PreparedWords, { letters }: PuzzleAlphabet): Pick<WordSearchPuzzle, 'rows' | 'words' | 'unplaced'> {
+function result(
+  { grid, pieces }: Board,
+  prepared: PreparedWords,
+  { letters }: PuzzleAlphabet,
+): Pick<WordSearchPuzzle, 'rows' | 'words' | 'unplaced'> {
   const rows = Array.from({ length: grid.rows }, (_, row) =>
-    Array.from({ length: grid.cols }, (_, col) => letters[grid.cells[row * grid.cols + col]]))
+    Array.from({ length: grid.cols }, (_, col) => letters[grid.cells[row * grid.cols + col]]),
+  )
   const words: PlacedWord[] = []
   const unplaced: UnplacedWord[] = [...prepared.unplaced]
   const placedRoots = new Map<string, PlacedWord>()

@@ -2,7 +2,18 @@ import { MAX_SIDE, type LetterGrid, type Position } from '../../grid/letterGrid.
 import type { Random } from '../../random/random.ts'
 import { PuzzleError } from '../contract.ts'
 import type { Job } from './job.ts'
-import { layDownFrom, lettersLeft, lift, nearest, newBoard, repack, type Board, type Cost, type Lay, type Piece } from './pack.ts'
+import {
+  layDownFrom,
+  lettersLeft,
+  lift,
+  nearest,
+  newBoard,
+  repack,
+  type Board,
+  type Cost,
+  type Lay,
+  type Piece,
+} from './pack.ts'
 import { area, shapesFor, type Shape } from './size.ts'
 
 /** Boards tried for one shape; each ends when it is out of work, or the message spelled something too often. */
@@ -27,7 +38,8 @@ const EASY_OVERLAP = 0.06
  */
 export function layAroundMessage(job: Job, message: readonly string[], random: Random): Board {
   const numbers = message.map((letter) => job.alphabet.numbers.get(letter) ?? 0)
-  const shapes = job.options.size === 'chosen' ? [[job.options.rows, job.options.cols] as const] : shapesAround(job, message.length)
+  const shapes =
+    job.options.size === 'chosen' ? [[job.options.rows, job.options.cols] as const] : shapesAround(job, message.length)
   for (const shape of shapes) {
     const overlap = message.length - (area(shape) - job.letters)
     if (overlap < 0) continue
@@ -36,7 +48,11 @@ export function layAroundMessage(job: Job, message: readonly string[], random: R
       if (layAndWrite(board, numbers, random)) return board
     }
   }
-  throw new PuzzleError({ code: 'message-length', entryIds: [], values: { length: message.length, ...lengthsThatFit(job, shapes[0]) } })
+  throw new PuzzleError({
+    code: 'message-length',
+    entryIds: [],
+    values: { length: message.length, ...lengthsThatFit(job, shapes[0]) },
+  })
 }
 
 /** Shapes whose spare cells the message fills when a few letters overlap, easiest first. */
@@ -85,9 +101,19 @@ function settle(board: Board, message: readonly number[], random: Random): boole
     const moved = random.shuffled(near).slice(0, 1 + random.below(3))
     const before = moved.map(({ at }) => at)
     for (const piece of moved) lift(grid, piece)
-    const next = moved.every((piece, index) => layNear(board, piece, before[index], index === 0 && random.next() < COVERING ? cell : -1, message.length, random)) && grid.spare() === message.length
-      ? write(grid, message)
-      : undefined
+    const next =
+      moved.every((piece, index) =>
+        layNear(
+          board,
+          piece,
+          before[index],
+          index === 0 && random.next() < COVERING ? cell : -1,
+          message.length,
+          random,
+        ),
+      ) && grid.spare() === message.length
+        ? write(grid, message)
+        : undefined
     if (next && next.spelling.length <= written.spelling.length) {
       written = next
       continue
@@ -111,17 +137,32 @@ const SAMPLES = 8
  * Lays a lifted piece near where it was, over a given cell where there is one (-1: none); the last piece with just the
  * overlap that leaves the message its cells.
  */
-function layNear({ grid, pieces }: Board, piece: Piece, before: Position | undefined, cover: number, wanted: number, random: Random): boolean {
+function layNear(
+  { grid, pieces }: Board,
+  piece: Piece,
+  before: Position | undefined,
+  cover: number,
+  wanted: number,
+  random: Random,
+): boolean {
   const left = pieces.reduce((sum, { at, spelled }) => sum + (at ? 0 : spelled.length), 0)
   const room = wanted - grid.spare() + left
   const best = grid.search(piece.spelled, piece.directions)
   const last = left === piece.spelled.length
-  const overlap = best === piece.spelled.length ? best : last ? room : random.below(Math.max(0, Math.min(best, room)) + 1)
+  const overlap =
+    best === piece.spelled.length ? best : last ? room : random.below(Math.max(0, Math.min(best, room)) + 1)
   if (overlap < 0 || overlap > Math.min(best, room)) return false
-  const starts = cover < 0 ? sampledStarts(grid, piece, overlap, random) : grid.startsCovering(cover, piece.spelled.length, overlap, piece.directions)
+  const starts =
+    cover < 0
+      ? sampledStarts(grid, piece, overlap, random)
+      : grid.startsCovering(cover, piece.spelled.length, overlap, piece.directions)
   if (starts.length === 0) return false
-  const distance = (position: Position): number => (before ? Math.abs(position.row - before.row) * 4 + Math.abs(position.col - before.col) : 0)
-  const position = cover < 0 ? starts.reduce((one, other) => (distance(other) < distance(one) ? other : one)) : starts[random.below(starts.length)]
+  const distance = (position: Position): number =>
+    before ? Math.abs(position.row - before.row) * 4 + Math.abs(position.col - before.col) : 0
+  const position =
+    cover < 0
+      ? starts.reduce((one, other) => (distance(other) < distance(one) ? other : one))
+      : starts[random.below(starts.length)]
   if (!grid.tryLay(piece.spelled, position)) return false
   piece.at = position
   return true
@@ -130,7 +171,9 @@ function layNear({ grid, pieces }: Board, piece: Piece, before: Position | undef
 function sampledStarts(grid: LetterGrid, { directions }: Piece, overlap: number, random: Random): Position[] {
   const count = grid.countStarts(overlap, directions)
   if (count === 0) return []
-  return Array.from({ length: 1 + random.below(SAMPLES) }, () => grid.nthStart(random.below(count), overlap, directions))
+  return Array.from({ length: 1 + random.below(SAMPLES) }, () =>
+    grid.nthStart(random.below(count), overlap, directions),
+  )
 }
 
 /** Cells (row by row) that hold the message, and those of them where something is spelled. */

@@ -54,7 +54,13 @@ export function scatter({ grid, pieces }: Board, random: Random): boolean {
 }
 
 /** Lays a piece at a random start of the last search with the given overlap (-1: any). */
-function layAmong(grid: LetterGrid, piece: Piece, overlap: number, directions: readonly number[], random: Random): boolean {
+function layAmong(
+  grid: LetterGrid,
+  piece: Piece,
+  overlap: number,
+  directions: readonly number[],
+  random: Random,
+): boolean {
   let left = grid.countStarts(overlap, directions)
   for (let tried = 0; left > 0 && tried < STARTS_TRIED; tried++, left--) {
     const position = grid.nthStart(random.below(left), overlap, directions)

@@ -94,26 +94,45 @@ function faceOf({ text, prompt }: PlacedWord, show: 'words' | 'clues'): ShownFac
   return show === 'clues' && !isEmptyFace(prompt) ? shownFace(prompt) : { text, picture: null, sound: null }
 }
 
-export function move(puzzle: WordSearchPuzzle, play: WordSearchPlay, asked: WordSearchMove, { clock }: When): Step<WordSearchPlay> {
+export function move(
+  puzzle: WordSearchPuzzle,
+  play: WordSearchPlay,
+  asked: WordSearchMove,
+  { clock }: When,
+): Step<WordSearchPlay> {
   if (play.finishedAt !== null) return { play, responses: [] }
   const now = Math.max(clock, play.lastAt)
-  if (asked.type === 'finish') return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses: [] }
+  if (asked.type === 'finish')
+    return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses: [] }
   if (asked.type === 'hint') {
-    const known = asked.item >= puzzle.words.length || play.hinted.includes(asked.item) || play.found.includes(asked.item)
-    return { play: known ? play : { ...play, hinted: [...play.hinted, asked.item], lastAt: now, lastMark: 'none' }, responses: [] }
+    const known =
+      asked.item >= puzzle.words.length || play.hinted.includes(asked.item) || play.found.includes(asked.item)
+    return {
+      play: known ? play : { ...play, hinted: [...play.hinted, asked.item], lastAt: now, lastMark: 'none' },
+      responses: [],
+    }
   }
   const index = markedWord(puzzle, play, asked.from, asked.to)
-  if (index === undefined) return { play: { ...play, misses: play.misses + 1, lastAt: now, lastMark: 'miss' }, responses: [] }
+  if (index === undefined)
+    return { play: { ...play, misses: play.misses + 1, lastAt: now, lastMark: 'miss' }, responses: [] }
   if (play.found.includes(index)) return { play: { ...play, lastAt: now, lastMark: 'again' }, responses: [] }
   const found = [...play.found, index]
   const done = found.length === puzzle.words.length
   const word = puzzle.words[index]
   return {
     play: { ...play, found, lastAt: now, lastFoundAt: now, finishedAt: done ? now : null, lastMark: 'found' },
-    responses: [responseOf({
-      entryId: word.entryId, outcome: 'right', given: word.text, detail: { type: 'entry', entryId: word.entryId }, points: pointsFor(play, index), hints: play.hinted.includes(index) ? 1 : 0,
-      milliseconds: now - play.lastFoundAt, place: play.found.length,
-    })],
+    responses: [
+      responseOf({
+        entryId: word.entryId,
+        outcome: 'right',
+        given: word.text,
+        detail: { type: 'entry', entryId: word.entryId },
+        points: pointsFor(play, index),
+        hints: play.hinted.includes(index) ? 1 : 0,
+        milliseconds: now - play.lastFoundAt,
+        place: play.found.length,
+      }),
+    ],
   }
 }
 
@@ -126,7 +145,8 @@ function markedWord(puzzle: WordSearchPuzzle, play: WordSearchPlay, from: Cell, 
     if (row === to.row && col === to.col && lastRow === from.row && lastCol === from.col) return [{ index, rank: 1 }]
     return []
   })
-  const rank = (match: { index: number; rank: number }): number => match.rank + (play.found.includes(match.index) ? 2 : 0)
+  const rank = (match: { index: number; rank: number }): number =>
+    match.rank + (play.found.includes(match.index) ? 2 : 0)
   return matches.sort((one, other) => rank(one) - rank(other))[0]?.index
 }
 

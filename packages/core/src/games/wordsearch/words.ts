@@ -35,7 +35,11 @@ export interface PreparedWords {
  * be in the grid: with nothing to show, one letter, repeats, and those that would be spelled more than once.
  */
 export function prepareWords(list: EntryList, options: WordSearchOptions): PreparedWords {
-  const style = { letterCase: options.early ? 'lower' as const : options.letterCase, accents: options.accents, language: list.answerLanguage || undefined }
+  const style = {
+    letterCase: options.early ? ('lower' as const) : options.letterCase,
+    accents: options.accents,
+    language: list.answerLanguage || undefined,
+  }
   const bothWays = options.directions === 8
   const unplaced: UnplacedWord[] = []
   const words: Word[] = []
@@ -80,7 +84,10 @@ function occurrencesIn(word: Word, host: Word, bothWays: boolean): InnerWord[] {
   for (let offset = 0; offset + letters.length <= host.letters.length; offset++) {
     if (letters.every((letter, index) => host.letters[offset + index] === letter)) {
       found.push({ ...word, host, offset, backwards: false })
-    } else if (bothWays && letters.every((letter, index) => host.letters[offset + letters.length - 1 - index] === letter)) {
+    } else if (
+      bothWays &&
+      letters.every((letter, index) => host.letters[offset + letters.length - 1 - index] === letter)
+    ) {
       found.push({ ...word, host, offset, backwards: true })
     }
   }

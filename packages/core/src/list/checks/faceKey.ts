@@ -7,7 +7,10 @@ const KEYS = new WeakMap<Face, string>()
 export function faceKey(face: Face): string {
   let key = KEYS.get(face)
   if (key === undefined) {
-    key = face.text.trim() === '' && !face.picture && !face.sound ? '' : `${foldText(face.text)}\u0000${face.picture?.id ?? ''}\u0000${face.sound?.id ?? ''}`
+    key =
+      face.text.trim() === '' && !face.picture && !face.sound
+        ? ''
+        : `${foldText(face.text)}\u0000${face.picture?.id ?? ''}\u0000${face.sound?.id ?? ''}`
     KEYS.set(face, key)
   }
   return key

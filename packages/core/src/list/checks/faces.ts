@@ -6,21 +6,47 @@ import { isEmptyFace } from '../face.ts'
 import { checkEach, type Check } from './check.ts'
 
 /** A row with nothing in it. */
-export const emptyRow = checkEach((entry) => (isEmptyEntry(entry) ? [{ code: 'empty-row', weight: 'look', entryIds: [entry.id], values: {}, mends: [{ code: 'remove-row', values: {} }] }] : []))
+export const emptyRow = checkEach((entry) =>
+  isEmptyEntry(entry)
+    ? [
+        {
+          code: 'empty-row',
+          weight: 'look',
+          entryIds: [entry.id],
+          values: {},
+          mends: [{ code: 'remove-row', values: {} }],
+        },
+      ]
+    : [],
+)
 emptyRow.mend = (entries, note) => entries.filter(({ id }) => id !== note.entryIds[0])
 
 /** A prompt without an answer. Choices without a right one are another matter. */
-export const emptyAnswer = checkEach((entry) => {
-  if (!isEmptyFace(entry.answer) || isEmptyEntry(entry) || entry.choices.some((choice) => !isEmptyFace(choice))) return []
-  return [{ code: 'empty-answer', weight: 'harm', entryIds: [entry.id], values: {}, mends: isEmptyFace(entry.prompt) ? [] : [{ code: 'move-to-answer', values: {} }] }]
-}, ({ prompt }) => ({ answer: prompt, prompt: { text: '' } }))
+export const emptyAnswer = checkEach(
+  (entry) => {
+    if (!isEmptyFace(entry.answer) || isEmptyEntry(entry) || entry.choices.some((choice) => !isEmptyFace(choice)))
+      return []
+    return [
+      {
+        code: 'empty-answer',
+        weight: 'harm',
+        entryIds: [entry.id],
+        values: {},
+        mends: isEmptyFace(entry.prompt) ? [] : [{ code: 'move-to-answer', values: {} }],
+      },
+    ]
+  },
+  ({ prompt }) => ({ answer: prompt, prompt: { text: '' } }),
+)
 
 /** An answer without a prompt, in a list where most have one. */
 export const emptyPrompt: Check = {
   find: ({ entries }) => {
     const bare = entries.filter((entry) => isEmptyFace(entry.prompt) && !isEmptyFace(entry.answer))
     const filled = entries.filter(({ prompt }) => !isEmptyFace(prompt)).length
-    return bare.length < filled ? bare.map(({ id }) => ({ code: 'empty-prompt', weight: 'look', entryIds: [id], values: {}, mends: [] })) : []
+    return bare.length < filled
+      ? bare.map(({ id }) => ({ code: 'empty-prompt', weight: 'look', entryIds: [id], values: {}, mends: [] }))
+      : []
   },
 }
 
@@ -29,17 +55,39 @@ const SHORTEST_GIVEN_AWAY = 3
 const BLANK = '____'
 
 /** A prompt that holds its answer. */
-export const givesAway = checkEach((entry) => {
-  const { answer, prompt } = entry
-  const text = answer.text.trim()
-  if (text === '' || prompt.text === '' || graphemesOf(text).length < (UNSPACED.test(text) ? 2 : SHORTEST_GIVEN_AWAY) || foldText(text) === foldText(prompt.text)) return []
-  const [found] = placesOf(text, prompt.text)
-  return found === undefined ? [] : [{ code: 'gives-away', weight: 'harm', entryIds: [entry.id], values: { text: prompt.text.slice(found, found + text.length) }, mends: [{ code: 'blank-out', values: {} }] }]
-}, ({ prompt, answer }) => {
-  const length = answer.text.trim().length
-  const blanked = placesOf(answer.text.trim(), prompt.text).reduceRight((text, at) => text.slice(0, at) + BLANK + text.slice(at + length), prompt.text)
-  return { prompt: { ...prompt, text: blanked } }
-})
+export const givesAway = checkEach(
+  (entry) => {
+    const { answer, prompt } = entry
+    const text = answer.text.trim()
+    if (
+      text === '' ||
+      prompt.text === '' ||
+      graphemesOf(text).length < (UNSPACED.test(text) ? 2 : SHORTEST_GIVEN_AWAY) ||
+      foldText(text) === foldText(prompt.text)
+    )
+      return []
+    const [found] = placesOf(text, prompt.text)
+    return found === undefined
+      ? []
+      : [
+          {
+            code: 'gives-away',
+            weight: 'harm',
+            entryIds: [entry.id],
+            values: { text: prompt.text.slice(found, found + text.length) },
+            mends: [{ code: 'blank-out', values: {} }],
+          },
+        ]
+  },
+  ({ prompt, answer }) => {
+    const length = answer.text.trim().length
+    const blanked = placesOf(answer.text.trim(), prompt.text).reduceRight(
+      (text, at) => text.slice(0, at) + BLANK + text.slice(at + length),
+      prompt.text,
+    )
+    return { prompt: { ...prompt, text: blanked } }
+  },
+)
 
 const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}]/u
 const WORD_END = /[\p{L}\p{N}]$/u
@@ -48,12 +96,16 @@ const WORD_START = /^[\p{L}\p{N}]/u
 /** Gives where a text stands in another as whole words, in any case; scripts without spaces are searched anywhere. */
 function placesOf(text: string, within: string): number[] {
   // Lower case of the same length, so that places stay the same.
-  const lower = (one: string): string => [...one].map((letter) => (letter.toLowerCase().length === letter.length ? letter.toLowerCase() : letter)).join('')
+  const lower = (one: string): string =>
+    [...one].map((letter) => (letter.toLowerCase().length === letter.length ? letter.toLowerCase() : letter)).join('')
   const [needle, hay] = [lower(text), lower(within)]
   const anywhere = UNSPACED.test(text)
   const places: number[] = []
   for (let at = hay.indexOf(needle); at >= 0; at = hay.indexOf(needle, at + 1)) {
-    const whole = anywhere || (!WORD_END.test(within.slice(Math.max(0, at - 2), at)) && !WORD_START.test(within.slice(at + text.length, at + text.length + 2)))
+    const whole =
+      anywhere ||
+      (!WORD_END.test(within.slice(Math.max(0, at - 2), at)) &&
+        !WORD_START.test(within.slice(at + text.length, at + text.length + 2)))
     if (whole && at >= (places.at(-1) ?? -text.length) + text.length) places.push(at)
   }
   return places
@@ -61,6 +113,12 @@ function placesOf(text: string, within: string): number[] {
 
 /** A word that no grid is large enough for. */
 export const longWord = checkEach((entry, { answerLanguage }) => {
-  const letters = gridLetters(entry.answer.text, { letterCase: 'upper', accents: 'kept', language: answerLanguage || undefined }).length
-  return letters > MAX_SIDE ? [{ code: 'long-word', weight: 'look', entryIds: [entry.id], values: { letters, most: MAX_SIDE }, mends: [] }] : []
+  const letters = gridLetters(entry.answer.text, {
+    letterCase: 'upper',
+    accents: 'kept',
+    language: answerLanguage || undefined,
+  }).length
+  return letters > MAX_SIDE
+    ? [{ code: 'long-word', weight: 'look', entryIds: [entry.id], values: { letters, most: MAX_SIDE }, mends: [] }]
+    : []
 })

@@ -7,15 +7,26 @@ import { sameAnswer, samePrompt, sameRow } from './repeats.ts'
 
 /** All checks, the gravest first. */
 const CHECKS: Record<CheckCode, Check> = {
-  'no-right-choice': noRightChoice, 'choice-is-right': choiceIsRight, 'same-row': sameRow, 'same-prompt': samePrompt, 'gives-away': givesAway,
-  'empty-answer': emptyAnswer, 'same-answer': sameAnswer, 'empty-prompt': emptyPrompt, 'empty-row': emptyRow,
-  'mixed-scripts': mixedScripts, 'stray-characters': strayCharacters, 'long-word': longWord,
+  'no-right-choice': noRightChoice,
+  'choice-is-right': choiceIsRight,
+  'same-row': sameRow,
+  'same-prompt': samePrompt,
+  'gives-away': givesAway,
+  'empty-answer': emptyAnswer,
+  'same-answer': sameAnswer,
+  'empty-prompt': emptyPrompt,
+  'empty-row': emptyRow,
+  'mixed-scripts': mixedScripts,
+  'stray-characters': strayCharacters,
+  'long-word': longWord,
 }
 
 /** Gives what is wrong with a list, in the order of its rows. */
 export function checkList(list: EntryList): CheckNote[] {
   const rowOf = new Map(list.entries.map(({ id }, row) => [id, row]))
-  return Object.values(CHECKS).flatMap((check) => check.find(list)).sort((one, other) => (rowOf.get(one.entryIds[0]) ?? 0) - (rowOf.get(other.entryIds[0]) ?? 0))
+  return Object.values(CHECKS)
+    .flatMap((check) => check.find(list))
+    .sort((one, other) => (rowOf.get(one.entryIds[0]) ?? 0) - (rowOf.get(other.entryIds[0]) ?? 0))
 }
 
 /** Gives the entries after one of a note's mends. */

@@ -18,23 +18,40 @@ function repeatsBy(list: EntryList, keyOf: (entry: Entry) => string): { entry: E
   })
 }
 
-const without = <Row extends Entry>(entries: readonly Row[], note: CheckNote): Row[] => entries.filter(({ id }) => id !== note.entryIds[0])
+const without = <Row extends Entry>(entries: readonly Row[], note: CheckNote): Row[] =>
+  entries.filter(({ id }) => id !== note.entryIds[0])
 
 /** The same answer and the same prompt once more. */
 export const sameRow: Check = {
-  find: (list) => repeatsBy(list, ({ answer, prompt }) => (isEmptyFace(answer) || isEmptyFace(prompt) ? '' : `${faceKey(answer)}\u0001${faceKey(prompt)}`))
-    .map(({ entry, row }) => ({ code: 'same-row', weight: 'harm', entryIds: [entry.id], values: { row }, mends: [{ code: 'remove-row', values: {} }] })),
+  find: (list) =>
+    repeatsBy(list, ({ answer, prompt }) =>
+      isEmptyFace(answer) || isEmptyFace(prompt) ? '' : `${faceKey(answer)}\u0001${faceKey(prompt)}`,
+    ).map(({ entry, row }) => ({
+      code: 'same-row',
+      weight: 'harm',
+      entryIds: [entry.id],
+      values: { row },
+      mends: [{ code: 'remove-row', values: {} }],
+    })),
   mend: without,
 }
 
 /** One prompt with two different answers: nobody can know which is meant. */
 export const samePrompt: Check = {
-  find: (list) => repeatsBy(list, ({ prompt }) => faceKey(prompt))
-    .filter(({ entry, first }) => faceKey(entry.answer) !== faceKey(first.answer) && !(accepts(entry, first.answer.text) && accepts(first, entry.answer.text)))
-    .map(({ entry, first, row }) => ({
-      code: 'same-prompt', weight: 'harm', entryIds: [entry.id, first.id], values: { row },
-      mends: entry.answer.text !== '' && first.answer.text !== '' ? [{ code: 'accept-both', values: { row } }] : [],
-    })),
+  find: (list) =>
+    repeatsBy(list, ({ prompt }) => faceKey(prompt))
+      .filter(
+        ({ entry, first }) =>
+          faceKey(entry.answer) !== faceKey(first.answer) &&
+          !(accepts(entry, first.answer.text) && accepts(first, entry.answer.text)),
+      )
+      .map(({ entry, first, row }) => ({
+        code: 'same-prompt',
+        weight: 'harm',
+        entryIds: [entry.id, first.id],
+        values: { row },
+        mends: entry.answer.text !== '' && first.answer.text !== '' ? [{ code: 'accept-both', values: { row } }] : [],
+      })),
   mend: (entries, { entryIds: [one, other] }) => {
     const textOf = (id: string): string => entries.find((entry) => entry.id === id)?.answer.text ?? ''
     return entries.map((entry) => {
@@ -47,16 +64,30 @@ export const samePrompt: Check = {
 
 /** One answer with two different prompts: fine for some games, not for others. */
 export const sameAnswer: Check = {
-  find: (list) => repeatsBy(list, ({ answer }) => faceKey(answer))
-    .filter(({ entry, first }) => faceKey(entry.prompt) !== faceKey(first.prompt) || isEmptyFace(entry.prompt))
-    .map(({ entry, first, row }) => ({
-      code: 'same-answer', weight: 'look', entryIds: [entry.id, first.id], values: { row },
-      mends: isEmptyFace(entry.prompt) ? [{ code: 'remove-row', values: {} }] : entry.prompt.picture || entry.prompt.sound || first.prompt.text === '' ? [] : [{ code: 'join-rows', values: { row } }],
-    })),
+  find: (list) =>
+    repeatsBy(list, ({ answer }) => faceKey(answer))
+      .filter(({ entry, first }) => faceKey(entry.prompt) !== faceKey(first.prompt) || isEmptyFace(entry.prompt))
+      .map(({ entry, first, row }) => ({
+        code: 'same-answer',
+        weight: 'look',
+        entryIds: [entry.id, first.id],
+        values: { row },
+        mends: isEmptyFace(entry.prompt)
+          ? [{ code: 'remove-row', values: {} }]
+          : entry.prompt.picture || entry.prompt.sound || first.prompt.text === ''
+            ? []
+            : [{ code: 'join-rows', values: { row } }],
+      })),
   mend: (entries, note, { code }) => {
     const [own, first] = note.entryIds
     const prompt = entries.find(({ id }) => id === own)?.prompt.text ?? ''
     const rest = without(entries, note)
-    return code === 'remove-row' ? rest : rest.map((entry) => (entry.id === first ? { ...entry, prompt: { ...entry.prompt, text: `${entry.prompt.text}; ${prompt}` } } : entry))
+    return code === 'remove-row'
+      ? rest
+      : rest.map((entry) =>
+          entry.id === first
+            ? { ...entry, prompt: { ...entry.prompt, text: `${entry.prompt.text}; ${prompt}` } }
+            : entry,
+        )
   },
 }

@@ -4,7 +4,18 @@ import type { QueryInterface } from 'sequelize'
 export const fourth = {
   name: '004-one-record',
   async up({ context }: { context: QueryInterface }): Promise<void> {
-    for (const statement of [...ENTRIES, ...GAMES, ...OFFERS, ...PARTICIPANTS, ...QUESTIONS, ...PLAYS, ...RESPONSES, ...TOTALS, ...WORK]) await context.sequelize.query(statement)
+    for (const statement of [
+      ...ENTRIES,
+      ...GAMES,
+      ...OFFERS,
+      ...PARTICIPANTS,
+      ...QUESTIONS,
+      ...PLAYS,
+      ...RESPONSES,
+      ...TOTALS,
+      ...WORK,
+    ])
+      await context.sequelize.query(statement)
   },
 }
 
@@ -89,7 +100,9 @@ const ASKED_BY_PLAY: Record<string, { key: string; rows: string }> = {
   },
 }
 
-const kinds = Object.keys(ASKED).map((kind) => `'${kind}'`).join(', ')
+const kinds = Object.keys(ASKED)
+  .map((kind) => `'${kind}'`)
+  .join(', ')
 const QUESTIONS = [
   // What plays of one version ask is mostly the same for all: each set of questions is kept once.
   `CREATE TABLE question_sets (
@@ -97,11 +110,18 @@ const QUESTIONS = [
   `CREATE TABLE questions (
      set_id uuid NOT NULL REFERENCES question_sets (id) ON DELETE CASCADE, place integer NOT NULL CHECK (place >= 0), entry_id uuid NOT NULL, text text NOT NULL, counts boolean NOT NULL, PRIMARY KEY (set_id, place))`,
   `INSERT INTO question_sets (id, game_version_id, key) SELECT gen_random_uuid(), v.id, '' FROM game_versions v JOIN games g ON g.id = v.game_id WHERE g.kind IN (${kinds})`,
-  ...Object.entries(ASKED_BY_PLAY).map(([kind, { key }]) => `INSERT INTO question_sets (id, game_version_id, key) SELECT gen_random_uuid(), k.version_id, k.key FROM (
-     SELECT DISTINCT v.id AS version_id, ${key} AS key FROM plays y JOIN game_versions v ON v.id = y.game_version_id JOIN games g ON g.id = v.game_id WHERE g.kind = '${kind}') k`),
-  ...[...Object.entries(ASKED), ...Object.entries(ASKED_BY_PLAY).map(([kind, { rows }]) => [kind, rows] as const)].map(([kind, rows]) => `INSERT INTO questions (set_id, place, entry_id, text, counts)
+  ...Object.entries(ASKED_BY_PLAY).map(
+    ([
+      kind,
+      { key },
+    ]) => `INSERT INTO question_sets (id, game_version_id, key) SELECT gen_random_uuid(), k.version_id, k.key FROM (
+     SELECT DISTINCT v.id AS version_id, ${key} AS key FROM plays y JOIN game_versions v ON v.id = y.game_version_id JOIN games g ON g.id = v.game_id WHERE g.kind = '${kind}') k`,
+  ),
+  ...[...Object.entries(ASKED), ...Object.entries(ASKED_BY_PLAY).map(([kind, { rows }]) => [kind, rows] as const)].map(
+    ([kind, rows]) => `INSERT INTO questions (set_id, place, entry_id, text, counts)
      SELECT s.id, q.n - 1, q.entry_id, q.text, q.counts FROM question_sets s JOIN game_versions v ON v.id = s.game_version_id JOIN games g ON g.id = v.game_id,
-     LATERAL (${rows}) AS q(entry_id, text, counts, n) WHERE g.kind = '${kind}'`),
+     LATERAL (${rows}) AS q(entry_id, text, counts, n) WHERE g.kind = '${kind}'`,
+  ),
   'UPDATE question_sets s SET total = (SELECT count(*) FROM questions q WHERE q.set_id = s.id AND q.counts)',
 ]
 
@@ -116,8 +136,13 @@ const PLAYS = [
   'UPDATE plays y SET offer_id = p.offer_id, moved_at = y.last_seen_at FROM participants p WHERE p.id = y.participant_id',
   `UPDATE plays y SET question_set_id = s.id, total = s.total FROM question_sets s JOIN game_versions v ON v.id = s.game_version_id JOIN games g ON g.id = v.game_id
    WHERE s.game_version_id = y.game_version_id AND g.kind IN (${kinds})`,
-  ...Object.entries(ASKED_BY_PLAY).map(([kind, { key }]) => `WITH keyed AS MATERIALIZED (SELECT y.id, v.id AS version_id, ${key} AS key FROM plays y JOIN game_versions v ON v.id = y.game_version_id JOIN games g ON g.id = v.game_id WHERE g.kind = '${kind}')
-     UPDATE plays SET question_set_id = s.id, total = s.total FROM keyed k JOIN question_sets s ON s.game_version_id = k.version_id AND s.key = k.key WHERE k.id = plays.id`),
+  ...Object.entries(ASKED_BY_PLAY).map(
+    ([
+      kind,
+      { key },
+    ]) => `WITH keyed AS MATERIALIZED (SELECT y.id, v.id AS version_id, ${key} AS key FROM plays y JOIN game_versions v ON v.id = y.game_version_id JOIN games g ON g.id = v.game_id WHERE g.kind = '${kind}')
+     UPDATE plays SET question_set_id = s.id, total = s.total FROM keyed k JOIN question_sets s ON s.game_version_id = k.version_id AND s.key = k.key WHERE k.id = plays.id`,
+  ),
   // Last, since a long key fits no index.
   `UPDATE question_sets SET key = encode(sha256(key::bytea), 'hex') WHERE length(key) > 200`,
   'ALTER TABLE question_sets ADD CONSTRAINT question_sets_of_one_key UNIQUE (game_version_id, key)',

@@ -3,10 +3,25 @@ import { DataTypes, literal, type QueryInterface } from 'sequelize'
 const text = { type: DataTypes.TEXT, allowNull: false, defaultValue: '' }
 const array = { type: DataTypes.JSONB, allowNull: false, defaultValue: [] }
 const ENTRY = {
-  accepted: array, choices: array, hint: text, fact: text, group: text, standard: text,
-  worth: { type: DataTypes.INTEGER }, seconds: { type: DataTypes.INTEGER }, scored: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
+  accepted: array,
+  choices: array,
+  hint: text,
+  fact: text,
+  group: text,
+  standard: text,
+  worth: { type: DataTypes.INTEGER },
+  seconds: { type: DataTypes.INTEGER },
+  scored: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
 }
-const LIST = { description: text, cover: { type: DataTypes.JSONB }, subject: text, grade: text, tags: array, folder: text, archived_at: { type: DataTypes.DATE } }
+const LIST = {
+  description: text,
+  cover: { type: DataTypes.JSONB },
+  subject: text,
+  grade: text,
+  tags: array,
+  folder: text,
+  archived_at: { type: DataTypes.DATE },
+}
 
 /** All that an entry and a list can carry; pictures and sounds. */
 export const second = {
@@ -16,7 +31,12 @@ export const second = {
     for (const [name, column] of Object.entries(LIST)) await context.addColumn('lists', name, column)
     await context.createTable('media', {
       id: { type: DataTypes.UUID, primaryKey: true, allowNull: false },
-      teacher_id: { type: DataTypes.UUID, allowNull: false, references: { model: 'teachers', key: 'id' }, onDelete: 'CASCADE' },
+      teacher_id: {
+        type: DataTypes.UUID,
+        allowNull: false,
+        references: { model: 'teachers', key: 'id' },
+        onDelete: 'CASCADE',
+      },
       kind: { type: DataTypes.ENUM('picture', 'sound'), allowNull: false },
       // Media type, as its content says.
       type: { type: DataTypes.TEXT, allowNull: false },
@@ -26,7 +46,12 @@ export const second = {
       gallery: { type: DataTypes.TEXT },
       created_at: { type: DataTypes.DATE, allowNull: false, defaultValue: literal('CURRENT_TIMESTAMP') },
     })
-    await context.addConstraint('media', { type: 'check', name: 'media_has_content', fields: ['bytes', 'gallery'], where: literal('(bytes IS NULL) <> (gallery IS NULL)') as never })
+    await context.addConstraint('media', {
+      type: 'check',
+      name: 'media_has_content',
+      fields: ['bytes', 'gallery'],
+      where: literal('(bytes IS NULL) <> (gallery IS NULL)') as never,
+    })
     await context.addIndex('media', ['teacher_id'])
   },
   async down({ context }: { context: QueryInterface }): Promise<void> {

@@ -22,7 +22,9 @@ export async function resultsState(scope: Reader<string>, offerId: string): Prom
      FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id,
      LATERAL (SELECT concat_ws(' ', count(*), sum(moves), max(last_seen_at)) AS state FROM plays
        WHERE offer_id = o.id AND last_seen_at > (SELECT max(last_seen_at) FROM plays WHERE offer_id = $offerId) - interval '1 minute') y
-     WHERE o.id = $offerId AND o.teacher_id = $teacherId`, { offerId, teacherId: scope.teacherId })
+     WHERE o.id = $offerId AND o.teacher_id = $teacherId`,
+    { offerId, teacherId: scope.teacherId },
+  )
   return state?.state
 }
 
@@ -41,7 +43,9 @@ export async function participantResults(scope: Scope, offerId: string): Promise
      LEFT JOIN LATERAL (
        SELECT count(*)::int AS attempts, max(y.last_seen_at) AS last_seen_at, (array_agg(y."right" ORDER BY y.started_at, y.id))[1] AS first_right, (array_agg(y.id ORDER BY y.started_at DESC, y.id DESC))[1] AS last_play
        FROM plays y WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL) t ON true
-     WHERE p.offer_id = $offerId AND p.merged_into IS NULL ORDER BY p.name, p.seat`, { offerId })
+     WHERE p.offer_id = $offerId AND p.merged_into IS NULL ORDER BY p.name, p.seat`,
+    { offerId },
+  )
 }
 
 /** Returns the questions that students of an offer were asked, in their order, with what was given to each. */
@@ -65,7 +69,9 @@ export async function questionResults(scope: Scope, offerId: string): Promise<Qu
        SELECT entry_id, jsonb_agg(jsonb_build_object('given', given, 'count', count, 'share', count / all_given) ORDER BY place) AS list
        FROM answers WHERE place <= CASE WHEN opinion THEN ${MOST_OPINIONS} ELSE ${MOST_WRONG} END GROUP BY entry_id)
      SELECT a.entry_id AS "entryId", a.text, a.counts, coalesce(o."right", 0) AS "right", coalesce(o.wrong, 0) AS wrong, coalesce(o.passed, 0) AS passed, a.persons - coalesce(o.met, 0) AS "notReached", coalesce(g.list, '[]') AS given
-     FROM asked a LEFT JOIN outcomes o ON o.entry_id = a.entry_id LEFT JOIN given g ON g.entry_id = a.entry_id ORDER BY a.place, a.text`, { offerId })
+     FROM asked a LEFT JOIN outcomes o ON o.entry_id = a.entry_id LEFT JOIN given g ON g.entry_id = a.entry_id ORDER BY a.place, a.text`,
+    { offerId },
+  )
 }
 
 /** Returns who gave which answer to one question, right ones last. */
@@ -75,5 +81,7 @@ export async function answersTo(scope: Scope, offerId: string, entryId: string):
        SELECT DISTINCT ON (person) coalesce(p.merged_into, p.id) AS person, r.outcome, r.given, r.milliseconds
        FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId AND r.entry_id = $entryId AND r.is_first ORDER BY person, r.id)
      SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds FROM met m JOIN participants p ON p.id = m.person
-     ORDER BY m.outcome = 'right', m.given, p.name, p.seat LIMIT 2000`, { offerId, entryId })
+     ORDER BY m.outcome = 'right', m.given, p.name, p.seat LIMIT 2000`,
+    { offerId, entryId },
+  )
 }

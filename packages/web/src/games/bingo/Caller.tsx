@@ -25,30 +25,87 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
     <dialog ref={dialog} className="modal" aria-label="Caller" onClose={onClose}>
       <div className="modal-box grid h-[94vh] max-h-none w-[96vw] max-w-none grid-rows-[auto_1fr] gap-4 md:grid-cols-[2fr_1fr]">
         <header className="flex items-center justify-between gap-2 md:col-span-2">
-          <p className="text-lg"><strong>Call {called}</strong> of {calls.length} · <span role="status">{won === 0 ? 'no bingo yet' : `${won} ${won === 1 ? 'card has' : 'cards have'} bingo`}</span></p>
+          <p className="text-lg">
+            <strong>Call {called}</strong> of {calls.length} ·{' '}
+            <span role="status">
+              {won === 0 ? 'no bingo yet' : `${won} ${won === 1 ? 'card has' : 'cards have'} bingo`}
+            </span>
+          </p>
           <span className="ms-auto flex items-center">
-            {called > 0 && <button type="button" className="btn btn-ghost h-11" onClick={() => setCalled(0)}><RotateCcw size={16} aria-hidden="true" />Start over</button>}
-            <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label="Close" onClick={onClose}><X size={20} aria-hidden="true" /></button>
+            {called > 0 && (
+              <button type="button" className="btn btn-ghost h-11" onClick={() => setCalled(0)}>
+                <RotateCcw size={16} aria-hidden="true" />
+                Start over
+              </button>
+            )}
+            <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label="Close" onClick={onClose}>
+              <X size={20} aria-hidden="true" />
+            </button>
           </span>
         </header>
         <section className="flex flex-col items-center justify-center gap-6 text-center" aria-live="polite">
           {term ? <Shown face={term.prompt} /> : <p className="quiet text-3xl">Everyone ready?</p>}
-          {term && (shown ? <p className="text-4xl font-bold text-success">{term.text}</p> : <button type="button" className="btn h-12" onClick={() => setShown(true)}><Eye size={18} aria-hidden="true" />Show the answer</button>)}
-          <button type="button" autoFocus className="btn btn-primary h-16 px-10 text-2xl" disabled={called === calls.length} onClick={draw}>{called === 0 ? 'First call' : 'Next call'}</button>
+          {term &&
+            (shown ? (
+              <p className="text-4xl font-bold text-success">{term.text}</p>
+            ) : (
+              <button type="button" className="btn h-12" onClick={() => setShown(true)}>
+                <Eye size={18} aria-hidden="true" />
+                Show the answer
+              </button>
+            ))}
+          <button
+            type="button"
+            autoFocus
+            className="btn btn-primary h-16 px-10 text-2xl"
+            disabled={called === calls.length}
+            onClick={draw}
+          >
+            {called === 0 ? 'First call' : 'Next call'}
+          </button>
         </section>
         <aside className="flex min-h-0 flex-col gap-3 overflow-y-auto">
-          <label className="flex items-center gap-2"><span>Bingo on card</span><input type="number" min={1} max={cards.length} className="input w-24" value={cardNumber} onChange={(event) => setCardNumber(event.target.value)} /></label>
+          <label className="flex items-center gap-2">
+            <span>Bingo on card</span>
+            <input
+              type="number"
+              min={1}
+              max={cards.length}
+              className="input w-24"
+              value={cardNumber}
+              onChange={(event) => setCardNumber(event.target.value)}
+            />
+          </label>
           {claim && card && (
             <div>
               <p role="status" className={claim.won ? 'font-bold text-success' : 'text-error'}>
-                {claim.won ? `Yes: bingo at call ${claim.call}.` : `Not yet. Not called: ${claim.missing.map((place) => terms[card.cells[place] ?? 0].text).join(', ')}.`}
+                {claim.won
+                  ? `Yes: bingo at call ${claim.call}.`
+                  : `Not yet. Not called: ${claim.missing.map((place) => terms[card.cells[place] ?? 0].text).join(', ')}.`}
               </p>
-              <Card size={puzzle.size} direction={puzzle.direction} squares={card.cells.map((own) => (own === null ? null : { text: terms[own].text, picture: null, sound: null }))} marked={card.cells.flatMap((own, place) => (own !== null && calls.indexOf(own) < called ? [place] : []))} won={claim.won ? claim.places : []} free="free" />
+              <Card
+                size={puzzle.size}
+                direction={puzzle.direction}
+                squares={card.cells.map((own) =>
+                  own === null ? null : { text: terms[own].text, picture: null, sound: null },
+                )}
+                marked={card.cells.flatMap((own, place) =>
+                  own !== null && calls.indexOf(own) < called ? [place] : [],
+                )}
+                won={claim.won ? claim.places : []}
+                free="free"
+              />
             </div>
           )}
           {cardNumber !== '' && !claim && <p className="text-error">There is no card {cardNumber}.</p>}
           <h2 className="text-xl">Called so far</h2>
-          <ol className="flex flex-col-reverse gap-1 text-sm">{calls.slice(0, called).map((own, index) => <li key={own}><span className="quiet">{index + 1}</span> {terms[own].text}</li>)}</ol>
+          <ol className="flex flex-col-reverse gap-1 text-sm">
+            {calls.slice(0, called).map((own, index) => (
+              <li key={own}>
+                <span className="quiet">{index + 1}</span> {terms[own].text}
+              </li>
+            ))}
+          </ol>
         </aside>
       </div>
     </dialog>
@@ -59,17 +116,30 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
 function useCalled({ calls }: BingoPuzzle): [number, (called: number) => void] {
   const key = `otter-called ${calls.join(' ')}`
   const [called, setCalled] = useState(() => Number(sessionStorage.getItem(key) ?? 0))
-  return [called, (next) => {
-    sessionStorage.setItem(key, String(next))
-    setCalled(next)
-  }]
+  return [
+    called,
+    (next) => {
+      sessionStorage.setItem(key, String(next))
+      setCalled(next)
+    },
+  ]
 }
 
 function Shown({ face }: { face: Face }) {
   return (
     <div className="flex flex-col items-center gap-4">
-      {face.picture && <img src={mediaPath(face.picture.id)} alt={face.picture.alt} className="max-h-[34vh] rounded bg-white object-contain" />}
-      {face.text !== '' && <p dir="auto" className="text-5xl leading-tight">{face.text}</p>}
+      {face.picture && (
+        <img
+          src={mediaPath(face.picture.id)}
+          alt={face.picture.alt}
+          className="max-h-[34vh] rounded bg-white object-contain"
+        />
+      )}
+      {face.text !== '' && (
+        <p dir="auto" className="text-5xl leading-tight">
+          {face.text}
+        </p>
+      )}
       {face.sound && <audio controls src={mediaPath(face.sound.id)} />}
     </div>
   )

@@ -14,17 +14,46 @@ interface CardProps {
 /** A bingo card whose squares can be marked. */
 export function Card({ size, direction, squares, marked, won, free, onMark }: CardProps) {
   return (
-    <div className="mx-auto grid w-full max-w-xl gap-1" dir={direction} style={{ gridTemplateColumns: `repeat(${size}, minmax(0, 1fr))` }}>
+    <div
+      className="mx-auto grid w-full max-w-xl gap-1"
+      dir={direction}
+      style={{ gridTemplateColumns: `repeat(${size}, minmax(0, 1fr))` }}
+    >
       {squares.map((square, place) => {
         const isOn = square === null || marked.includes(place)
         const look = `flex aspect-square min-w-0 flex-col items-center justify-center overflow-hidden rounded border p-0.5 text-center leading-tight ${won.includes(place) ? 'border-2 border-success bg-accent font-bold' : isOn ? 'border-secondary bg-accent' : 'border-base-300 bg-base-100'}`
-        const fontSize = `clamp(0.62rem, ${Math.min(4.2, 26 / size / Math.max(3.5, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length * 0.62)) * 3)}vw, 1.25rem)`
-        if (square === null) return <div key={place} className={look}><span className="quiet text-xs">{free}</span></div>
-        if (!onMark) return <div key={place} className={look} style={{ fontSize }}><ShownFace face={square} /></div>
+        const fontSize = `clamp(0.62rem, ${Math.min(4.2, (26 / size / Math.max(3.5, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length * 0.62))) * 3)}vw, 1.25rem)`
+        if (square === null)
+          return (
+            <div key={place} className={look}>
+              <span className="quiet text-xs">{free}</span>
+            </div>
+          )
+        if (!onMark)
+          return (
+            <div key={place} className={look} style={{ fontSize }}>
+              <ShownFace face={square} />
+            </div>
+          )
         return (
-          <button key={place} type="button" aria-pressed={isOn} className={`${look} min-h-11 cursor-pointer`} style={{ fontSize }} onClick={() => onMark(place)}>
-            {square.picture || square.sound !== null ? <ShownFace face={square} /> : <bdi className="max-w-full break-words hyphens-auto">{square.text}</bdi>}
-            {isOn && <span aria-hidden="true" className="text-success">✓</span>}
+          <button
+            key={place}
+            type="button"
+            aria-pressed={isOn}
+            className={`${look} min-h-11 cursor-pointer`}
+            style={{ fontSize }}
+            onClick={() => onMark(place)}
+          >
+            {square.picture || square.sound !== null ? (
+              <ShownFace face={square} />
+            ) : (
+              <bdi className="max-w-full break-words hyphens-auto">{square.text}</bdi>
+            )}
+            {isOn && (
+              <span aria-hidden="true" className="text-success">
+                ✓
+              </span>
+            )}
           </button>
         )
       })}

@@ -12,17 +12,50 @@ export function Play({ view, send, waiting }: PlayProps<BingoView, BingoMove>) {
   const claimed = calling === 'teacher' && view.won.length > 0
   return (
     <div className="flex flex-col gap-3">
-      <p className="flex justify-between text-sm"><strong>{t('bingo.card', { number: view.cardNumber })}</strong><span className="quiet">{t(`bingo.pattern.${view.pattern}`)}</span></p>
+      <p className="flex justify-between text-sm">
+        <strong>{t('bingo.card', { number: view.cardNumber })}</strong>
+        <span className="quiet">{t(`bingo.pattern.${view.pattern}`)}</span>
+      </p>
       {call && !finished && (
         <section className="panel flex items-center gap-2 p-3" aria-live="polite">
-          <p className="min-w-0 flex-1 text-lg leading-tight"><span className="quiet block text-sm">{t('bingo.call', { number: call.number, total: call.total })}</span><ShownFace face={call.prompt} /></p>
-          <button type="button" className="btn btn-secondary h-12" disabled={waiting} onClick={() => send({ type: 'next' })}>{t('bingo.next')}<ChevronRight size={18} aria-hidden="true" className="rtl:rotate-180" /></button>
+          <p className="min-w-0 flex-1 text-lg leading-tight">
+            <span className="quiet block text-sm">{t('bingo.call', { number: call.number, total: call.total })}</span>
+            <ShownFace face={call.prompt} />
+          </p>
+          <button
+            type="button"
+            className="btn btn-secondary h-12"
+            disabled={waiting}
+            onClick={() => send({ type: 'next' })}
+          >
+            {t('bingo.next')}
+            <ChevronRight size={18} aria-hidden="true" className="rtl:rotate-180" />
+          </button>
         </section>
       )}
       {calling === 'teacher' && <p className="quiet text-center text-sm">{t('bingo.listen')}</p>}
-      <Card size={view.size} direction={view.direction} squares={view.squares} marked={marked} won={won} free={t('bingo.free')} onMark={finished ? undefined : (place) => send({ type: 'mark', place })} />
-      <p aria-live="polite" className="min-h-6 text-center text-sm">{won.length > 0 && !claimed ? t('bingo.won') : view.lastMark === 'none' ? '' : t(`bingo.${view.lastMark}`)}</p>
-      {!finished && <button type="button" className="btn btn-primary mx-auto h-12 px-8 text-lg" disabled={waiting} onClick={() => send({ type: 'claim' })}>{t('bingo.claim')}</button>}
+      <Card
+        size={view.size}
+        direction={view.direction}
+        squares={view.squares}
+        marked={marked}
+        won={won}
+        free={t('bingo.free')}
+        onMark={finished ? undefined : (place) => send({ type: 'mark', place })}
+      />
+      <p aria-live="polite" className="min-h-6 text-center text-sm">
+        {won.length > 0 && !claimed ? t('bingo.won') : view.lastMark === 'none' ? '' : t(`bingo.${view.lastMark}`)}
+      </p>
+      {!finished && (
+        <button
+          type="button"
+          className="btn btn-primary mx-auto h-12 px-8 text-lg"
+          disabled={waiting}
+          onClick={() => send({ type: 'claim' })}
+        >
+          {t('bingo.claim')}
+        </button>
+      )}
     </div>
   )
 }

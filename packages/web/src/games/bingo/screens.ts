@@ -10,9 +10,14 @@ const THUMBNAIL_TERMS = 14
 /** Bingo as teachers see it. */
 export const screens: TeacherScreens<BingoOptions, BingoPuzzle> = {
   name: 'Bingo',
-  Options, Thumbnail, sentenceFor,
+  Options,
+  Thumbnail,
+  sentenceFor,
   Workbench: Course,
   factsOf: ({ cards, size, terms }) => `${cards.length} cards of ${size}×${size}, ${terms.length} terms`,
   shortfallOf: () => undefined,
-  small: (list) => ({ list: { ...list, entries: list.entries.slice(0, THUMBNAIL_TERMS) }, options: BingoOptions.parse({ size: 3, cards: 1 }) }),
+  small: (list) => ({
+    list: { ...list, entries: list.entries.slice(0, THUMBNAIL_TERMS) },
+    options: BingoOptions.parse({ size: 3, cards: 1 }),
+  }),
 }

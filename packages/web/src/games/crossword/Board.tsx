@@ -29,15 +29,26 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
   }, [active, cursor.cell, cursor.clue])
 
   const put = (text: string): void => {
-    const letters = graphemesOf(view.letterCase === 'upper' ? text.toUpperCase() : text.toLowerCase()).filter((letter) => letter.trim() !== '')
-    letters.slice(0, cursor.cells.length - cursor.place).forEach((letter, index) => write(cursor.cells[cursor.place + index], letter))
+    const letters = graphemesOf(view.letterCase === 'upper' ? text.toUpperCase() : text.toLowerCase()).filter(
+      (letter) => letter.trim() !== '',
+    )
+    letters
+      .slice(0, cursor.cells.length - cursor.place)
+      .forEach((letter, index) => write(cursor.cells[cursor.place + index], letter))
     if (letters.length > 0) cursor.along(letters.length)
   }
   const onKey = (event: KeyboardEvent): void => {
     const ahead = direction === 'rtl' ? -1 : 1
     const keys: Record<string, () => void> = {
-      ArrowRight: () => cursor.step(0, ahead), ArrowLeft: () => cursor.step(0, -ahead), ArrowDown: () => cursor.step(1, 0), ArrowUp: () => cursor.step(-1, 0),
-      Enter: cursor.turn, ' ': cursor.turn, Home: () => cursor.along(-999), End: () => cursor.along(999), Delete: () => write(cursor.cell, ''),
+      ArrowRight: () => cursor.step(0, ahead),
+      ArrowLeft: () => cursor.step(0, -ahead),
+      ArrowDown: () => cursor.step(1, 0),
+      ArrowUp: () => cursor.step(-1, 0),
+      Enter: cursor.turn,
+      ' ': cursor.turn,
+      Home: () => cursor.along(-999),
+      End: () => cursor.along(999),
+      Delete: () => write(cursor.cell, ''),
       Backspace: () => {
         if (letterAt(cursor.cell) !== '') return write(cursor.cell, '')
         if (cursor.place > 0) write(cursor.cells[cursor.place - 1], '')
@@ -51,34 +62,124 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
       keys[event.key]()
     }
   }
-  const label = t('crossword.place', { number: clue.number, dir: t(`crossword.${clue.dir}`), place: cursor.place + 1, length: clue.length, letter: letterAt(cursor.cell) || t('crossword.blank') })
+  const label = t('crossword.place', {
+    number: clue.number,
+    dir: t(`crossword.${clue.dir}`),
+    place: cursor.place + 1,
+    length: clue.length,
+    letter: letterAt(cursor.cell) || t('crossword.blank'),
+  })
   return (
     <div className="relative mx-auto w-full" style={{ maxWidth: `${cols * 2.9}rem` }} dir="ltr">
-      <svg viewBox={`-0.05 -0.05 ${cols + 0.1} ${rows + 0.1}`} className="block w-full touch-manipulation select-none" aria-hidden="true">
-        {view.background !== '' && <image href={mediaPath(view.background)} width={cols} height={rows} preserveAspectRatio="xMidYMid slice" opacity={0.55} />}
-        {open.map((isOpen, cell) => isOpen && (
-          <g key={cell} onClick={() => {
-            onActivate()
-            if (cell === cursor.cell) cursor.turn()
-            else cursor.goTo(cell)
-            input.current?.focus({ preventScroll: true })
-          }}>
-            <rect x={x(cell)} y={y(cell)} width={1} height={1} fill={FILL[marks[cell] ?? 'none']} stroke="#46605B" strokeWidth={0.04} />
-            {cursor.cells.includes(cell) && <rect x={x(cell)} y={y(cell)} width={1} height={1} fill="var(--color-accent)" fillOpacity={cell === cursor.cell ? 1 : 0.45} stroke="#46605B" strokeWidth={cell === cursor.cell ? 0.1 : 0.04} />}
-            <text x={x(cell) + 0.5} y={y(cell) + 0.58} fontSize={0.58} fontWeight={700} fill={marks[cell] === 'wrong' ? '#9A3324' : 'currentColor'} textAnchor="middle" dominantBaseline="central">{letterAt(cell)}</text>
-            {marks[cell] === 'wrong' && <path d={`M${x(cell) + 0.1} ${y(cell) + 0.92}L${x(cell) + 0.9} ${y(cell) + 0.92}`} stroke="#9A3324" strokeWidth={0.07} />}
-          </g>
+      <svg
+        viewBox={`-0.05 -0.05 ${cols + 0.1} ${rows + 0.1}`}
+        className="block w-full touch-manipulation select-none"
+        aria-hidden="true"
+      >
+        {view.background !== '' && (
+          <image
+            href={mediaPath(view.background)}
+            width={cols}
+            height={rows}
+            preserveAspectRatio="xMidYMid slice"
+            opacity={0.55}
+          />
+        )}
+        {open.map(
+          (isOpen, cell) =>
+            isOpen && (
+              <g
+                key={cell}
+                onClick={() => {
+                  onActivate()
+                  if (cell === cursor.cell) cursor.turn()
+                  else cursor.goTo(cell)
+                  input.current?.focus({ preventScroll: true })
+                }}
+              >
+                <rect
+                  x={x(cell)}
+                  y={y(cell)}
+                  width={1}
+                  height={1}
+                  fill={FILL[marks[cell] ?? 'none']}
+                  stroke="#46605B"
+                  strokeWidth={0.04}
+                />
+                {cursor.cells.includes(cell) && (
+                  <rect
+                    x={x(cell)}
+                    y={y(cell)}
+                    width={1}
+                    height={1}
+                    fill="var(--color-accent)"
+                    fillOpacity={cell === cursor.cell ? 1 : 0.45}
+                    stroke="#46605B"
+                    strokeWidth={cell === cursor.cell ? 0.1 : 0.04}
+                  />
+                )}
+                <text
+                  x={x(cell) + 0.5}
+                  y={y(cell) + 0.58}
+                  fontSize={0.58}
+                  fontWeight={700}
+                  fill={marks[cell] === 'wrong' ? '#9A3324' : 'currentColor'}
+                  textAnchor="middle"
+                  dominantBaseline="central"
+                >
+                  {letterAt(cell)}
+                </text>
+                {marks[cell] === 'wrong' && (
+                  <path
+                    d={`M${x(cell) + 0.1} ${y(cell) + 0.92}L${x(cell) + 0.9} ${y(cell) + 0.92}`}
+                    stroke="#9A3324"
+                    strokeWidth={0.07}
+                  />
+                )}
+              </g>
+            ),
+        )}
+        {clues.map(({ row, col, number, dir }) => (
+          <text
+            key={`${number} ${dir}`}
+            x={x(row * cols + col) + 0.06}
+            y={row + 0.08}
+            fontSize={0.3}
+            fill="currentColor"
+            dominantBaseline="hanging"
+            pointerEvents="none"
+          >
+            {number}
+          </text>
         ))}
-        {clues.map(({ row, col, number, dir }) => <text key={`${number} ${dir}`} x={x(row * cols + col) + 0.06} y={row + 0.08} fontSize={0.3} fill="currentColor" dominantBaseline="hanging" pointerEvents="none">{number}</text>)}
       </svg>
       {!view.finished && (
         <input
-          ref={input} type="text" value="" aria-label={label} autoCapitalize="off" autoComplete="off" autoCorrect="off" spellCheck={false} inputMode="text"
-          className="pointer-events-none absolute bg-transparent text-transparent caret-transparent outline-none" style={{ left: `${(x(cursor.cell) / cols) * 100}%`, top: `${(y(cursor.cell) / rows) * 100}%`, width: `${100 / cols}%`, height: `${100 / rows}%`, fontSize: 16 }}
-          onFocus={onActivate} onKeyDown={onKey} onChange={(event) => put(event.target.value)}
+          ref={input}
+          type="text"
+          value=""
+          aria-label={label}
+          autoCapitalize="off"
+          autoComplete="off"
+          autoCorrect="off"
+          spellCheck={false}
+          inputMode="text"
+          className="pointer-events-none absolute bg-transparent text-transparent caret-transparent outline-none"
+          style={{
+            left: `${(x(cursor.cell) / cols) * 100}%`,
+            top: `${(y(cursor.cell) / rows) * 100}%`,
+            width: `${100 / cols}%`,
+            height: `${100 / rows}%`,
+            fontSize: 16,
+          }}
+          onFocus={onActivate}
+          onKeyDown={onKey}
+          onChange={(event) => put(event.target.value)}
         />
       )}
-      <p className="sr-only" aria-live="polite">{active ? label : ''}</p>
+      <p className="sr-only" aria-live="polite">
+        {active ? label : ''}
+      </p>
     </div>
   )
 }

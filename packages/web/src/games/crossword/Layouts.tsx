@@ -51,17 +51,43 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
     <div className="flex flex-col gap-2 text-sm">
       <div className="flex flex-wrap items-center gap-2">
         <button type="button" className="btn btn-sm" onClick={() => setLooking(!looking)}>
-          {looking ? <><Square size={14} aria-hidden="true" />Stop looking</> : <><Search size={16} aria-hidden="true" />{found.length > 0 ? 'Keep looking' : 'Look for better layouts'}</>}
+          {looking ? (
+            <>
+              <Square size={14} aria-hidden="true" />
+              Stop looking
+            </>
+          ) : (
+            <>
+              <Search size={16} aria-hidden="true" />
+              {found.length > 0 ? 'Keep looking' : 'Look for better layouts'}
+            </>
+          )}
         </button>
-        <span role="status" className="quiet">{looking ? `Looking … ${Math.round((steps / MOST_STEPS) * 100)} %` : found.length > 0 ? 'Take one, or keep what you have.' : ''}</span>
+        <span role="status" className="quiet">
+          {looking
+            ? `Looking … ${Math.round((steps / MOST_STEPS) * 100)} %`
+            : found.length > 0
+              ? 'Take one, or keep what you have.'
+              : ''}
+        </span>
       </div>
       {found.length > 0 && (
         <ul className="grid grid-cols-4 gap-2">
           {found.map((one) => (
             <li key={one.steps}>
-              <button type="button" className={`panel flex w-full flex-col items-center gap-1 p-2 hover:border-secondary ${options.steps === one.steps ? 'border-secondary' : ''}`} aria-pressed={options.steps === one.steps} onClick={() => onChange({ ...options, steps: one.steps })}>
-                <span className="block h-16"><Thumbnail puzzle={one} /></span>
-                <span>{one.rows}×{one.cols}</span><span className="quiet text-xs">{one.crossings} crossings</span>
+              <button
+                type="button"
+                className={`panel flex w-full flex-col items-center gap-1 p-2 hover:border-secondary ${options.steps === one.steps ? 'border-secondary' : ''}`}
+                aria-pressed={options.steps === one.steps}
+                onClick={() => onChange({ ...options, steps: one.steps })}
+              >
+                <span className="block h-16">
+                  <Thumbnail puzzle={one} />
+                </span>
+                <span>
+                  {one.rows}×{one.cols}
+                </span>
+                <span className="quiet text-xs">{one.crossings} crossings</span>
               </button>
             </li>
           ))}
@@ -70,13 +96,51 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
       <details>
         <summary className="cursor-pointer">Keep words where they are{pinned.size > 0 && ` (${pinned.size})`}</summary>
         <ul className="grid grid-cols-2 gap-x-4 xl:grid-cols-3">
-          {puzzle.words.map((word) => <li key={word.entryId}><label className="flex items-center gap-2 py-0.5"><input type="checkbox" className="checkbox checkbox-sm" checked={pinned.has(word.entryId)} onChange={(event) => pin(word, event.target.checked)} />{word.number} {word.text}</label></li>)}
+          {puzzle.words.map((word) => (
+            <li key={word.entryId}>
+              <label className="flex items-center gap-2 py-0.5">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  checked={pinned.has(word.entryId)}
+                  onChange={(event) => pin(word, event.target.checked)}
+                />
+                {word.number} {word.text}
+              </label>
+            </li>
+          ))}
         </ul>
       </details>
       <div className="flex flex-wrap gap-2">
-        <label className="btn btn-sm focus-within:outline-2"><ImagePlus size={16} aria-hidden="true" />Picture behind the grid<input type="file" accept="image/*" className="sr-only" onChange={(event) => setBackground(event.target.files?.[0])} /></label>
-        {options.background !== '' && <button type="button" className="btn btn-sm" onClick={() => onChange({ ...options, background: '' })}><X size={16} aria-hidden="true" />No picture</button>}
-        <button type="button" className="btn btn-sm" onClick={() => saveFile(new Blob([writeIpuz(list.title, puzzle)], { type: 'application/json' }), `${list.title || 'crossword'}.ipuz`)}><FileDown size={16} aria-hidden="true" />Save as ipuz</button>
+        <label className="btn btn-sm focus-within:outline-2">
+          <ImagePlus size={16} aria-hidden="true" />
+          Picture behind the grid
+          <input
+            type="file"
+            accept="image/*"
+            className="sr-only"
+            onChange={(event) => setBackground(event.target.files?.[0])}
+          />
+        </label>
+        {options.background !== '' && (
+          <button type="button" className="btn btn-sm" onClick={() => onChange({ ...options, background: '' })}>
+            <X size={16} aria-hidden="true" />
+            No picture
+          </button>
+        )}
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() =>
+            saveFile(
+              new Blob([writeIpuz(list.title, puzzle)], { type: 'application/json' }),
+              `${list.title || 'crossword'}.ipuz`,
+            )
+          }
+        >
+          <FileDown size={16} aria-hidden="true" />
+          Save as ipuz
+        </button>
       </div>
       <Notice error={problem} />
     </div>

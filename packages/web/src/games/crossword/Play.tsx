@@ -21,51 +21,126 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
     flush()
     send(move)
   }
-  const lists = (['across', 'down'] as const).map((dir) => ({ dir, indexes: [...view.clues.keys()].filter((index) => view.clues[index].dir === dir).sort((one, two) => view.clues[one].number - view.clues[two].number) }))
+  const lists = (['across', 'down'] as const).map((dir) => ({
+    dir,
+    indexes: [...view.clues.keys()]
+      .filter((index) => view.clues[index].dir === dir)
+      .sort((one, two) => view.clues[one].number - view.clues[two].number),
+  }))
   return (
     <div className="flex flex-col gap-3">
       {!view.finished && (
         <div className="panel sticky top-0 z-10 flex items-center gap-1 p-1">
-          <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label={t('crossword.before')} onClick={() => cursor.nextClue(-1)}><ChevronLeft size={20} aria-hidden="true" className="rtl:rotate-180" /></button>
-          <p className="min-w-0 flex-1 leading-tight"><strong>{clue.number} {t(`crossword.${clue.dir}`)}</strong> <ShownFace face={clue.prompt} /> <span className="quiet">({clue.pattern})</span>{clue.hint && <span className="block text-sm">{t('crossword.hint')}: {clue.hint}</span>}</p>
-          {clue.hasHint && clue.hint === null && <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label={t('crossword.askHint')} title={t('crossword.askHint')} onClick={() => ask({ type: 'hint', word: cursor.clue })}><Lightbulb size={20} aria-hidden="true" /></button>}
-          <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label={t('crossword.next')} onClick={() => cursor.nextClue(1)}><ChevronRight size={20} aria-hidden="true" className="rtl:rotate-180" /></button>
+          <button
+            type="button"
+            className="btn btn-ghost h-11 w-11 p-0"
+            aria-label={t('crossword.before')}
+            onClick={() => cursor.nextClue(-1)}
+          >
+            <ChevronLeft size={20} aria-hidden="true" className="rtl:rotate-180" />
+          </button>
+          <p className="min-w-0 flex-1 leading-tight">
+            <strong>
+              {clue.number} {t(`crossword.${clue.dir}`)}
+            </strong>{' '}
+            <ShownFace face={clue.prompt} /> <span className="quiet">({clue.pattern})</span>
+            {clue.hint && (
+              <span className="block text-sm">
+                {t('crossword.hint')}: {clue.hint}
+              </span>
+            )}
+          </p>
+          {clue.hasHint && clue.hint === null && (
+            <button
+              type="button"
+              className="btn btn-ghost h-11 w-11 p-0"
+              aria-label={t('crossword.askHint')}
+              title={t('crossword.askHint')}
+              onClick={() => ask({ type: 'hint', word: cursor.clue })}
+            >
+              <Lightbulb size={20} aria-hidden="true" />
+            </button>
+          )}
+          <button
+            type="button"
+            className="btn btn-ghost h-11 w-11 p-0"
+            aria-label={t('crossword.next')}
+            onClick={() => cursor.nextClue(1)}
+          >
+            <ChevronRight size={20} aria-hidden="true" className="rtl:rotate-180" />
+          </button>
         </div>
       )}
-      <Board view={view} cursor={cursor} letterAt={letterAt} write={write} active={active} onActivate={() => setActive(true)} />
+      <Board
+        view={view}
+        cursor={cursor}
+        letterAt={letterAt}
+        write={write}
+        active={active}
+        onActivate={() => setActive(true)}
+      />
       {!view.finished && (
         <div className="flex flex-wrap justify-center gap-x-4 gap-y-2">
           {(['check', 'reveal'] as const).map((type) => (
             <div key={type} role="group" aria-label={t(`crossword.${type}`)} className="flex items-center gap-1">
               <span className="quiet text-sm">{t(`crossword.${type}`)}</span>
-              {SCOPES.map((scope) => <button key={scope} type="button" className="btn h-11 px-2.5 font-normal" onClick={() => ask({ type, scope, cell: cursor.cell, word: cursor.clue })}>{t(`crossword.scope.${scope}`)}</button>)}
+              {SCOPES.map((scope) => (
+                <button
+                  key={scope}
+                  type="button"
+                  className="btn h-11 px-2.5 font-normal"
+                  onClick={() => ask({ type, scope, cell: cursor.cell, word: cursor.clue })}
+                >
+                  {t(`crossword.scope.${scope}`)}
+                </button>
+              ))}
             </div>
           ))}
         </div>
       )}
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
-        {lists.map(({ dir, indexes }) => indexes.length > 0 && (
-          <section key={dir} aria-label={t(`crossword.${dir}`)}>
-            <h2 className="text-xl">{t(`crossword.${dir}`)}</h2>
-            <ol>
-              {indexes.map((index) => {
-                const { number, prompt, pattern, solved, answer, length, row, col } = view.clues[index]
-                return (
-                  <li key={index} className={`flex gap-2 rounded py-1 ${index === cursor.clue && !view.finished ? 'bg-accent/50' : ''}`}>
-                    <button type="button" className="btn btn-ghost h-auto min-h-11 w-full justify-start gap-2 px-1.5 text-start font-normal" disabled={view.finished} onClick={() => {
-                      setActive(true)
-                      cursor.goTo(row * view.cols + col, index)
-                    }}>
-                      <strong className="w-6 shrink-0">{number}</strong>
-                      <span className="min-w-0 flex-1 text-base-content">{prompt.picture && prompt.text === '' ? t('crossword.pictureClue') : prompt.text || t('crossword.soundClue')} <span className="quiet">({pattern === String(length) ? length : pattern})</span>{answer && <strong className="block">{answer.text}</strong>}{answer?.fact && <span className="block text-sm">{answer.fact}</span>}</span>
-                      {solved && view.finished && <Check size={18} aria-label={t('crossword.solved')} className="text-success" />}
-                    </button>
-                  </li>
-                )
-              })}
-            </ol>
-          </section>
-        ))}
+        {lists.map(
+          ({ dir, indexes }) =>
+            indexes.length > 0 && (
+              <section key={dir} aria-label={t(`crossword.${dir}`)}>
+                <h2 className="text-xl">{t(`crossword.${dir}`)}</h2>
+                <ol>
+                  {indexes.map((index) => {
+                    const { number, prompt, pattern, solved, answer, length, row, col } = view.clues[index]
+                    return (
+                      <li
+                        key={index}
+                        className={`flex gap-2 rounded py-1 ${index === cursor.clue && !view.finished ? 'bg-accent/50' : ''}`}
+                      >
+                        <button
+                          type="button"
+                          className="btn btn-ghost h-auto min-h-11 w-full justify-start gap-2 px-1.5 text-start font-normal"
+                          disabled={view.finished}
+                          onClick={() => {
+                            setActive(true)
+                            cursor.goTo(row * view.cols + col, index)
+                          }}
+                        >
+                          <strong className="w-6 shrink-0">{number}</strong>
+                          <span className="min-w-0 flex-1 text-base-content">
+                            {prompt.picture && prompt.text === ''
+                              ? t('crossword.pictureClue')
+                              : prompt.text || t('crossword.soundClue')}{' '}
+                            <span className="quiet">({pattern === String(length) ? length : pattern})</span>
+                            {answer && <strong className="block">{answer.text}</strong>}
+                            {answer?.fact && <span className="block text-sm">{answer.fact}</span>}
+                          </span>
+                          {solved && view.finished && (
+                            <Check size={18} aria-label={t('crossword.solved')} className="text-success" />
+                          )}
+                        </button>
+                      </li>
+                    )
+                  })}
+                </ol>
+              </section>
+            ),
+        )}
       </div>
     </div>
   )

@@ -13,18 +13,28 @@ const THUMBNAIL_STEPS = 20_000
 /** The crossword as teachers see it. */
 export const screens: TeacherScreens<CrosswordOptions, CrosswordPuzzle> = {
   name: 'Crossword',
-  Options, Thumbnail, sentenceFor,
+  Options,
+  Thumbnail,
+  sentenceFor,
   Workbench: Layouts,
   factsOf: ({ words, rows, cols, crossings }) => `${words.length} words, ${rows}×${cols}, ${crossings} crossings`,
   shortfallOf: ({ unplaced }) => {
     const missing = unplaced.filter(({ why }) => why === 'no-place').map(({ text }) => text)
-    return missing.length === 0 ? undefined : `All others interlock without ${missing.join(', ')}. Leave ${missing.length === 1 ? 'it' : 'them'} out, or look on for a layout with all.`
+    return missing.length === 0
+      ? undefined
+      : `All others interlock without ${missing.join(', ')}. Leave ${missing.length === 1 ? 'it' : 'them'} out, or look on for a layout with all.`
   },
   small: (list) => {
-    const entries = list.entries.filter(({ answer }) => {
-      const { length } = faceLetters(answer, { letterCase: 'upper', accents: 'folded', language: list.answerLanguage })
-      return length >= 3 && length <= THUMBNAIL_LETTERS
-    }).slice(0, THUMBNAIL_WORDS)
+    const entries = list.entries
+      .filter(({ answer }) => {
+        const { length } = faceLetters(answer, {
+          letterCase: 'upper',
+          accents: 'folded',
+          language: list.answerLanguage,
+        })
+        return length >= 3 && length <= THUMBNAIL_LETTERS
+      })
+      .slice(0, THUMBNAIL_WORDS)
     return { list: { ...list, entries }, options: CrosswordOptions.parse({ steps: THUMBNAIL_STEPS }) }
   },
 }

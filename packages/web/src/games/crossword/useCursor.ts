@@ -23,8 +23,24 @@ export interface Cursor {
 /** Keeps the cursor of a crossword. */
 export function useCursor(view: CrosswordView, letterAt: (cell: number) => string): Cursor {
   const { clues, cols, rows, open } = view
-  const cellsByClue = useMemo(() => clues.map(({ row, col, dir, length }) => Array.from({ length }, (_, index) => (dir === 'across' ? row * cols + col + index : (row + index) * cols + col))), [clues, cols])
-  const order = useMemo(() => [...clues.keys()].sort((one, two) => Number(clues[one].dir === 'down') - Number(clues[two].dir === 'down') || clues[one].number - clues[two].number), [clues])
+  const cellsByClue = useMemo(
+    () =>
+      clues.map(({ row, col, dir, length }) =>
+        Array.from({ length }, (_, index) =>
+          dir === 'across' ? row * cols + col + index : (row + index) * cols + col,
+        ),
+      ),
+    [clues, cols],
+  )
+  const order = useMemo(
+    () =>
+      [...clues.keys()].sort(
+        (one, two) =>
+          Number(clues[one].dir === 'down') - Number(clues[two].dir === 'down') ||
+          clues[one].number - clues[two].number,
+      ),
+    [clues],
+  )
   const [at, setAt] = useState({ cell: cellsByClue[order[0]][0], clue: order[0] })
   const cluesAt = (cell: number): number[] => order.filter((clue) => cellsByClue[clue].includes(cell))
   const goTo = (cell: number, clue?: number): void => {
@@ -34,7 +50,11 @@ export function useCursor(view: CrosswordView, letterAt: (cell: number) => strin
   const cells = cellsByClue[at.clue]
   const place = cells.indexOf(at.cell)
   return {
-    ...at, cells, place, goTo, cluesAt,
+    ...at,
+    cells,
+    place,
+    goTo,
+    cluesAt,
     along: (by) => setAt({ ...at, cell: cells[Math.max(0, Math.min(cells.length - 1, place + by))] }),
     step: (rowBy, colBy) => {
       let row = Math.floor(at.cell / cols)
@@ -45,7 +65,10 @@ export function useCursor(view: CrosswordView, letterAt: (cell: number) => strin
       } while (row >= 0 && col >= 0 && row < rows && col < cols && !open[row * cols + col])
       if (row < 0 || col < 0 || row >= rows || col >= cols) return
       const cell = row * cols + col
-      goTo(cell, cluesAt(cell).find((clue) => (clues[clue].dir === 'down') === (rowBy !== 0)))
+      goTo(
+        cell,
+        cluesAt(cell).find((clue) => (clues[clue].dir === 'down') === (rowBy !== 0)),
+      )
     },
     nextClue: (by) => {
       const next = order[order.indexOf(at.clue) + by]

@@ -5,7 +5,11 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 const PAUSE = 700
 
 /** Letters as they are typed: shown at once, sent in small batches. */
-export function useWriting(view: CrosswordView, waiting: boolean, send: (move: CrosswordMove) => void): { letterAt: (cell: number) => string; write: (cell: number, letter: string) => void; flush: () => void } {
+export function useWriting(
+  view: CrosswordView,
+  waiting: boolean,
+  send: (move: CrosswordMove) => void,
+): { letterAt: (cell: number) => string; write: (cell: number, letter: string) => void; flush: () => void } {
   const [own, setOwn] = useState<Record<number, string>>({})
   const pending = useRef<Record<number, string>>({})
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
@@ -28,7 +32,8 @@ export function useWriting(view: CrosswordView, waiting: boolean, send: (move: C
     }
   }, [flush])
   useEffect(() => {
-    if (!waiting && Object.keys(pending.current).length === 0) setOwn((before) => (Object.keys(before).length === 0 ? before : {}))
+    if (!waiting && Object.keys(pending.current).length === 0)
+      setOwn((before) => (Object.keys(before).length === 0 ? before : {}))
   }, [view, waiting])
   return {
     letterAt: (cell) => own[cell] ?? view.letters[cell],

@@ -27,29 +27,75 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
   if (!open) {
     return (
       <section className="panel flex flex-col items-center gap-3 p-6 text-center">
-        {dueInDays !== null && <p>{dueInDays === 0 ? t('flashcards.dueToday') : t('flashcards.due', { count: dueInDays })}</p>}
-        {!finished && <button type="button" className="btn btn-primary h-12" disabled={waiting} onClick={() => send({ type: 'all' })}>{t('flashcards.all')}</button>}
+        {dueInDays !== null && (
+          <p>{dueInDays === 0 ? t('flashcards.dueToday') : t('flashcards.due', { count: dueInDays })}</p>
+        )}
+        {!finished && (
+          <button
+            type="button"
+            className="btn btn-primary h-12"
+            disabled={waiting}
+            onClick={() => send({ type: 'all' })}
+          >
+            {t('flashcards.all')}
+          </button>
+        )}
       </section>
     )
   }
   return (
     <div className="flex flex-col gap-3">
-      <p className="quiet flex justify-between text-sm"><span>{t('flashcards.left', { count: left })}</span><span className="hidden sm:inline">{t('flashcards.keys')}</span></p>
-      <button type="button" aria-live="polite" onClick={() => send({ type: 'turn' })} className={`panel flex min-h-64 w-full flex-col items-center justify-center gap-3 p-5 text-2xl leading-snug ${turned ? 'border-secondary' : ''}`}>
+      <p className="quiet flex justify-between text-sm">
+        <span>{t('flashcards.left', { count: left })}</span>
+        <span className="hidden sm:inline">{t('flashcards.keys')}</span>
+      </p>
+      <button
+        type="button"
+        aria-live="polite"
+        onClick={() => send({ type: 'turn' })}
+        className={`panel flex min-h-64 w-full flex-col items-center justify-center gap-3 p-5 text-2xl leading-snug ${turned ? 'border-secondary' : ''}`}
+      >
         <span className="quiet text-sm">{t(turned ? 'flashcards.back' : 'flashcards.front')}</span>
-        <span className="flex max-w-full flex-col items-center gap-2 [&_img]:max-h-40"><FaceBody face={turned && back ? back : front} /></span>
+        <span className="flex max-w-full flex-col items-center gap-2 [&_img]:max-h-40">
+          <FaceBody face={turned && back ? back : front} />
+        </span>
         {turned && fact !== '' && <span className="text-base">{fact}</span>}
         {!turned && hint !== '' && <span className="quiet text-base">{hint}</span>}
       </button>
-      <div className="mx-auto flex empty:hidden"><FaceSounds face={turned && back ? back : front} /></div>
-      {turned
-        ? (
-            <div className="grid grid-cols-2 gap-2">
-              <button type="button" className="btn h-14 text-lg" disabled={waiting} onClick={() => send({ type: 'rate', knew: false })}><RotateCcw size={20} aria-hidden="true" />{t('flashcards.again')}</button>
-              <button type="button" className="btn btn-primary h-14 text-lg" disabled={waiting} onClick={() => send({ type: 'rate', knew: true })}><Check size={20} aria-hidden="true" />{t('flashcards.knew')}</button>
-            </div>
-          )
-        : <button type="button" className="btn btn-primary h-14 text-lg" disabled={waiting} onClick={() => send({ type: 'turn' })}>{t('flashcards.turn')}</button>}
+      <div className="mx-auto flex empty:hidden">
+        <FaceSounds face={turned && back ? back : front} />
+      </div>
+      {turned ? (
+        <div className="grid grid-cols-2 gap-2">
+          <button
+            type="button"
+            className="btn h-14 text-lg"
+            disabled={waiting}
+            onClick={() => send({ type: 'rate', knew: false })}
+          >
+            <RotateCcw size={20} aria-hidden="true" />
+            {t('flashcards.again')}
+          </button>
+          <button
+            type="button"
+            className="btn btn-primary h-14 text-lg"
+            disabled={waiting}
+            onClick={() => send({ type: 'rate', knew: true })}
+          >
+            <Check size={20} aria-hidden="true" />
+            {t('flashcards.knew')}
+          </button>
+        </div>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-primary h-14 text-lg"
+          disabled={waiting}
+          onClick={() => send({ type: 'turn' })}
+        >
+          {t('flashcards.turn')}
+        </button>
+      )}
     </div>
   )
 }

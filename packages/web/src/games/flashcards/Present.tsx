@@ -1,6 +1,18 @@
 import { randomFrom, type Face, type Flashcard, type FlashcardsOptions, type FlashcardsPuzzle } from '@otter/core'
 import { mediaPath } from '@otter/api'
-import { ChevronLeft, ChevronRight, Eye, EyeOff, Presentation, Repeat, RotateCw, Shuffle, Volume2, X, type LucideIcon } from 'lucide-react'
+import {
+  ChevronLeft,
+  ChevronRight,
+  Eye,
+  EyeOff,
+  Presentation,
+  Repeat,
+  RotateCw,
+  Shuffle,
+  Volume2,
+  X,
+  type LucideIcon,
+} from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { WorkbenchProps } from '../contract.ts'
 
@@ -9,7 +21,10 @@ export function Present({ puzzle }: WorkbenchProps<FlashcardsOptions, Flashcards
   const [open, setOpen] = useState(false)
   return (
     <div>
-      <button type="button" className="btn btn-sm" onClick={() => setOpen(true)}><Presentation size={16} aria-hidden="true" />Show on the wall</button>
+      <button type="button" className="btn btn-sm" onClick={() => setOpen(true)}>
+        <Presentation size={16} aria-hidden="true" />
+        Show on the wall
+      </button>
       {open && <Wall cards={puzzle.cards} onClose={() => setOpen(false)} />}
     </div>
   )
@@ -55,27 +70,71 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
     ['ArrowRight', 'Next', ChevronRight, () => go(place + 1), place === queue.length - 1],
     ['r', repeated ? 'Comes again' : 'Repeat later', Repeat, () => setQueue([...queue, queue[place]]), repeated],
     ['s', 'Shuffle', Shuffle, shuffle],
-    ['h', hidden === 'back' ? 'Hide the fronts' : 'Hide the backs', hidden === 'back' ? EyeOff : Eye, () => { setHidden(hidden === 'back' ? 'front' : 'back'); setTurned(false) }],
+    [
+      'h',
+      hidden === 'back' ? 'Hide the fronts' : 'Hide the backs',
+      hidden === 'back' ? EyeOff : Eye,
+      () => {
+        setHidden(hidden === 'back' ? 'front' : 'back')
+        setTurned(false)
+      },
+    ],
   ]
   const sound = (turned ? card[hidden] : card[up]).sound
   if (sound) actions.push(['p', 'Play the sound', Volume2, () => void new Audio(mediaPath(sound.id)).play()])
   const onKey = (event: React.KeyboardEvent): void => {
     const action = actions.find(([key]) => key === event.key || key === event.key.toLowerCase())
-    if (!action || (event.key === ' ' && event.target instanceof HTMLButtonElement && !event.target.dataset.card)) return
+    if (!action || (event.key === ' ' && event.target instanceof HTMLButtonElement && !event.target.dataset.card))
+      return
     event.preventDefault()
     if (!action[4]) action[3]()
   }
   return (
     <dialog ref={dialog} className="modal" aria-label="Flashcards on the wall" onClose={onClose} onKeyDown={onKey}>
       <div className="modal-box grid h-[96vh] max-h-none w-[97vw] max-w-none grid-rows-[auto_1fr_auto] gap-4">
-        <header className="flex items-center justify-between"><p className="text-2xl"><strong>{place + 1}</strong> of {queue.length}</p><button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label="Close" onClick={() => dialog.current?.close()}><X size={24} aria-hidden="true" /></button></header>
-        <button ref={shown} type="button" data-card="yes" aria-live="polite" className={`panel flex flex-col items-center justify-center gap-8 overflow-hidden p-6 ${turned ? 'border-secondary' : ''}`} onClick={() => setTurned(!turned)}>
+        <header className="flex items-center justify-between">
+          <p className="text-2xl">
+            <strong>{place + 1}</strong> of {queue.length}
+          </p>
+          <button
+            type="button"
+            className="btn btn-ghost h-11 w-11 p-0"
+            aria-label="Close"
+            onClick={() => dialog.current?.close()}
+          >
+            <X size={24} aria-hidden="true" />
+          </button>
+        </header>
+        <button
+          ref={shown}
+          type="button"
+          data-card="yes"
+          aria-live="polite"
+          className={`panel flex flex-col items-center justify-center gap-8 overflow-hidden p-6 ${turned ? 'border-secondary' : ''}`}
+          onClick={() => setTurned(!turned)}
+        >
           <Large face={card[up]} quiet={turned} />
-          {turned ? <Large face={card[hidden]} quiet={false} /> : <span className="card-back block h-[22vh] w-[34vh] rounded-xl border border-base-300" role="img" aria-label="Face down" />}
+          {turned ? (
+            <Large face={card[hidden]} quiet={false} />
+          ) : (
+            <span
+              className="card-back block h-[22vh] w-[34vh] rounded-xl border border-base-300"
+              role="img"
+              aria-label="Face down"
+            />
+          )}
           {turned && card.fact !== '' && <span className="text-3xl">{card.fact}</span>}
         </button>
         <div className="flex flex-wrap justify-center gap-2">
-          {actions.map(([key, name, Icon, act, off = false]) => <button key={key} type="button" className="btn h-12 text-lg" disabled={off} onClick={act}><Icon size={20} aria-hidden="true" />{name} <kbd className="kbd kbd-sm" aria-hidden="true">{key === ' ' ? 'space' : key === 'ArrowLeft' ? '←' : key === 'ArrowRight' ? '→' : key}</kbd></button>)}
+          {actions.map(([key, name, Icon, act, off = false]) => (
+            <button key={key} type="button" className="btn h-12 text-lg" disabled={off} onClick={act}>
+              <Icon size={20} aria-hidden="true" />
+              {name}{' '}
+              <kbd className="kbd kbd-sm" aria-hidden="true">
+                {key === ' ' ? 'space' : key === 'ArrowLeft' ? '←' : key === 'ArrowRight' ? '→' : key}
+              </kbd>
+            </button>
+          ))}
         </div>
       </div>
     </dialog>
@@ -85,8 +144,18 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
 function Large({ face, quiet }: { face: Face; quiet: boolean }) {
   return (
     <span className={`flex flex-col items-center gap-4 ${quiet ? 'quiet' : ''}`}>
-      {face.picture && <img src={mediaPath(face.picture.id)} alt={face.picture.alt} className="max-h-[32vh] rounded bg-white object-contain" />}
-      {face.text !== '' && <span dir="auto" className={face.text.length > 60 ? 'text-5xl leading-tight' : 'text-7xl leading-tight'}>{face.text}</span>}
+      {face.picture && (
+        <img
+          src={mediaPath(face.picture.id)}
+          alt={face.picture.alt}
+          className="max-h-[32vh] rounded bg-white object-contain"
+        />
+      )}
+      {face.text !== '' && (
+        <span dir="auto" className={face.text.length > 60 ? 'text-5xl leading-tight' : 'text-7xl leading-tight'}>
+          {face.text}
+        </span>
+      )}
     </span>
   )
 }

@@ -8,7 +8,9 @@ import { Thumbnail } from './Thumbnail.tsx'
 /** Flashcards as teachers see them. */
 export const screens: TeacherScreens<FlashcardsOptions, FlashcardsPuzzle> = {
   name: 'Flashcards',
-  Options, Thumbnail, sentenceFor,
+  Options,
+  Thumbnail,
+  sentenceFor,
   Workbench: Present,
   factsOf: ({ cards }) => `${cards.length} ${cards.length === 1 ? 'card' : 'cards'}`,
   shortfallOf: () => undefined,

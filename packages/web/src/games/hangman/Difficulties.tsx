@@ -23,7 +23,8 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
     worker.current.postMessage({ list, options: { ask, take, group, first, early } } satisfies DifficultyRequest)
   }, [isEnglish, list, ask, take, group, first, early])
   if (!isEnglish) return <p className="quiet text-sm">How hard words are to guess is known for English alone so far.</p>
-  if (failed) return <p className="text-sm text-error">The dictionary could not be fetched. Words can be played all the same.</p>
+  if (failed)
+    return <p className="text-sm text-error">The dictionary could not be fetched. Words can be played all the same.</p>
   if (!words) return null
   const judged = words.flatMap(({ difficulty }) => difficulty ?? [])
   const suggested = Math.max(0, ...judged.map(({ missesSuggested }) => missesSuggested))
@@ -32,20 +33,45 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
     <div className="flex flex-col gap-2 text-sm">
       {suggested > 0 && (
         <p className="flex flex-wrap items-center gap-2">
-          <span>Most classes win every word here with <strong>{suggested} misses</strong>.</span>
-          {suggested !== puzzle.misses && <button type="button" className="btn btn-sm" onClick={() => onChange({ ...options, misses: suggested })}>Use {suggested}</button>}
+          <span>
+            Most classes win every word here with <strong>{suggested} misses</strong>.
+          </span>
+          {suggested !== puzzle.misses && (
+            <button type="button" className="btn btn-sm" onClick={() => onChange({ ...options, misses: suggested })}>
+              Use {suggested}
+            </button>
+          )}
         </p>
       )}
       {stuck.length > 0 && <p>{stuck.join(', ')}: hard even so. A free letter or a hint would help.</p>}
       <details>
         <summary className="cursor-pointer">How hard each word is</summary>
         <table className="table table-sm">
-          <thead className="text-base-content"><tr><th scope="col">Word</th><th scope="col">To guess</th><th scope="col">Misses if the class knows the list</th><th scope="col">if it doesn’t</th></tr></thead>
+          <thead className="text-base-content">
+            <tr>
+              <th scope="col">Word</th>
+              <th scope="col">To guess</th>
+              <th scope="col">Misses if the class knows the list</th>
+              <th scope="col">if it doesn’t</th>
+            </tr>
+          </thead>
           <tbody>
             {words.map(({ entryId, text, difficulty }) => (
               <tr key={entryId}>
                 <th scope="row">{text}</th>
-                <td className="whitespace-nowrap">{difficulty?.band ? <><span aria-hidden="true">{'●'.repeat(difficulty.band)}{'○'.repeat(5 - difficulty.band)}</span> {BANDS[difficulty.band - 1]}</> : 'unknown'}</td>
+                <td className="whitespace-nowrap">
+                  {difficulty?.band ? (
+                    <>
+                      <span aria-hidden="true">
+                        {'●'.repeat(difficulty.band)}
+                        {'○'.repeat(5 - difficulty.band)}
+                      </span>{' '}
+                      {BANDS[difficulty.band - 1]}
+                    </>
+                  ) : (
+                    'unknown'
+                  )}
+                </td>
                 <td>{difficulty?.missesKnown ?? '–'}</td>
                 <td>{difficulty?.missesUnknown ?? '–'}</td>
               </tr>

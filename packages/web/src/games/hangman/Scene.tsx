@@ -42,8 +42,10 @@ function Kelp({ left, misses, lost }: PictureProps) {
       <g transform={lost ? 'translate(95 -4) rotate(6 160 76)' : undefined}>
         <ellipse cx={160} cy={80} rx={82} ry={17} fill={FUR} stroke={INK} strokeWidth={2.5} />
         <circle cx={90} cy={66} r={20} fill={FUR} stroke={INK} strokeWidth={2.5} />
-        <circle cx={78} cy={50} r={5} fill={FUR} stroke={INK} strokeWidth={2} /><circle cx={102} cy={50} r={5} fill={FUR} stroke={INK} strokeWidth={2} />
-        <circle cx={83} cy={63} r={2.6} fill={INK} /><circle cx={97} cy={63} r={2.6} fill={INK} />
+        <circle cx={78} cy={50} r={5} fill={FUR} stroke={INK} strokeWidth={2} />
+        <circle cx={102} cy={50} r={5} fill={FUR} stroke={INK} strokeWidth={2} />
+        <circle cx={83} cy={63} r={2.6} fill={INK} />
+        <circle cx={97} cy={63} r={2.6} fill={INK} />
         <ellipse cx={90} cy={72} rx={6} ry={4} fill={INK} />
         <path d={lost ? 'M83 80q7 -6 14 0' : 'M83 79q7 6 14 0'} fill="none" stroke={INK} strokeWidth={2} />
         <path d="M238 80q24 -12 34 -2q-12 12 -34 8z" fill={FUR} stroke={INK} strokeWidth={2.5} />
@@ -51,7 +53,17 @@ function Kelp({ left, misses, lost }: PictureProps) {
       {Array.from({ length: misses }, (_, index) => {
         const x = strand(index)
         const holds = index < left
-        return <path key={index} d={holds ? `M${x} 150C${x - 14} 120 ${x + 14} 105 ${x} 62q8 -3 10 4` : `M${x} 150c-10 -10 8 -18 -4 -28`} fill="none" stroke={KELP} strokeWidth={holds ? 8 : 6} strokeLinecap="round" opacity={holds ? 1 : 0.45} />
+        return (
+          <path
+            key={index}
+            d={holds ? `M${x} 150C${x - 14} 120 ${x + 14} 105 ${x} 62q8 -3 10 4` : `M${x} 150c-10 -10 8 -18 -4 -28`}
+            fill="none"
+            stroke={KELP}
+            strokeWidth={holds ? 8 : 6}
+            strokeLinecap="round"
+            opacity={holds ? 1 : 0.45}
+          />
+        )
       })}
     </>
   )
@@ -71,7 +83,16 @@ function Lanterns({ left, misses }: PictureProps) {
           <g key={index}>
             {lit && <circle cx={x} cy={y + 30} r={Math.min(24, width * 0.55)} fill={AMBER} opacity={0.3} />}
             <path d={`M${x} ${y - 8}v14`} stroke={INK} strokeWidth={2.5} />
-            <rect x={x - 10} y={y + 8} width={20} height={38} rx={6} fill={lit ? AMBER : '#46605B'} stroke={INK} strokeWidth={2.5} />
+            <rect
+              x={x - 10}
+              y={y + 8}
+              width={20}
+              height={38}
+              rx={6}
+              fill={lit ? AMBER : '#46605B'}
+              stroke={INK}
+              strokeWidth={2.5}
+            />
             <path d={`M${x - 7} ${y + 8}h14M${x - 7} ${y + 46}h14`} stroke={INK} strokeWidth={5} />
           </g>
         )
@@ -89,7 +110,15 @@ function Boat({ left, misses, lost }: PictureProps) {
     <>
       {Array.from({ length: misses }, (_, index) => {
         const x = 30 + (260 / misses) * (index + 0.5)
-        return <path key={index} d={`M${x} 10c-9 13 -9 21 0 21s9 -8 0 -21z`} fill={index < left ? 'none' : RIVER} stroke={RIVER} strokeWidth={2.5} />
+        return (
+          <path
+            key={index}
+            d={`M${x} 10c-9 13 -9 21 0 21s9 -8 0 -21z`}
+            fill={index < left ? 'none' : RIVER}
+            stroke={RIVER}
+            strokeWidth={2.5}
+          />
+        )
       })}
       <g transform={`translate(0 ${depth}) ${lost ? 'rotate(14 160 92)' : ''}`}>
         <path d="M84 84h152l-34 36h-84z" fill="#FFFDF7" stroke={INK} strokeWidth={3} strokeLinejoin="round" />

@@ -10,9 +10,17 @@ const THUMBNAIL_WORDS = 1
 /** Hangman as teachers see it. */
 export const screens: TeacherScreens<HangmanOptions, HangmanPuzzle> = {
   name: 'Hangman',
-  Options, Thumbnail, sentenceFor,
+  Options,
+  Thumbnail,
+  sentenceFor,
   Workbench: Difficulties,
   factsOf: ({ words, misses }) => `${words.length} ${words.length === 1 ? 'word' : 'words'}, ${misses} misses each`,
   shortfallOf: () => undefined,
-  small: (list) => ({ list: { ...list, entries: list.entries.filter(({ answer }) => answer.text.trim().length > 2).slice(0, THUMBNAIL_WORDS) }, options: HangmanOptions.parse({ order: 'list' }) }),
+  small: (list) => ({
+    list: {
+      ...list,
+      entries: list.entries.filter(({ answer }) => answer.text.trim().length > 2).slice(0, THUMBNAIL_WORDS),
+    },
+    options: HangmanOptions.parse({ order: 'list' }),
+  }),
 }

@@ -14,7 +14,13 @@ interface Ends {
   rights: { x: number; y: number }[]
 }
 
-const COLOURS = { right: 'var(--color-success)', later: 'var(--color-success)', wrong: 'var(--color-error)', solution: 'var(--color-neutral)', open: 'var(--color-secondary)' }
+const COLOURS = {
+  right: 'var(--color-success)',
+  later: 'var(--color-success)',
+  wrong: 'var(--color-error)',
+  solution: 'var(--color-neutral)',
+  open: 'var(--color-secondary)',
+}
 
 /** The lines between two columns, wherever their rows stand. */
 export function Lines({ board, joins, marks, drag }: LinesProps) {
@@ -24,12 +30,13 @@ export function Lines({ board, joins, marks, drag }: LinesProps) {
     if (!box) return
     const measure = (): void => {
       const origin = box.getBoundingClientRect()
-      const facing = (name: 'left' | 'right') => [...box.querySelectorAll<HTMLElement>(`[data-${name}]`)].map((element) => {
-        const own = element.getBoundingClientRect()
-        // The edge that faces the middle, whichever way the page is read.
-        const isBefore = own.left + own.width / 2 < origin.left + origin.width / 2
-        return { x: (isBefore ? own.right : own.left) - origin.left, y: own.top + own.height / 2 - origin.top }
-      })
+      const facing = (name: 'left' | 'right') =>
+        [...box.querySelectorAll<HTMLElement>(`[data-${name}]`)].map((element) => {
+          const own = element.getBoundingClientRect()
+          // The edge that faces the middle, whichever way the page is read.
+          const isBefore = own.left + own.width / 2 < origin.left + origin.width / 2
+          return { x: (isBefore ? own.right : own.left) - origin.left, y: own.top + own.height / 2 - origin.top }
+        })
       const next = { lefts: facing('left'), rights: facing('right') }
       setEnds((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next))
     }
@@ -43,9 +50,31 @@ export function Lines({ board, joins, marks, drag }: LinesProps) {
       {joins.map((other, own) => {
         if (other === null || !(own in ends.lefts) || !(other in ends.rights)) return null
         const mark = marks[own]
-        return <line key={own} x1={ends.lefts[own].x} y1={ends.lefts[own].y} x2={ends.rights[other].x} y2={ends.rights[other].y} stroke={COLOURS[mark ?? 'open']} strokeWidth={3} strokeLinecap="round" strokeDasharray={mark === 'wrong' || mark === 'solution' ? '5 6' : undefined} />
+        return (
+          <line
+            key={own}
+            x1={ends.lefts[own].x}
+            y1={ends.lefts[own].y}
+            x2={ends.rights[other].x}
+            y2={ends.rights[other].y}
+            stroke={COLOURS[mark ?? 'open']}
+            strokeWidth={3}
+            strokeLinecap="round"
+            strokeDasharray={mark === 'wrong' || mark === 'solution' ? '5 6' : undefined}
+          />
+        )
       })}
-      {drag && drag.left in ends.lefts && <line x1={ends.lefts[drag.left].x} y1={ends.lefts[drag.left].y} x2={drag.x} y2={drag.y} stroke="var(--color-secondary)" strokeWidth={3} strokeLinecap="round" />}
+      {drag && drag.left in ends.lefts && (
+        <line
+          x1={ends.lefts[drag.left].x}
+          y1={ends.lefts[drag.left].y}
+          x2={drag.x}
+          y2={drag.y}
+          stroke="var(--color-secondary)"
+          strokeWidth={3}
+          strokeLinecap="round"
+        />
+      )}
     </svg>
   )
 }

@@ -7,8 +7,21 @@ export function Options({ options, onChange }: OptionsProps<MatchingOptions>) {
   const set = (change: Partial<MatchingOptions>): void => onChange({ ...options, ...change })
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
-      <Select label="Rows at a time" value={options.rows} options={[3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((rows) => [rows, String(rows)])} onChange={(rows) => set({ rows })} />
-      <Select label="Lines are checked" value={options.check} options={[['at-once', 'At once'], ['at-end', 'When all are drawn']]} onChange={(check) => set({ check })} />
+      <Select
+        label="Rows at a time"
+        value={options.rows}
+        options={[3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((rows) => [rows, String(rows)])}
+        onChange={(rows) => set({ rows })}
+      />
+      <Select
+        label="Lines are checked"
+        value={options.check}
+        options={[
+          ['at-once', 'At once'],
+          ['at-end', 'When all are drawn'],
+        ]}
+        onChange={(check) => set({ check })}
+      />
     </div>
   )
 }

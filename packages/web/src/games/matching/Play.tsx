@@ -26,26 +26,33 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
     setPicked(null)
     send({ type: 'join', left: own, right: other })
   }
-  const onDown = (own: number) => (event: PointerEvent): void => {
-    if (marks[own] !== null) return
-    began.current = { x: event.clientX, y: event.clientY }
-    dragged.current = false
-    event.currentTarget.setPointerCapture(event.pointerId)
-  }
-  const onMove = (own: number) => (event: PointerEvent): void => {
-    const from = began.current
-    const box = board.current?.getBoundingClientRect()
-    if (!from || !box || Math.hypot(event.clientX - from.x, event.clientY - from.y) < TAP) return
-    setDrag({ left: own, x: event.clientX - box.left, y: event.clientY - box.top })
-  }
-  const onUp = (own: number) => (event: PointerEvent): void => {
-    began.current = undefined
-    if (!drag) return
-    setDrag(null)
-    dragged.current = true
-    const other = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-right]')?.dataset.right
-    if (other !== undefined) join(own, Number(other))
-  }
+  const onDown =
+    (own: number) =>
+    (event: PointerEvent): void => {
+      if (marks[own] !== null) return
+      began.current = { x: event.clientX, y: event.clientY }
+      dragged.current = false
+      event.currentTarget.setPointerCapture(event.pointerId)
+    }
+  const onMove =
+    (own: number) =>
+    (event: PointerEvent): void => {
+      const from = began.current
+      const box = board.current?.getBoundingClientRect()
+      if (!from || !box || Math.hypot(event.clientX - from.x, event.clientY - from.y) < TAP) return
+      setDrag({ left: own, x: event.clientX - box.left, y: event.clientY - box.top })
+    }
+  const onUp =
+    (own: number) =>
+    (event: PointerEvent): void => {
+      began.current = undefined
+      if (!drag) return
+      setDrag(null)
+      dragged.current = true
+      const other = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-right]')
+        ?.dataset.right
+      if (other !== undefined) join(own, Number(other))
+    }
   const onLeft = (own: number, byPointer: boolean): void => {
     // A drag ends with a click on where it began; that one is not meant.
     if (byPointer && dragged.current) return
@@ -55,19 +62,46 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
   const shownJoins = done && solution ? joins.map((place, row) => place ?? solution[row]) : joins
   return (
     <div className="flex flex-col gap-3">
-      <p className="flex justify-between gap-2 text-sm"><span role="status">{wrong ? t('matching.wrong') : done ? '' : t('matching.howTo')}</span>{rounds > 1 && <span className="quiet whitespace-nowrap">{t('matching.round', { round, rounds })}</span>}</p>
+      <p className="flex justify-between gap-2 text-sm">
+        <span role="status">{wrong ? t('matching.wrong') : done ? '' : t('matching.howTo')}</span>
+        {rounds > 1 && <span className="quiet whitespace-nowrap">{t('matching.round', { round, rounds })}</span>}
+      </p>
       <div ref={board} className="relative grid grid-cols-[1fr_2.25rem_1fr] select-none">
         <ol className="flex flex-col gap-2" aria-label={t('matching.left')}>
           {left.map((face, own) => (
             <li key={own} className="flex flex-1">
-              <button type="button" data-left={own} aria-pressed={picked === own} aria-describedby={`join-${own}`} onClick={(event) => { speak?.(face.text); if (marks[own] === null) onLeft(own, event.detail > 0) }}
-                onPointerDown={onDown(own)} onPointerMove={onMove(own)} onPointerUp={onUp(own)} onPointerCancel={() => { began.current = undefined; setDrag(null) }}
-                className={`btn h-auto min-h-12 min-w-0 flex-1 touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === own ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === own ? 'border-error!' : ''}`}>
-                <span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>
-                {marks[own] === 'wrong' ? <X size={18} className="shrink-0 text-error" aria-hidden="true" /> : marks[own] !== null && <Check size={18} className="shrink-0 text-success" aria-hidden="true" />}
+              <button
+                type="button"
+                data-left={own}
+                aria-pressed={picked === own}
+                aria-describedby={`join-${own}`}
+                onClick={(event) => {
+                  speak?.(face.text)
+                  if (marks[own] === null) onLeft(own, event.detail > 0)
+                }}
+                onPointerDown={onDown(own)}
+                onPointerMove={onMove(own)}
+                onPointerUp={onUp(own)}
+                onPointerCancel={() => {
+                  began.current = undefined
+                  setDrag(null)
+                }}
+                className={`btn h-auto min-h-12 min-w-0 flex-1 touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === own ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === own ? 'border-error!' : ''}`}
+              >
+                <span className="min-w-0 flex-1 [&_img]:max-h-16">
+                  <FaceBody face={face} />
+                </span>
+                {marks[own] === 'wrong' ? (
+                  <X size={18} className="shrink-0 text-error" aria-hidden="true" />
+                ) : (
+                  marks[own] !== null && <Check size={18} className="shrink-0 text-success" aria-hidden="true" />
+                )}
               </button>
               <FaceSounds face={{ ...face, text: '' }} />
-              <span id={`join-${own}`} className="sr-only">{joins[own] === null ? '' : t('matching.joined', { letter: LETTERS[joins[own]] })}{marks[own] ? ` ${t(`matching.${marks[own]}`)}` : ''}</span>
+              <span id={`join-${own}`} className="sr-only">
+                {joins[own] === null ? '' : t('matching.joined', { letter: LETTERS[joins[own]] })}
+                {marks[own] ? ` ${t(`matching.${marks[own]}`)}` : ''}
+              </span>
             </li>
           ))}
         </ol>
@@ -78,20 +112,68 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
             const settled = row >= 0 && marks[row] !== null
             return (
               <li key={other} className="flex flex-1">
-                <button type="button" data-right={other} onClick={() => { speak?.(face.text); if (picked !== null && !settled) join(picked, other) }}
-                  className={`btn h-auto min-h-12 min-w-0 flex-1 justify-start gap-2 px-2 py-1 text-start font-normal leading-tight ${wrong?.right === other ? 'border-error!' : ''}`}>
-                  <strong className="shrink-0">{LETTERS[other]}</strong><span className="min-w-0 flex-1 [&_img]:max-h-16"><FaceBody face={face} /></span>
+                <button
+                  type="button"
+                  data-right={other}
+                  onClick={() => {
+                    speak?.(face.text)
+                    if (picked !== null && !settled) join(picked, other)
+                  }}
+                  className={`btn h-auto min-h-12 min-w-0 flex-1 justify-start gap-2 px-2 py-1 text-start font-normal leading-tight ${wrong?.right === other ? 'border-error!' : ''}`}
+                >
+                  <strong className="shrink-0">{LETTERS[other]}</strong>
+                  <span className="min-w-0 flex-1 [&_img]:max-h-16">
+                    <FaceBody face={face} />
+                  </span>
                 </button>
                 <FaceSounds face={{ ...face, text: '' }} />
               </li>
             )
           })}
         </ol>
-        <Lines board={board} joins={shownJoins} marks={done ? marks.map((mark, row) => (joins[row] === null ? 'solution' : mark)) : marks} drag={drag} />
+        <Lines
+          board={board}
+          joins={shownJoins}
+          marks={done ? marks.map((mark, row) => (joins[row] === null ? 'solution' : mark)) : marks}
+          drag={drag}
+        />
       </div>
-      {done && solution && marks.includes('wrong') && <ul className="text-sm">{marks.map((mark, row) => mark === 'wrong' && <li key={row}><bdi>{left[row].text || row + 1}</bdi>: {t('matching.belongs', { letter: LETTERS[solution[row]] })} <strong><bdi>{right[solution[row]].text}</bdi></strong></li>)}</ul>}
-      {check === 'at-end' && !done && <button type="button" className="btn btn-primary mx-auto h-12" disabled={waiting || joins.includes(null)} onClick={() => send({ type: 'check' })}>{t('matching.check')}</button>}
-      {done && !finished && <button type="button" autoFocus className="btn btn-primary mx-auto h-12" disabled={waiting} onClick={() => send({ type: 'next' })}>{t('matching.next')}</button>}
+      {done && solution && marks.includes('wrong') && (
+        <ul className="text-sm">
+          {marks.map(
+            (mark, row) =>
+              mark === 'wrong' && (
+                <li key={row}>
+                  <bdi>{left[row].text || row + 1}</bdi>: {t('matching.belongs', { letter: LETTERS[solution[row]] })}{' '}
+                  <strong>
+                    <bdi>{right[solution[row]].text}</bdi>
+                  </strong>
+                </li>
+              ),
+          )}
+        </ul>
+      )}
+      {check === 'at-end' && !done && (
+        <button
+          type="button"
+          className="btn btn-primary mx-auto h-12"
+          disabled={waiting || joins.includes(null)}
+          onClick={() => send({ type: 'check' })}
+        >
+          {t('matching.check')}
+        </button>
+      )}
+      {done && !finished && (
+        <button
+          type="button"
+          autoFocus
+          className="btn btn-primary mx-auto h-12"
+          disabled={waiting}
+          onClick={() => send({ type: 'next' })}
+        >
+          {t('matching.next')}
+        </button>
+      )}
     </div>
   )
 }

@@ -9,10 +9,16 @@ const THUMBNAIL_ENTRIES = 4
 /** Matching as teachers see it. */
 export const screens: TeacherScreens<MatchingOptions, MatchingPuzzle> = {
   name: 'Matching',
-  Options, Thumbnail, sentenceFor,
-  factsOf: ({ rounds }) => `${rounds.reduce((sum, { couples }) => sum + couples.length, 0)} rows in ${rounds.length} ${rounds.length === 1 ? 'round' : 'rounds'}`,
+  Options,
+  Thumbnail,
+  sentenceFor,
+  factsOf: ({ rounds }) =>
+    `${rounds.reduce((sum, { couples }) => sum + couples.length, 0)} rows in ${rounds.length} ${rounds.length === 1 ? 'round' : 'rounds'}`,
   shortfallOf: () => undefined,
-  small: (list) => ({ list: { ...list, entries: list.entries.slice(0, THUMBNAIL_ENTRIES) }, options: MatchingOptions.parse({ rows: 4 }) }),
+  small: (list) => ({
+    list: { ...list, entries: list.entries.slice(0, THUMBNAIL_ENTRIES) },
+    options: MatchingOptions.parse({ rows: 4 }),
+  }),
 }
 
 function sentenceFor(note: FitNote): string {

@@ -2,16 +2,36 @@ import { FEWEST_PAIRS, MOST_PAIRS, MOST_PLAYERS, type PairsOptions } from '@otte
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
 
-const numbers = (from: number, to: number): [number, string][] => Array.from({ length: to - from + 1 }, (_, index) => [from + index, String(from + index)])
+const numbers = (from: number, to: number): [number, string][] =>
+  Array.from({ length: to - from + 1 }, (_, index) => [from + index, String(from + index)])
 
 /** What a teacher chooses for Pairs. */
 export function Options({ options, onChange }: OptionsProps<PairsOptions>) {
   const set = (change: Partial<PairsOptions>): void => onChange({ ...options, ...change })
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
-      <Select label="A pair is" value={options.faces} options={[['both-sides', 'Prompt and answer'], ['same', 'Two that are the same'], ['picture-word', 'Picture and word']]} onChange={(faces) => set({ faces })} />
-      <Select label="How many pairs" value={options.pairs} options={numbers(FEWEST_PAIRS, MOST_PAIRS)} onChange={(pairs) => set({ pairs })} />
-      <Select label="Players at one screen" value={options.players} options={numbers(1, MOST_PLAYERS)} onChange={(players) => set({ players })} />
+      <Select
+        label="A pair is"
+        value={options.faces}
+        options={[
+          ['both-sides', 'Prompt and answer'],
+          ['same', 'Two that are the same'],
+          ['picture-word', 'Picture and word'],
+        ]}
+        onChange={(faces) => set({ faces })}
+      />
+      <Select
+        label="How many pairs"
+        value={options.pairs}
+        options={numbers(FEWEST_PAIRS, MOST_PAIRS)}
+        onChange={(pairs) => set({ pairs })}
+      />
+      <Select
+        label="Players at one screen"
+        value={options.players}
+        options={numbers(1, MOST_PLAYERS)}
+        onChange={(players) => set({ players })}
+      />
     </div>
   )
 }

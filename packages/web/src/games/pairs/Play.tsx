@@ -17,20 +17,41 @@ export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
   const columns = columnsFor(cards.length)
   return (
     <div className="flex flex-col gap-3">
-      {players.length > 0 && <Turns players={players.map(({ pairs, turn }) => ({ points: pairs, turn: turn && !finished }))} name="pairs.player" />}
-      <p className="flex justify-between gap-2 text-sm"><span role="status">{last === 'none' ? t('pairs.howTo') : t(`pairs.${last}`)}</span><span className="quiet whitespace-nowrap">{t('pairs.turns', { count: turns })}</span></p>
+      {players.length > 0 && (
+        <Turns
+          players={players.map(({ pairs, turn }) => ({ points: pairs, turn: turn && !finished }))}
+          name="pairs.player"
+        />
+      )}
+      <p className="flex justify-between gap-2 text-sm">
+        <span role="status">{last === 'none' ? t('pairs.howTo') : t(`pairs.${last}`)}</span>
+        <span className="quiet whitespace-nowrap">{t('pairs.turns', { count: turns })}</span>
+      </p>
       {!finished && (
         <div className="grid h-24 grid-cols-2 gap-2" aria-live="polite">
           {[0, 1].map((slot) => {
             const face = slot in shown ? cards[shown[slot]].face : null
-            return <div key={slot} className={`panel flex items-center justify-center overflow-y-auto p-2 text-center text-sm leading-tight [&_img]:max-h-10 ${last === 'pair' ? 'border-success' : face ? 'border-secondary' : 'border-dashed'}`}>{face && <ShownFace face={face} className="justify-center" />}</div>
+            return (
+              <div
+                key={slot}
+                className={`panel flex items-center justify-center overflow-y-auto p-2 text-center text-sm leading-tight [&_img]:max-h-10 ${last === 'pair' ? 'border-success' : face ? 'border-secondary' : 'border-dashed'}`}
+              >
+                {face && <ShownFace face={face} className="justify-center" />}
+              </div>
+            )
           })}
         </div>
       )}
       <ol className="grid gap-2" style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}>
         {cards.map(({ face, state }, index) => (
           <li key={index} className="relative aspect-square">
-            <Card number={index + 1} columns={columns} face={face} state={state} onTurn={finished || state === 'found' ? undefined : () => send({ type: 'turn', card: index })} />
+            <Card
+              number={index + 1}
+              columns={columns}
+              face={face}
+              state={state}
+              onTurn={finished || state === 'found' ? undefined : () => send({ type: 'turn', card: index })}
+            />
           </li>
         ))}
       </ol>
@@ -39,17 +60,57 @@ export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
 }
 
 /** A card on the table. One that is up, but no pair, can be chosen again. */
-function Card({ number, columns, face, state, onTurn }: { number: number; columns: number; face: Face | null; state: PairsView['cards'][number]['state']; onTurn: (() => void) | undefined }) {
+function Card({
+  number,
+  columns,
+  face,
+  state,
+  onTurn,
+}: {
+  number: number
+  columns: number
+  face: Face | null
+  state: PairsView['cards'][number]['state']
+  onTurn: (() => void) | undefined
+}) {
   const { t } = useTranslation()
-  if (!face) return <button type="button" className="card-back absolute inset-0 rounded-lg border border-base-300" aria-label={t('pairs.down', { number })} onClick={onTurn}><span className="quiet">{number}</span></button>
+  if (!face)
+    return (
+      <button
+        type="button"
+        className="card-back absolute inset-0 rounded-lg border border-base-300"
+        aria-label={t('pairs.down', { number })}
+        onClick={onTurn}
+      >
+        <span className="quiet">{number}</span>
+      </button>
+    )
   const shape = `absolute inset-0 flex items-center justify-center overflow-hidden rounded-lg border-2 bg-base-100 p-1 text-center leading-tight wrap-break-word ${state === 'found' ? 'border-success' : 'border-secondary'} ${sizeFor(face.text, columns)}`
-  const inside = face.picture ? <img src={mediaPath(face.picture.id)} alt={face.picture.alt || t('play.picture')} className="max-h-full max-w-full object-contain" /> : <bdi>{face.text}</bdi>
-  return onTurn ? <button type="button" className={shape} onClick={onTurn}>{inside}</button> : <div className={shape}>{inside}</div>
+  const inside = face.picture ? (
+    <img
+      src={mediaPath(face.picture.id)}
+      alt={face.picture.alt || t('play.picture')}
+      className="max-h-full max-w-full object-contain"
+    />
+  ) : (
+    <bdi>{face.text}</bdi>
+  )
+  return onTurn ? (
+    <button type="button" className={shape} onClick={onTurn}>
+      {inside}
+    </button>
+  ) : (
+    <div className={shape}>{inside}</div>
+  )
 }
 
 /** Letters as large as a card of a phone lets them be; smaller where many cards lie beside each other. */
 function sizeFor(text: string, columns: number): string {
   const longest = Math.max(0, ...text.split(/\s+/u).map((word) => word.length))
   const room = 40 / columns
-  return longest > room + 1 || text.length > room * 3 ? 'text-xs hyphens-auto' : longest > room - 2 || text.length > room * 1.6 ? 'text-sm' : 'text-base'
+  return longest > room + 1 || text.length > room * 3
+    ? 'text-xs hyphens-auto'
+    : longest > room - 2 || text.length > room * 1.6
+      ? 'text-sm'
+      : 'text-base'
 }

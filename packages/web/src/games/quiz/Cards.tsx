@@ -12,13 +12,42 @@ export function Cards({ cards, onBegin }: { cards: QuizView['cards']; onBegin: (
   return (
     <div className="flex flex-col gap-3">
       <p>{t('quiz.cards')}</p>
-      <section aria-live="polite" className="panel flex min-h-56 flex-col items-center justify-center gap-3 p-4 text-center text-xl"><ShownFace face={front} /><hr className="w-1/2 border-base-300" /><strong><ShownFace face={back} /></strong></section>
+      <section
+        aria-live="polite"
+        className="panel flex min-h-56 flex-col items-center justify-center gap-3 p-4 text-center text-xl"
+      >
+        <ShownFace face={front} />
+        <hr className="w-1/2 border-base-300" />
+        <strong>
+          <ShownFace face={back} />
+        </strong>
+      </section>
       <div className="flex items-center justify-between gap-2">
-        <button type="button" className="btn h-12 w-12 p-0" aria-label={t('quiz.cardBefore')} disabled={place === 0} onClick={() => setPlace(place - 1)}><ChevronLeft className="rtl:rotate-180" aria-hidden="true" /></button>
-        <span className="quiet">{place + 1} / {cards.length}</span>
-        <button type="button" className="btn h-12 w-12 p-0" aria-label={t('quiz.cardNext')} disabled={place === cards.length - 1} onClick={() => setPlace(place + 1)}><ChevronRight className="rtl:rotate-180" aria-hidden="true" /></button>
+        <button
+          type="button"
+          className="btn h-12 w-12 p-0"
+          aria-label={t('quiz.cardBefore')}
+          disabled={place === 0}
+          onClick={() => setPlace(place - 1)}
+        >
+          <ChevronLeft className="rtl:rotate-180" aria-hidden="true" />
+        </button>
+        <span className="quiet">
+          {place + 1} / {cards.length}
+        </span>
+        <button
+          type="button"
+          className="btn h-12 w-12 p-0"
+          aria-label={t('quiz.cardNext')}
+          disabled={place === cards.length - 1}
+          onClick={() => setPlace(place + 1)}
+        >
+          <ChevronRight className="rtl:rotate-180" aria-hidden="true" />
+        </button>
       </div>
-      <button type="button" className="btn btn-primary h-14 text-lg" onClick={onBegin}>{t('quiz.begin')}</button>
+      <button type="button" className="btn btn-primary h-14 text-lg" onClick={onBegin}>
+        {t('quiz.begin')}
+      </button>
     </div>
   )
 }

@@ -31,8 +31,15 @@ export function Countdown({ seconds, stopped, onEnd }: { seconds: number; stoppe
   const whole = Math.ceil(left)
   return (
     <p className="flex items-center gap-2 text-sm" role="timer" aria-label={t('quiz.left', { count: whole })}>
-      <span className="h-2 flex-1 overflow-hidden rounded bg-base-300" aria-hidden="true"><span className={`block h-full ${left < 6 ? 'bg-error' : 'bg-secondary'}`} style={{ width: `${(left / seconds) * 100}%` }} /></span>
-      <span className="w-8 text-end" aria-hidden="true">{whole}</span>
+      <span className="h-2 flex-1 overflow-hidden rounded bg-base-300" aria-hidden="true">
+        <span
+          className={`block h-full ${left < 6 ? 'bg-error' : 'bg-secondary'}`}
+          style={{ width: `${(left / seconds) * 100}%` }}
+        />
+      </span>
+      <span className="w-8 text-end" aria-hidden="true">
+        {whole}
+      </span>
     </p>
   )
 }

@@ -16,7 +16,15 @@ export function Play({ view, send, waiting, opinions }: PlayProps<QuizView, Quiz
     <div className="flex flex-col gap-3">
       {round === 2 && <p className="panel border-secondary bg-accent p-2 text-center">{t('quiz.second')}</p>}
       <Question key={`${round} ${question.number}`} question={question} told={told} waiting={waiting} send={send} />
-      {told && <Told told={told} form={question.form} opinions={opinions.filter(({ entryId }) => entryId === question.entryId)} waiting={waiting} onNext={() => send({ type: 'next' })} />}
+      {told && (
+        <Told
+          told={told}
+          form={question.form}
+          opinions={opinions.filter(({ entryId }) => entryId === question.entryId)}
+          waiting={waiting}
+          onNext={() => send({ type: 'next' })}
+        />
+      )}
     </div>
   )
 }

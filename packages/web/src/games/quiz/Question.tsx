@@ -21,7 +21,9 @@ export function Question({ question, told, waiting, send }: QuestionProps) {
   const choose = (choice: number): void => {
     // One answer is on its way already: a second would only be shown, not counted.
     if (told || waiting) return
-    setChosen(several ? (chosen.includes(choice) ? chosen.filter((own) => own !== choice) : [...chosen, choice]) : [choice])
+    setChosen(
+      several ? (chosen.includes(choice) ? chosen.filter((own) => own !== choice) : [...chosen, choice]) : [choice],
+    )
     if (!several) send({ type: 'choose', choices: [choice] })
   }
   // Before the screen is painted: the quick type as soon as they see.
@@ -37,51 +39,125 @@ export function Question({ question, told, waiting, send }: QuestionProps) {
   })
   return (
     <>
-      <p className="quiet flex justify-between gap-2 text-sm"><span>{t('quiz.number', { number, of })}</span>{!question.scored && <span>{t('quiz.opinion')}</span>}</p>
-      {seconds > 0 && <Countdown seconds={seconds} stopped={told !== null} onEnd={() => !waiting && send({ type: 'late' })} />}
-      <h2 className="py-2 text-center text-2xl leading-snug"><ShownFace face={prompt} className="justify-center" /></h2>
-      {hint && <p className="panel p-2 text-center"><span className="quiet">{t('quiz.hint')}:</span> {hint}</p>}
+      <p className="quiet flex justify-between gap-2 text-sm">
+        <span>{t('quiz.number', { number, of })}</span>
+        {!question.scored && <span>{t('quiz.opinion')}</span>}
+      </p>
+      {seconds > 0 && (
+        <Countdown seconds={seconds} stopped={told !== null} onEnd={() => !waiting && send({ type: 'late' })} />
+      )}
+      <h2 className="py-2 text-center text-2xl leading-snug">
+        <ShownFace face={prompt} className="justify-center" />
+      </h2>
+      {hint && (
+        <p className="panel p-2 text-center">
+          <span className="quiet">{t('quiz.hint')}:</span> {hint}
+        </p>
+      )}
       {form === 'choice' && (
         <>
           {several && <p className="text-center">{t('quiz.several')}</p>}
           <ol className="flex flex-col gap-2">
             {choices.map((face, index) => (
               <li key={index} className="flex items-center">
-                <button type="button" aria-pressed={chosen.includes(index)} disabled={told !== null || waiting} onClick={() => choose(index)}
-                  className={`btn h-auto min-h-14 flex-1 justify-start gap-3 p-3 text-start text-lg font-normal leading-tight text-base-content! opacity-100! ${chosen.includes(index) ? 'border-secondary! bg-accent!' : 'bg-base-100!'} ${told && told.scored && told.choices[index] ? 'border-2! border-success!' : ''}`}>
-                  <strong className="flex size-8 shrink-0 items-center justify-center rounded-full border border-base-300">{String.fromCharCode(65 + index)}</strong>
-                  <span className="min-w-0 flex-1"><FaceBody face={face} /></span>
-                  {told && told.scored && (told.choices[index] ? <Check className="shrink-0 text-success" aria-label={t('quiz.isRight')} /> : chosen.includes(index) && <X className="shrink-0 text-error" aria-label={t('quiz.isWrong')} />)}
+                <button
+                  type="button"
+                  aria-pressed={chosen.includes(index)}
+                  disabled={told !== null || waiting}
+                  onClick={() => choose(index)}
+                  className={`btn h-auto min-h-14 flex-1 justify-start gap-3 p-3 text-start text-lg font-normal leading-tight text-base-content! opacity-100! ${chosen.includes(index) ? 'border-secondary! bg-accent!' : 'bg-base-100!'} ${told && told.scored && told.choices[index] ? 'border-2! border-success!' : ''}`}
+                >
+                  <strong className="flex size-8 shrink-0 items-center justify-center rounded-full border border-base-300">
+                    {String.fromCharCode(65 + index)}
+                  </strong>
+                  <span className="min-w-0 flex-1">
+                    <FaceBody face={face} />
+                  </span>
+                  {told &&
+                    told.scored &&
+                    (told.choices[index] ? (
+                      <Check className="shrink-0 text-success" aria-label={t('quiz.isRight')} />
+                    ) : (
+                      chosen.includes(index) && <X className="shrink-0 text-error" aria-label={t('quiz.isWrong')} />
+                    ))}
                 </button>
                 <FaceSounds face={face} />
               </li>
             ))}
           </ol>
-          {several && !told && <button type="button" className="btn btn-primary h-12" disabled={chosen.length === 0 || waiting} onClick={() => send({ type: 'choose', choices: [...chosen] })}>{t('quiz.answer')}</button>}
+          {several && !told && (
+            <button
+              type="button"
+              className="btn btn-primary h-12"
+              disabled={chosen.length === 0 || waiting}
+              onClick={() => send({ type: 'choose', choices: [...chosen] })}
+            >
+              {t('quiz.answer')}
+            </button>
+          )}
         </>
       )}
       {form === 'typed' && !told && (
-        <form className="flex gap-2" onSubmit={(event) => {
-          event.preventDefault()
-          const text = String(new FormData(event.currentTarget).get('answer')).trim()
-          if (text !== '') send({ type: 'type', text })
-        }}>
-          <input name="answer" aria-label={t('quiz.yourAnswer')} autoFocus autoComplete="off" autoCapitalize="off" autoCorrect="off" spellCheck={false} maxLength={500} dir="auto" className="input h-14 min-w-0 flex-1 text-xl" />
-          <button type="submit" className="btn btn-primary h-14" disabled={waiting}>{t('quiz.answer')}</button>
+        <form
+          className="flex gap-2"
+          onSubmit={(event) => {
+            event.preventDefault()
+            const text = String(new FormData(event.currentTarget).get('answer')).trim()
+            if (text !== '') send({ type: 'type', text })
+          }}
+        >
+          <input
+            name="answer"
+            aria-label={t('quiz.yourAnswer')}
+            autoFocus
+            autoComplete="off"
+            autoCapitalize="off"
+            autoCorrect="off"
+            spellCheck={false}
+            maxLength={500}
+            dir="auto"
+            className="input h-14 min-w-0 flex-1 text-xl"
+          />
+          <button type="submit" className="btn btn-primary h-14" disabled={waiting}>
+            {t('quiz.answer')}
+          </button>
         </form>
       )}
       {form === 'true-false' && (
         <>
-          <p className="panel p-4 text-center text-xl"><ShownFace face={choices[0]} /></p>
+          <p className="panel p-4 text-center text-xl">
+            <ShownFace face={choices[0]} />
+          </p>
           {!told && (
             <div className="grid grid-cols-2 gap-2">
-              <button type="button" className="btn h-14 text-lg" disabled={waiting} onClick={() => send({ type: 'claim', isTrue: true })}><Check aria-hidden="true" />{t('quiz.true')}</button>
-              <button type="button" className="btn h-14 text-lg" disabled={waiting} onClick={() => send({ type: 'claim', isTrue: false })}><X aria-hidden="true" />{t('quiz.false')}</button>
+              <button
+                type="button"
+                className="btn h-14 text-lg"
+                disabled={waiting}
+                onClick={() => send({ type: 'claim', isTrue: true })}
+              >
+                <Check aria-hidden="true" />
+                {t('quiz.true')}
+              </button>
+              <button
+                type="button"
+                className="btn h-14 text-lg"
+                disabled={waiting}
+                onClick={() => send({ type: 'claim', isTrue: false })}
+              >
+                <X aria-hidden="true" />
+                {t('quiz.false')}
+              </button>
             </div>
           )}
         </>
       )}
-      {hasHint && !told && <button type="button" className="btn mx-auto h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}><Lightbulb size={18} aria-hidden="true" />{t('quiz.askHint')}</button>}
+      {hasHint && !told && (
+        <button type="button" className="btn mx-auto h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}>
+          <Lightbulb size={18} aria-hidden="true" />
+          {t('quiz.askHint')}
+        </button>
+      )}
     </>
   )
 }

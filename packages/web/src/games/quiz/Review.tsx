@@ -6,22 +6,66 @@ import { ShownFace } from '../ShownFace.tsx'
 import { Opinions } from './Told.tsx'
 
 /** All questions with their answers, once the quiz is over. */
-export function Review({ view: { review, second, pass }, opinions }: { view: QuizView; opinions: PlayProps<never, never>['opinions'] }) {
+export function Review({
+  view: { review, second, pass },
+  opinions,
+}: {
+  view: QuizView
+  opinions: PlayProps<never, never>['opinions']
+}) {
   const { t } = useTranslation()
   return (
     <section className="flex flex-col gap-3">
-      {pass && <p className={`panel p-3 text-lg font-bold ${pass.passed ? 'text-success' : ''}`}>{t(pass.passed ? 'quiz.passed' : 'quiz.notPassed', { mark: pass.mark })}</p>}
+      {pass && (
+        <p className={`panel p-3 text-lg font-bold ${pass.passed ? 'text-success' : ''}`}>
+          {t(pass.passed ? 'quiz.passed' : 'quiz.notPassed', { mark: pass.mark })}
+        </p>
+      )}
       {second && <p className="panel p-3">{t('quiz.secondResult', second)}</p>}
       <h2 className="text-xl">{t('quiz.review')}</h2>
       <ol className="flex flex-col gap-2">
         {review.map(({ entryId, prompt, claim, right, scored, given, answers, accepted, why, fact, second: again }) => (
           <li key={entryId} className="panel flex gap-3 p-3">
-            {scored ? right ? <Check className="shrink-0 text-success" aria-label={t('quiz.isRight')} /> : <X className="shrink-0 text-error" aria-label={t('quiz.isWrong')} /> : <span className="w-6 shrink-0" />}
+            {scored ? (
+              right ? (
+                <Check className="shrink-0 text-success" aria-label={t('quiz.isRight')} />
+              ) : (
+                <X className="shrink-0 text-error" aria-label={t('quiz.isWrong')} />
+              )
+            ) : (
+              <span className="w-6 shrink-0" />
+            )}
             <div className="min-w-0 flex-1">
-              <p><ShownFace face={prompt} /></p>
-              {claim !== '' && <p className="quiet"><bdi>{claim}</bdi></p>}
-              {scored && <p><strong><bdi>{answers.join(', ')}</bdi></strong>{!right && given !== '' && <> · <span className="quiet">{t('quiz.yours')}</span> <bdi>{given}</bdi></>}{again === true && <> · <span className="text-success">{t('quiz.againRight')}</span></>}</p>}
-              {scored && right && why !== 'none' && why !== 'letters' && <p className="quiet text-sm">{t(`quiz.why.${why}`, { given, accepted })}</p>}
+              <p>
+                <ShownFace face={prompt} />
+              </p>
+              {claim !== '' && (
+                <p className="quiet">
+                  <bdi>{claim}</bdi>
+                </p>
+              )}
+              {scored && (
+                <p>
+                  <strong>
+                    <bdi>{answers.join(', ')}</bdi>
+                  </strong>
+                  {!right && given !== '' && (
+                    <>
+                      {' '}
+                      · <span className="quiet">{t('quiz.yours')}</span> <bdi>{given}</bdi>
+                    </>
+                  )}
+                  {again === true && (
+                    <>
+                      {' '}
+                      · <span className="text-success">{t('quiz.againRight')}</span>
+                    </>
+                  )}
+                </p>
+              )}
+              {scored && right && why !== 'none' && why !== 'letters' && (
+                <p className="quiet text-sm">{t(`quiz.why.${why}`, { given, accepted })}</p>
+              )}
               {!scored && <Opinions opinions={opinions.filter((one) => one.entryId === entryId)} given={given} />}
               {fact !== '' && <p className="text-sm">{fact}</p>}
             </div>

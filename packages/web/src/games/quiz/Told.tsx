@@ -15,14 +15,37 @@ export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
   const { t } = useTranslation()
   const { right, scored, late, given, answers, accepted, why, points, fact } = told
   return (
-    <section aria-live="polite" className={`panel flex flex-col gap-2 border-2 p-4 ${!scored ? '' : right ? 'border-success' : 'border-error'}`}>
-      {scored && <p className={`text-xl font-bold ${right ? 'text-success' : 'text-error'}`}>{t(right ? 'quiz.right' : late ? 'quiz.late' : 'quiz.wrong')}{points > 0 && ` · ${t('quiz.points', { count: points })}`}</p>}
-      {form === 'typed' && given !== '' && !right && <p>{t('quiz.youTyped')} <bdi>{given}</bdi></p>}
-      {form === 'typed' && right && why !== 'none' && why !== 'letters' && <p>{t(`quiz.why.${why}`, { given, accepted })}</p>}
-      {scored && !right && answers.length > 0 && <p>{t('quiz.answerIs')} <strong><bdi>{answers.join(', ')}</bdi></strong></p>}
+    <section
+      aria-live="polite"
+      className={`panel flex flex-col gap-2 border-2 p-4 ${!scored ? '' : right ? 'border-success' : 'border-error'}`}
+    >
+      {scored && (
+        <p className={`text-xl font-bold ${right ? 'text-success' : 'text-error'}`}>
+          {t(right ? 'quiz.right' : late ? 'quiz.late' : 'quiz.wrong')}
+          {points > 0 && ` · ${t('quiz.points', { count: points })}`}
+        </p>
+      )}
+      {form === 'typed' && given !== '' && !right && (
+        <p>
+          {t('quiz.youTyped')} <bdi>{given}</bdi>
+        </p>
+      )}
+      {form === 'typed' && right && why !== 'none' && why !== 'letters' && (
+        <p>{t(`quiz.why.${why}`, { given, accepted })}</p>
+      )}
+      {scored && !right && answers.length > 0 && (
+        <p>
+          {t('quiz.answerIs')}{' '}
+          <strong>
+            <bdi>{answers.join(', ')}</bdi>
+          </strong>
+        </p>
+      )}
       {!scored && <Opinions opinions={opinions} given={given} />}
       {fact !== '' && <p>{fact}</p>}
-      <button type="button" autoFocus className="btn btn-primary h-12 self-end" disabled={waiting} onClick={onNext}>{t('quiz.next')}</button>
+      <button type="button" autoFocus className="btn btn-primary h-12 self-end" disabled={waiting} onClick={onNext}>
+        {t('quiz.next')}
+      </button>
     </section>
   )
 }
@@ -36,8 +59,12 @@ export function Opinions({ opinions, given }: { opinions: ToldProps['opinions'];
     <dl className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 gap-y-1" aria-label={t('quiz.split')}>
       {opinions.map(({ given: own, count }) => (
         <div key={own} className="contents">
-          <dt className={own === given ? 'font-bold' : ''}><bdi>{own}</bdi></dt>
-          <dd className="h-3 overflow-hidden rounded bg-base-300" aria-hidden="true"><span className="block h-full bg-secondary" style={{ width: `${(count / all) * 100}%` }} /></dd>
+          <dt className={own === given ? 'font-bold' : ''}>
+            <bdi>{own}</bdi>
+          </dt>
+          <dd className="h-3 overflow-hidden rounded bg-base-300" aria-hidden="true">
+            <span className="block h-full bg-secondary" style={{ width: `${(count / all) * 100}%` }} />
+          </dd>
           <dd>{count}</dd>
         </div>
       ))}

@@ -15,36 +15,108 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
   return (
     <div className="flex flex-col gap-4">
       <p className="quiet text-sm">{t('unscramble.number', { number: view.number, total: view.total })}</p>
-      {(prompt.text !== '' || prompt.picture || prompt.sound !== null) && <p className="text-center text-lg"><ShownFace face={prompt} /></p>}
-      {hint !== '' && <p className="text-center text-sm"><span className="quiet">{t('unscramble.hint')}:</span> {hint}</p>}
-      <p className="sr-only" aria-live="polite">{laid.map((piece) => pieces[piece]).join(by === 'words' ? ' ' : '')}</p>
+      {(prompt.text !== '' || prompt.picture || prompt.sound !== null) && (
+        <p className="text-center text-lg">
+          <ShownFace face={prompt} />
+        </p>
+      )}
+      {hint !== '' && (
+        <p className="text-center text-sm">
+          <span className="quiet">{t('unscramble.hint')}:</span> {hint}
+        </p>
+      )}
+      <p className="sr-only" aria-live="polite">
+        {laid.map((piece) => pieces[piece]).join(by === 'words' ? ' ' : '')}
+      </p>
       {open && (
         <>
           <ol dir={direction} className="flex flex-wrap justify-center gap-1.5" aria-label={t('unscramble.order')}>
             {pieces.map((_, place) => (
               <li key={place} className={by === 'letters' && spaces.includes(place) ? 'me-4' : ''}>
-                <button type="button" disabled={place >= laid.length || place < view.start.length} onClick={() => takeBack(place)} aria-label={place < laid.length ? t('unscramble.takeBack', { piece: pieces[laid[place]] }) : t('unscramble.gap')}
-                  className={`btn h-12 p-0 ${size} ${place < laid.length ? 'bg-base-100! text-base-content! opacity-100!' : 'border-b-4! border-b-base-content/50! bg-transparent!'} ${place < view.start.length ? 'text-success!' : ''}`}>
+                <button
+                  type="button"
+                  disabled={place >= laid.length || place < view.start.length}
+                  onClick={() => takeBack(place)}
+                  aria-label={
+                    place < laid.length ? t('unscramble.takeBack', { piece: pieces[laid[place]] }) : t('unscramble.gap')
+                  }
+                  className={`btn h-12 p-0 ${size} ${place < laid.length ? 'bg-base-100! text-base-content! opacity-100!' : 'border-b-4! border-b-base-content/50! bg-transparent!'} ${place < view.start.length ? 'text-success!' : ''}`}
+                >
                   {place < laid.length ? pieces[laid[place]] : ''}
                 </button>
               </li>
             ))}
           </ol>
-          <ol dir={direction} className="flex min-h-14 flex-wrap justify-center gap-1.5" aria-label={t('unscramble.pieces')}>
-            {pieces.map((piece, index) => <li key={index}><button type="button" disabled={laid.includes(index)} onClick={() => lay(index)} className={`btn h-12 p-0 ${size} ${laid.includes(index) ? 'invisible' : ''}`}>{piece}</button></li>)}
+          <ol
+            dir={direction}
+            className="flex min-h-14 flex-wrap justify-center gap-1.5"
+            aria-label={t('unscramble.pieces')}
+          >
+            {pieces.map((piece, index) => (
+              <li key={index}>
+                <button
+                  type="button"
+                  disabled={laid.includes(index)}
+                  onClick={() => lay(index)}
+                  className={`btn h-12 p-0 ${size} ${laid.includes(index) ? 'invisible' : ''}`}
+                >
+                  {piece}
+                </button>
+              </li>
+            ))}
           </ol>
-          <p role="status" className="min-h-6 text-center">{tries > 0 && laid.length === view.start.length ? t('unscramble.wrong') : ''}</p>
+          <p role="status" className="min-h-6 text-center">
+            {tries > 0 && laid.length === view.start.length ? t('unscramble.wrong') : ''}
+          </p>
           <div className="flex flex-wrap justify-center gap-2">
-            <button type="button" className="btn h-11" disabled={laid.length <= view.start.length} onClick={() => takeBack(laid.length - 1)}><Delete size={18} aria-hidden="true" />{t('unscramble.back')}</button>
-            {canHint && <button type="button" className="btn h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}><Lightbulb size={18} aria-hidden="true" />{t('unscramble.askHint')}</button>}
-            <button type="button" className="btn btn-ghost h-11" disabled={waiting} onClick={() => send({ type: 'skip' })}>{t('unscramble.skip')}</button>
+            <button
+              type="button"
+              className="btn h-11"
+              disabled={laid.length <= view.start.length}
+              onClick={() => takeBack(laid.length - 1)}
+            >
+              <Delete size={18} aria-hidden="true" />
+              {t('unscramble.back')}
+            </button>
+            {canHint && (
+              <button type="button" className="btn h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}>
+                <Lightbulb size={18} aria-hidden="true" />
+                {t('unscramble.askHint')}
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn btn-ghost h-11"
+              disabled={waiting}
+              onClick={() => send({ type: 'skip' })}
+            >
+              {t('unscramble.skip')}
+            </button>
           </div>
         </>
       )}
       {!open && answer && (
         <section className="panel flex flex-wrap items-center justify-between gap-3 p-3" aria-live="polite">
-          <div><p className={outcome === 'solved' ? 'text-success' : 'quiet'}>{t(outcome === 'solved' ? 'unscramble.solved' : 'unscramble.given')}</p><p className="text-2xl font-bold"><bdi>{answer.text}</bdi></p>{answer.fact !== '' && <p className="text-sm">{answer.fact}</p>}</div>
-          {!finished && <button type="button" autoFocus className="btn btn-primary h-12" disabled={waiting} onClick={() => send({ type: 'next' })}>{t('unscramble.next')}</button>}
+          <div>
+            <p className={outcome === 'solved' ? 'text-success' : 'quiet'}>
+              {t(outcome === 'solved' ? 'unscramble.solved' : 'unscramble.given')}
+            </p>
+            <p className="text-2xl font-bold">
+              <bdi>{answer.text}</bdi>
+            </p>
+            {answer.fact !== '' && <p className="text-sm">{answer.fact}</p>}
+          </div>
+          {!finished && (
+            <button
+              type="button"
+              autoFocus
+              className="btn btn-primary h-12"
+              disabled={waiting}
+              onClick={() => send({ type: 'next' })}
+            >
+              {t('unscramble.next')}
+            </button>
+          )}
         </section>
       )}
     </div>

@@ -29,10 +29,22 @@ export function useLaying(view: UnscrambleView, send: (move: UnscrambleMove) => 
     if (outcome !== null || finished) return
     const onKey = (event: KeyboardEvent): void => {
       const at = event.target
-      if (event.ctrlKey || event.metaKey || event.altKey || at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement || at instanceof HTMLSelectElement) return
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        at instanceof HTMLInputElement ||
+        at instanceof HTMLTextAreaElement ||
+        at instanceof HTMLSelectElement
+      )
+        return
       if (event.key === 'Backspace') return takeBack(laid.length - 1)
       const typed = event.key.toLocaleLowerCase()
-      const piece = pieces.findIndex((own, index) => !laid.includes(index) && (own.toLocaleLowerCase() === typed || (view.by === 'words' && own.toLocaleLowerCase().startsWith(typed))))
+      const piece = pieces.findIndex(
+        (own, index) =>
+          !laid.includes(index) &&
+          (own.toLocaleLowerCase() === typed || (view.by === 'words' && own.toLocaleLowerCase().startsWith(typed))),
+      )
       if ([...event.key].length === 1 && piece >= 0) lay(piece)
     }
     addEventListener('keydown', onKey)

@@ -57,7 +57,12 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
     if (drawing && anchor && head && !same(anchor, head)) finish(anchor, head)
   }
   const key = (event: KeyboardEvent): void => {
-    const steps: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, rtl ? 1 : -1], ArrowRight: [0, rtl ? -1 : 1] }
+    const steps: Record<string, [number, number]> = {
+      ArrowUp: [-1, 0],
+      ArrowDown: [1, 0],
+      ArrowLeft: [0, rtl ? 1 : -1],
+      ArrowRight: [0, rtl ? -1 : 1],
+    }
     const step = steps[event.key]
     if (step) {
       const next = inside({ row: cursor.row + step[0], col: cursor.col + step[1] }, rows, cols)
@@ -80,35 +85,112 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
     event.preventDefault()
   }
 
-  const middle = ({ row, col }: Cell): { x: number; y: number } => ({ x: (rtl ? cols - 1 - col : col) + 0.5, y: row + 0.5 })
+  const middle = ({ row, col }: Cell): { x: number; y: number } => ({
+    x: (rtl ? cols - 1 - col : col) + 0.5,
+    y: row + 0.5,
+  })
   const line = (from: Cell, to: Cell, className: string, id: string) => {
     const one = middle(from)
     const other = middle(to)
-    return <line key={id} x1={one.x} y1={one.y} x2={other.x} y2={other.y} strokeWidth={0.78} strokeLinecap="round" className={className} />
+    return (
+      <line
+        key={id}
+        x1={one.x}
+        y1={one.y}
+        x2={other.x}
+        y2={other.y}
+        strokeWidth={0.78}
+        strokeLinecap="round"
+        className={className}
+      />
+    )
   }
   return (
     <div className="panel w-full p-1.5 sm:p-2" style={{ maxWidth: `min(100%, ${cols * 46}px)` }}>
       <div
-        ref={board} role="application" tabIndex={0} aria-label={t('wordsearch.board', { rows, cols })} aria-describedby="board-help"
+        ref={board}
+        role="application"
+        tabIndex={0}
+        aria-label={t('wordsearch.board', { rows, cols })}
+        aria-describedby="board-help"
         className="relative cursor-pointer touch-none select-none"
         style={{ aspectRatio: `${cols} / ${rows}`, containerType: 'inline-size' }}
-        onPointerDown={press} onPointerMove={drag} onPointerUp={release} onPointerCancel={() => { setDrawing(false); setAnchor(undefined); setHead(undefined) }}
-        onKeyDown={key} onFocus={(event) => setShowCursor(event.currentTarget.matches(':focus-visible'))} onBlur={() => setShowCursor(false)}
+        onPointerDown={press}
+        onPointerMove={drag}
+        onPointerUp={release}
+        onPointerCancel={() => {
+          setDrawing(false)
+          setAnchor(undefined)
+          setHead(undefined)
+        }}
+        onKeyDown={key}
+        onFocus={(event) => setShowCursor(event.currentTarget.matches(':focus-visible'))}
+        onBlur={() => setShowCursor(false)}
       >
         <svg viewBox={`0 0 ${cols} ${rows}`} className="absolute inset-0 h-full w-full" aria-hidden="true">
-          {view.items.map(({ found }, index) => found && line(found, end(found, view.items[index].length), found.given ? 'stroke-warning/45' : 'stroke-secondary/30', `found ${index}`))}
-          {view.items.map(({ hint, found }, index) => hint && !found && (
-            <circle key={`hint ${index}`} cx={middle(hint).x} cy={middle(hint).y} r={0.42} className="fill-warning/50 stroke-warning" strokeWidth={0.06} />
-          ))}
+          {view.items.map(
+            ({ found }, index) =>
+              found &&
+              line(
+                found,
+                end(found, view.items[index].length),
+                found.given ? 'stroke-warning/45' : 'stroke-secondary/30',
+                `found ${index}`,
+              ),
+          )}
+          {view.items.map(
+            ({ hint, found }, index) =>
+              hint &&
+              !found && (
+                <circle
+                  key={`hint ${index}`}
+                  cx={middle(hint).x}
+                  cy={middle(hint).y}
+                  r={0.42}
+                  className="fill-warning/50 stroke-warning"
+                  strokeWidth={0.06}
+                />
+              ),
+          )}
           {pending && line(pending.from, pending.to, 'stroke-neutral/30', 'pending')}
           {anchor && line(anchor, head ?? anchor, 'stroke-secondary/45', 'drawn')}
-          {showCursor && <rect x={middle(cursor).x - 0.46} y={cursor.row + 0.04} width={0.92} height={0.92} rx={0.12} fill="none" strokeWidth={0.08} className="stroke-secondary" />}
+          {showCursor && (
+            <rect
+              x={middle(cursor).x - 0.46}
+              y={cursor.row + 0.04}
+              width={0.92}
+              height={0.92}
+              rx={0.12}
+              fill="none"
+              strokeWidth={0.08}
+              className="stroke-secondary"
+            />
+          )}
         </svg>
-        <div dir={view.direction} className="relative grid h-full w-full text-center font-bold" style={{ gridTemplateColumns: `repeat(${cols}, 1fr)`, fontSize: `${58 / cols}cqw` }} aria-hidden="true">
-          {view.rows.flatMap((row, r) => row.map((letter, c) => <span key={`${r} ${c}`} className="flex items-center justify-center leading-none">{letter}</span>))}
+        <div
+          dir={view.direction}
+          className="relative grid h-full w-full text-center font-bold"
+          style={{ gridTemplateColumns: `repeat(${cols}, 1fr)`, fontSize: `${58 / cols}cqw` }}
+          aria-hidden="true"
+        >
+          {view.rows.flatMap((row, r) =>
+            row.map((letter, c) => (
+              <span key={`${r} ${c}`} className="flex items-center justify-center leading-none">
+                {letter}
+              </span>
+            )),
+          )}
         </div>
       </div>
-      <p className="sr-only" aria-live="polite">{showCursor ? t('wordsearch.cell', { letter: view.rows[cursor.row][cursor.col], row: cursor.row + 1, col: cursor.col + 1 }) : ''}</p>
+      <p className="sr-only" aria-live="polite">
+        {showCursor
+          ? t('wordsearch.cell', {
+              letter: view.rows[cursor.row][cursor.col],
+              row: cursor.row + 1,
+              col: cursor.col + 1,
+            })
+          : ''}
+      </p>
     </div>
   )
 }

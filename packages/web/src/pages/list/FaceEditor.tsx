@@ -18,38 +18,104 @@ interface FaceEditorProps<Side extends Face> {
 }
 
 /** Text, picture and sound of one face. */
-export function FaceEditor<Side extends Face>({ face, name, language, withSound, word, onChange }: FaceEditorProps<Side>) {
+export function FaceEditor<Side extends Face>({
+  face,
+  name,
+  language,
+  withSound,
+  word,
+  onChange,
+}: FaceEditorProps<Side>) {
   const [picking, setPicking] = useState(false)
   const { picture, sound } = face
   return (
     <div className="flex flex-col gap-1.5">
-      <textarea rows={1} dir="auto" aria-label={name} className="textarea field-sizing-content min-h-0 w-full leading-snug" value={face.text} onChange={(event) => onChange({ ...face, text: event.target.value })} />
+      <textarea
+        rows={1}
+        dir="auto"
+        aria-label={name}
+        className="textarea field-sizing-content min-h-0 w-full leading-snug"
+        value={face.text}
+        onChange={(event) => onChange({ ...face, text: event.target.value })}
+      />
       <div className="flex flex-wrap items-center gap-1.5">
-        {picture
-          ? (
-            <span className="flex w-full items-center gap-2 rounded-sm border border-base-300 p-1.5">
-              <button type="button" aria-label={`Another picture for ${name}`} className="cursor-pointer" onClick={() => setPicking(true)}><img src={mediaPath(picture.id)} alt={picture.alt || 'The picture'} className="size-14 rounded-sm bg-white object-contain" /></button>
-              <span className="flex min-w-0 flex-1 flex-col gap-1">
-                <input className="input input-sm w-full" aria-label={`What the picture for ${name} shows`} placeholder="what it shows" maxLength={200} value={picture.alt} onChange={(event) => onChange({ ...face, picture: { ...picture, alt: event.target.value } })} />
-                <input className="input input-sm w-full" aria-label={`Credit of the picture for ${name}`} placeholder="whose picture it is" maxLength={300} value={picture.credit} onChange={(event) => onChange({ ...face, picture: { ...picture, credit: event.target.value } })} />
-              </span>
-              <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label={`Take the picture off ${name}`} onClick={() => onChange({ ...face, picture: undefined })}><X size={16} aria-hidden="true" /></button>
+        {picture ? (
+          <span className="flex w-full items-center gap-2 rounded-sm border border-base-300 p-1.5">
+            <button
+              type="button"
+              aria-label={`Another picture for ${name}`}
+              className="cursor-pointer"
+              onClick={() => setPicking(true)}
+            >
+              <img
+                src={mediaPath(picture.id)}
+                alt={picture.alt || 'The picture'}
+                className="size-14 rounded-sm bg-white object-contain"
+              />
+            </button>
+            <span className="flex min-w-0 flex-1 flex-col gap-1">
+              <input
+                className="input input-sm w-full"
+                aria-label={`What the picture for ${name} shows`}
+                placeholder="what it shows"
+                maxLength={200}
+                value={picture.alt}
+                onChange={(event) => onChange({ ...face, picture: { ...picture, alt: event.target.value } })}
+              />
+              <input
+                className="input input-sm w-full"
+                aria-label={`Credit of the picture for ${name}`}
+                placeholder="whose picture it is"
+                maxLength={300}
+                value={picture.credit}
+                onChange={(event) => onChange({ ...face, picture: { ...picture, credit: event.target.value } })}
+              />
             </span>
-          )
-          : <button type="button" className="btn btn-sm" aria-label={`Picture for ${name}`} onClick={() => setPicking(true)}><ImagePlus size={15} aria-hidden="true" />Picture</button>}
-        {withSound && (sound
-          ? (
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm btn-square"
+              aria-label={`Take the picture off ${name}`}
+              onClick={() => onChange({ ...face, picture: undefined })}
+            >
+              <X size={16} aria-hidden="true" />
+            </button>
+          </span>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-sm"
+            aria-label={`Picture for ${name}`}
+            onClick={() => setPicking(true)}
+          >
+            <ImagePlus size={15} aria-hidden="true" />
+            Picture
+          </button>
+        )}
+        {withSound &&
+          (sound ? (
             <span className="flex items-center gap-1 rounded-sm border border-base-300 ps-1">
               <SoundButton id={sound.id} label={`Play the sound of ${name}`} />
-              <span className="quiet text-sm">{sound.milliseconds > 0 ? `${(sound.milliseconds / 1000).toFixed(1)} s` : 'sound'}</span>
-              <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label={`Take the sound off ${name}`} onClick={() => onChange({ ...face, sound: undefined })}><X size={16} aria-hidden="true" /></button>
+              <span className="quiet text-sm">
+                {sound.milliseconds > 0 ? `${(sound.milliseconds / 1000).toFixed(1)} s` : 'sound'}
+              </span>
+              <button
+                type="button"
+                className="btn btn-ghost btn-sm btn-square"
+                aria-label={`Take the sound off ${name}`}
+                onClick={() => onChange({ ...face, sound: undefined })}
+              >
+                <X size={16} aria-hidden="true" />
+              </button>
             </span>
-          )
-          : <SoundRecorder label={name} onSound={(next) => onChange({ ...face, sound: next })} />)}
+          ) : (
+            <SoundRecorder label={name} onSound={(next) => onChange({ ...face, sound: next })} />
+          ))}
       </div>
       {picking && (
         <PicturePicker
-          word={face.text.trim() || word} language={language} onClose={() => setPicking(false)}
+          word={face.text.trim() || word}
+          language={language}
+          onClose={() => setPicking(false)}
           onPick={(next) => {
             onChange({ ...face, picture: next })
             setPicking(false)

@@ -7,7 +7,13 @@ export function FaceMedia({ face, name }: { face: Face; name: string }) {
   if (!face.picture && !face.sound) return null
   return (
     <span className="flex items-center gap-1 ps-2">
-      {face.picture && <img src={mediaPath(face.picture.id)} alt={face.picture.alt || `Picture on the ${name}`} className="size-9 rounded-sm bg-white object-contain" />}
+      {face.picture && (
+        <img
+          src={mediaPath(face.picture.id)}
+          alt={face.picture.alt || `Picture on the ${name}`}
+          className="size-9 rounded-sm bg-white object-contain"
+        />
+      )}
       {face.sound && <SoundButton id={face.sound.id} label={`Play the sound on the ${name}`} />}
     </span>
   )
@@ -16,7 +22,13 @@ export function FaceMedia({ face, name }: { face: Face; name: string }) {
 /** Plays a sound. */
 export function SoundButton({ id, label }: { id: string; label: string }) {
   return (
-    <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label={label} title={label} onClick={() => void new Audio(mediaPath(id)).play()}>
+    <button
+      type="button"
+      className="btn btn-ghost btn-sm btn-square"
+      aria-label={label}
+      title={label}
+      onClick={() => void new Audio(mediaPath(id)).play()}
+    >
       <Volume2 size={18} aria-hidden="true" />
     </button>
   )

@@ -19,14 +19,24 @@ interface FitCardsProps {
 /** What the list can be: a small real puzzle of each game, and whether the list is ready for it. */
 export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsProps) {
   const rested = useRested(list, RESTED)
-  const jobs = useMemo(() => GAME_KINDS.map((kind): PuzzleJob => ({ kind, seed: 'otter', ...TEACHER[kind].small(rested) })), [rested])
+  const jobs = useMemo(
+    () => GAME_KINDS.map((kind): PuzzleJob => ({ kind, seed: 'otter', ...TEACHER[kind].small(rested) })),
+    [rested],
+  )
   const { results } = usePuzzleJobs(jobs)
   const ready = GAME_KINDS.filter((kind) => fits[kind].ready).length
   return (
     <section aria-label="What this list can be" className="flex flex-col gap-3">
-      <div className="flex items-baseline justify-between"><h2 className="text-2xl">What this list can be</h2><p className="quiet">{ready} of {GAME_KINDS.length} ready</p></div>
+      <div className="flex items-baseline justify-between">
+        <h2 className="text-2xl">What this list can be</h2>
+        <p className="quiet">
+          {ready} of {GAME_KINDS.length} ready
+        </p>
+      </div>
       <ul className="grid grid-cols-2 gap-3">
-        {GAME_KINDS.map((kind, index) => <FitCard key={kind} listId={listId} kind={kind} fit={fits[kind]} result={results?.[index]} />)}
+        {GAME_KINDS.map((kind, index) => (
+          <FitCard key={kind} listId={listId} kind={kind} fit={fits[kind]} result={results?.[index]} />
+        ))}
       </ul>
     </section>
   )
@@ -40,17 +50,29 @@ interface FitCardProps {
 }
 
 /** One game: drawn again only where its picture or its sentence changes. */
-const FitCard = memo(function FitCard({ listId, kind, fit, result }: FitCardProps) {
-  const { name, Thumbnail, sentenceFor } = TEACHER[kind]
-  return (
-    <li>
-      <Link to={`/lists/${listId}/games/${kind}`} className="panel flex h-full flex-col gap-1.5 p-3 hover:border-secondary">
-        <span className={`block h-24 ${fit.ready ? '' : 'opacity-40'}`}>{result && 'puzzle' in result && <Thumbnail puzzle={result.puzzle} />}</span>
-        <strong>{name}</strong>
-        <span className={`flex items-center gap-1 text-sm ${fit.ready ? 'text-success' : 'text-error'}`}>
-          {fit.ready ? <Check size={15} aria-hidden="true" /> : <Plus size={15} aria-hidden="true" />}{sentenceFor(fit.summary)}
-        </span>
-      </Link>
-    </li>
-  )
-}, (before, after) => before.result === after.result && JSON.stringify(before.fit.summary) === JSON.stringify(after.fit.summary) && before.fit.ready === after.fit.ready)
+const FitCard = memo(
+  function FitCard({ listId, kind, fit, result }: FitCardProps) {
+    const { name, Thumbnail, sentenceFor } = TEACHER[kind]
+    return (
+      <li>
+        <Link
+          to={`/lists/${listId}/games/${kind}`}
+          className="panel flex h-full flex-col gap-1.5 p-3 hover:border-secondary"
+        >
+          <span className={`block h-24 ${fit.ready ? '' : 'opacity-40'}`}>
+            {result && 'puzzle' in result && <Thumbnail puzzle={result.puzzle} />}
+          </span>
+          <strong>{name}</strong>
+          <span className={`flex items-center gap-1 text-sm ${fit.ready ? 'text-success' : 'text-error'}`}>
+            {fit.ready ? <Check size={15} aria-hidden="true" /> : <Plus size={15} aria-hidden="true" />}
+            {sentenceFor(fit.summary)}
+          </span>
+        </Link>
+      </li>
+    )
+  },
+  (before, after) =>
+    before.result === after.result &&
+    JSON.stringify(before.fit.summary) === JSON.stringify(after.fit.summary) &&
+    before.fit.ready === after.fit.ready,
+)

@@ -37,39 +37,127 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
         <div className="flex items-baseline justify-between gap-2">
           <h2 className="text-2xl">{name}</h2>
           <p role="status" className={fit.ready ? 'flex items-center gap-1 text-success' : 'text-error'}>
-            {fit.ready ? <><Check size={16} aria-hidden="true" />{puzzle === undefined ? sentenceFor(fit.summary) : factsOf(puzzle)}</> : sentenceFor(fit.summary)}
+            {fit.ready ? (
+              <>
+                <Check size={16} aria-hidden="true" />
+                {puzzle === undefined ? sentenceFor(fit.summary) : factsOf(puzzle)}
+              </>
+            ) : (
+              sentenceFor(fit.summary)
+            )}
           </p>
         </div>
-        <AskingOptions options={options} groups={groups} onChange={(change) => onChoose({ ...choice, options: { ...options, ...change } })} />
+        <AskingOptions
+          options={options}
+          groups={groups}
+          onChange={(change) => onChoose({ ...choice, options: { ...options, ...change } })}
+        />
         <Options options={options} onChange={(next) => onChoose({ ...choice, options: next })} />
         <div className="flex flex-wrap items-center gap-2 text-sm">
-          <button type="button" className="btn btn-sm" onClick={() => onChoose({ ...choice, seed: newSeed() })}><Dices size={16} aria-hidden="true" />Another one</button>
-          <label className="flex items-center gap-2"><span className="quiet">Seed</span><input className="input input-sm w-28" maxLength={40} value={seed} onChange={(event) => onChoose({ ...choice, seed: event.target.value })} /></label>
+          <button type="button" className="btn btn-sm" onClick={() => onChoose({ ...choice, seed: newSeed() })}>
+            <Dices size={16} aria-hidden="true" />
+            Another one
+          </button>
+          <label className="flex items-center gap-2">
+            <span className="quiet">Seed</span>
+            <input
+              className="input input-sm w-28"
+              maxLength={40}
+              value={seed}
+              onChange={(event) => onChoose({ ...choice, seed: event.target.value })}
+            />
+          </label>
         </div>
-        {Workbench && puzzle !== undefined && <Workbench puzzle={puzzle} list={list} options={options} seed={seed} onChange={(next) => onChoose({ ...choice, options: next })} />}
-        {[...general, ...(note && !general.some(({ code }) => code === note.code) && fit.ready ? [note] : [])].map((one) => <p key={one.code} role="alert" className="text-sm text-error">{sentenceFor(one)}</p>)}
-        {shortfall !== undefined && <p role="alert" className="text-sm text-error">{shortfall}</p>}
+        {Workbench && puzzle !== undefined && (
+          <Workbench
+            puzzle={puzzle}
+            list={list}
+            options={options}
+            seed={seed}
+            onChange={(next) => onChoose({ ...choice, options: next })}
+          />
+        )}
+        {[...general, ...(note && !general.some(({ code }) => code === note.code) && fit.ready ? [note] : [])].map(
+          (one) => (
+            <p key={one.code} role="alert" className="text-sm text-error">
+              {sentenceFor(one)}
+            </p>
+          ),
+        )}
+        {shortfall !== undefined && (
+          <p role="alert" className="text-sm text-error">
+            {shortfall}
+          </p>
+        )}
         {byRow.length > 0 && (
           <details className="text-sm" open={byRow.length < 6}>
-            <summary className="cursor-pointer">{byRow.length} {byRow.length === 1 ? 'entry needs' : 'entries need'} a look for this game</summary>
-            <ul className="ms-4 list-disc">{byRow.slice(0, 50).map((one) => <li key={`${one.code} ${one.entryIds[0]}`}><Link className="link" to={`/lists/${listId}?row=${rowOf(one.entryIds[0])}`}>Row {rowOf(one.entryIds[0])}</Link>: {sentenceFor(one)}</li>)}</ul>
+            <summary className="cursor-pointer">
+              {byRow.length} {byRow.length === 1 ? 'entry needs' : 'entries need'} a look for this game
+            </summary>
+            <ul className="ms-4 list-disc">
+              {byRow.slice(0, 50).map((one) => (
+                <li key={`${one.code} ${one.entryIds[0]}`}>
+                  <Link className="link" to={`/lists/${listId}?row=${rowOf(one.entryIds[0])}`}>
+                    Row {rowOf(one.entryIds[0])}
+                  </Link>
+                  : {sentenceFor(one)}
+                </li>
+              ))}
+            </ul>
           </details>
         )}
       </section>
       <section ref={preview} aria-label="Preview" className={`panel on-wall p-4 ${busy ? 'opacity-90' : ''}`}>
         <div className="mb-3 flex items-start justify-between gap-2">
-          <div><h2 className="text-2xl">What students get</h2><p className="quiet text-sm">Try it, or play it together on the wall: nothing here is counted.</p></div>
-          <button type="button" className="btn btn-sm" onClick={() => void (document.fullscreenElement ? document.exitFullscreen() : preview.current?.requestFullscreen())}><Maximize size={16} aria-hidden="true" />Full screen</button>
+          <div>
+            <h2 className="text-2xl">What students get</h2>
+            <p className="quiet text-sm">Try it, or play it together on the wall: nothing here is counted.</p>
+          </div>
+          <button
+            type="button"
+            className="btn btn-sm"
+            onClick={() =>
+              void (document.fullscreenElement ? document.exitFullscreen() : preview.current?.requestFullscreen())
+            }
+          >
+            <Maximize size={16} aria-hidden="true" />
+            Full screen
+          </button>
         </div>
-        {puzzle !== undefined && <Preview key={JSON.stringify(puzzle)} kind={kind} puzzle={puzzle} early={options.early} language={list.answerLanguage} />}
-        {puzzle === undefined && !fit.ready && <p className="quiet">There is nothing to see yet. <Link className="link" to={`/lists/${listId}`}>Go to the words</Link></p>}
+        {puzzle !== undefined && (
+          <Preview
+            key={JSON.stringify(puzzle)}
+            kind={kind}
+            puzzle={puzzle}
+            early={options.early}
+            language={list.answerLanguage}
+          />
+        )}
+        {puzzle === undefined && !fit.ready && (
+          <p className="quiet">
+            There is nothing to see yet.{' '}
+            <Link className="link" to={`/lists/${listId}`}>
+              Go to the words
+            </Link>
+          </p>
+        )}
       </section>
     </div>
   )
 }
 
 /** Plays a puzzle right here, on the reducer that the server uses too. */
-function Preview({ kind, puzzle, early, language }: { kind: GameKind; puzzle: unknown; early: boolean; language: string }) {
+function Preview({
+  kind,
+  puzzle,
+  early,
+  language,
+}: {
+  kind: GameKind
+  puzzle: unknown
+  early: boolean
+  language: string
+}) {
   const game = gameOf(kind)
   const [began] = useState(() => Date.now())
   const [play, setPlay] = useState(() => game.start(puzzle, { random: randomFrom('preview'), seat: 1, now: began }))
@@ -77,7 +165,21 @@ function Preview({ kind, puzzle, early, language }: { kind: GameKind; puzzle: un
   const Play = PLAY[kind]
   return (
     <EarlyReaders value={readers}>
-      <div className={early ? 'early' : undefined}><Suspense><Play view={game.view(puzzle, play) as never} waiting={false} opinions={[]} send={(move) => setPlay((before: unknown) => game.move(puzzle, before, move, { clock: Date.now() - began, now: Date.now() }).play)} /></Suspense></div>
+      <div className={early ? 'early' : undefined}>
+        <Suspense>
+          <Play
+            view={game.view(puzzle, play) as never}
+            waiting={false}
+            opinions={[]}
+            send={(move) =>
+              setPlay(
+                (before: unknown) =>
+                  game.move(puzzle, before, move, { clock: Date.now() - began, now: Date.now() }).play,
+              )
+            }
+          />
+        </Suspense>
+      </div>
     </EarlyReaders>
   )
 }

@@ -20,13 +20,41 @@ export function LabelsField({ label, labels, most, longest, placeholder, known =
   const offered = known.filter((one) => !labels.includes(one)).slice(0, OFFERED)
   return (
     <div className="flex flex-col">
-      <label htmlFor={id} className="quiet text-sm">{label}</label>
+      <label htmlFor={id} className="quiet text-sm">
+        {label}
+      </label>
       <textarea
-        id={id} rows={1} dir="auto" placeholder={placeholder} className="textarea field-sizing-content min-h-0 w-full leading-snug" value={labels.join('\n')}
-        onChange={(event) => onChange(event.target.value === '' ? [] : event.target.value.split('\n').slice(0, most).map((text) => text.slice(0, longest)))}
+        id={id}
+        rows={1}
+        dir="auto"
+        placeholder={placeholder}
+        className="textarea field-sizing-content min-h-0 w-full leading-snug"
+        value={labels.join('\n')}
+        onChange={(event) =>
+          onChange(
+            event.target.value === ''
+              ? []
+              : event.target.value
+                  .split('\n')
+                  .slice(0, most)
+                  .map((text) => text.slice(0, longest)),
+          )
+        }
       />
       {labels.length < most && offered.length > 0 && (
-        <span className="flex flex-wrap gap-1 pt-1">{offered.map((one) => <button key={one} type="button" className="btn btn-xs" dir="auto" onClick={() => onChange([...labels.filter((text) => text !== ''), one])}>+ {one}</button>)}</span>
+        <span className="flex flex-wrap gap-1 pt-1">
+          {offered.map((one) => (
+            <button
+              key={one}
+              type="button"
+              className="btn btn-xs"
+              dir="auto"
+              onClick={() => onChange([...labels.filter((text) => text !== ''), one])}
+            >
+              + {one}
+            </button>
+          ))}
+        </span>
       )}
     </div>
   )

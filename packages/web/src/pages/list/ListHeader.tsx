@@ -6,7 +6,12 @@ import { Waterline } from '../../ui/Waterline.tsx'
 
 const STEPS = ['Words', 'Games', 'Play', 'Results'] as const
 type StepName = (typeof STEPS)[number]
-const PATHS: Record<StepName, (game: GameKind) => string> = { Words: () => '', Games: (game) => `/games/${game}`, Play: () => '/play', Results: () => '/results' }
+const PATHS: Record<StepName, (game: GameKind) => string> = {
+  Words: () => '',
+  Games: (game) => `/games/${game}`,
+  Play: () => '/play',
+  Results: () => '/results',
+}
 
 interface ListHeaderProps {
   listId: string
@@ -24,7 +29,12 @@ export function ListHeader({ listId, title, facts, step, game, action }: ListHea
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-start justify-between gap-3">
-        <div className="min-w-0 flex-1">{title}<p className="quiet" role="status">{facts}</p></div>
+        <div className="min-w-0 flex-1">
+          {title}
+          <p className="quiet" role="status">
+            {facts}
+          </p>
+        </div>
         <div className="flex flex-wrap gap-2">{action}</div>
       </div>
       <Steps listId={listId} step={step} game={game ?? kept} />
@@ -38,7 +48,14 @@ const Steps = memo(function Steps({ listId, step, game }: { listId: string; step
     <div className="max-w-2xl">
       <nav aria-label="Steps of this list" className="flex justify-between pb-1 font-bold">
         {STEPS.map((name, index) => (
-          <NavLink key={name} to={`/lists/${listId}${PATHS[name](game)}`} aria-current={index === reached ? 'step' : undefined} className={index === reached ? 'text-secondary' : 'quiet hover:text-base-content'}>{name}</NavLink>
+          <NavLink
+            key={name}
+            to={`/lists/${listId}${PATHS[name](game)}`}
+            aria-current={index === reached ? 'step' : undefined}
+            className={index === reached ? 'text-secondary' : 'quiet hover:text-base-content'}
+          >
+            {name}
+          </NavLink>
         ))}
       </nav>
       <Waterline filled={(reached + 1) / STEPS.length} label={`Step ${reached + 1} of ${STEPS.length}: ${step}`} />

@@ -41,54 +41,124 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   if (kind !== undefined && kind !== choices.kind) setChoices({ ...choices, kind })
   useEffect(() => keepChoices(list.id, choices), [list.id, choices])
   const { title, answerLanguage, promptLanguage, entries } = useDeferredValue(draft)
-  const entryList = useMemo((): EntryList => ({ title, answerLanguage, promptLanguage, entries }), [title, answerLanguage, promptLanguage, entries])
+  const entryList = useMemo(
+    (): EntryList => ({ title, answerLanguage, promptLanguage, entries }),
+    [title, answerLanguage, promptLanguage, entries],
+  )
   const notes = useUnchanged(useMemo(() => checkList(entryList), [entryList]))
-  const fits = useUnchanged(useMemo(() => Object.fromEntries(GAME_KINDS.map((one) => [one, gameOf(one).fit(entryList, choiceOf(choices, one).options)])) as Record<GameKind, Fit>, [entryList, choices]))
+  const fits = useUnchanged(
+    useMemo(
+      () =>
+        Object.fromEntries(
+          GAME_KINDS.map((one) => [one, gameOf(one).fit(entryList, choiceOf(choices, one).options)]),
+        ) as Record<GameKind, Fit>,
+      [entryList, choices],
+    ),
+  )
 
   useEffect(() => {
     const key = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return
+      if (
+        !(event.ctrlKey || event.metaKey) ||
+        event.target instanceof HTMLInputElement ||
+        event.target instanceof HTMLTextAreaElement
+      )
+        return
       if (event.key.toLowerCase() === 'z') (event.shiftKey ? redo : undo)()
     }
     addEventListener('keydown', key)
     return () => removeEventListener('keydown', key)
   }, [redo, undo])
 
-  const shown = kind ?? (fits[choices.kind].ready ? choices.kind : GAME_KINDS.find((one) => fits[one].ready) ?? choices.kind)
+  const shown =
+    kind ?? (fits[choices.kind].ready ? choices.kind : (GAME_KINDS.find((one) => fits[one].ready) ?? choices.kind))
   const go = (path: string): void => void own.flush().then((saved) => saved && navigate(`/lists/${list.id}${path}`))
   const shareNow = async (as: GameKind): Promise<void> => {
     if (!(await own.flush())) return
     const { options, seed } = choiceOf(choices, as)
-    share.mutate({ kind: as, options, seed: seed.trim() || newSeed(), requestId: request }, {
-      onSuccess: () => {
-        setRequest(newId())
-        void navigate(`/lists/${list.id}/play`)
+    share.mutate(
+      { kind: as, options, seed: seed.trim() || newSeed(), requestId: request },
+      {
+        onSuccess: () => {
+          setRequest(newId())
+          void navigate(`/lists/${list.id}/play`)
+        },
       },
-    })
+    )
   }
   return (
     <div className="flex flex-col gap-5">
       <ListHeader
-        listId={list.id} step={kind ? 'Games' : 'Words'} game={shown}
-        title={<h1><input aria-label="Title of the list" dir="auto" placeholder="Untitled list" maxLength={200} className="w-full bg-transparent font-display text-4xl placeholder:text-neutral" style={{ direction: draft.title ? directionOf(draft.title) : undefined }} value={draft.title} onChange={(event) => edit((before) => ({ ...before, title: event.target.value }), 'title')} /></h1>}
+        listId={list.id}
+        step={kind ? 'Games' : 'Words'}
+        game={shown}
+        title={
+          <h1>
+            <input
+              aria-label="Title of the list"
+              dir="auto"
+              placeholder="Untitled list"
+              maxLength={200}
+              className="w-full bg-transparent font-display text-4xl placeholder:text-neutral"
+              style={{ direction: draft.title ? directionOf(draft.title) : undefined }}
+              value={draft.title}
+              onChange={(event) => edit((before) => ({ ...before, title: event.target.value }), 'title')}
+            />
+          </h1>
+        }
         facts={<Facts own={own} />}
-        action={kind
-          ? (
+        action={
+          kind ? (
             <>
-              {gameOf(kind).onPaper && <button type="button" className="btn h-11" disabled={!fits[kind].ready} onClick={() => go(`/games/${kind}/print`)}><Printer size={18} aria-hidden="true" />Print</button>}
-              <button type="button" className="btn btn-primary h-11" disabled={!fits[kind].ready || share.isPending} onClick={() => void shareNow(kind)}>Share with students</button>
+              {gameOf(kind).onPaper && (
+                <button
+                  type="button"
+                  className="btn h-11"
+                  disabled={!fits[kind].ready}
+                  onClick={() => go(`/games/${kind}/print`)}
+                >
+                  <Printer size={18} aria-hidden="true" />
+                  Print
+                </button>
+              )}
+              <button
+                type="button"
+                className="btn btn-primary h-11"
+                disabled={!fits[kind].ready || share.isPending}
+                onClick={() => void shareNow(kind)}
+              >
+                Share with students
+              </button>
             </>
+          ) : (
+            <button type="button" className="btn btn-primary h-11" onClick={() => go(`/games/${shown}`)}>
+              Make a game
+            </button>
           )
-          : <button type="button" className="btn btn-primary h-11" onClick={() => go(`/games/${shown}`)}>Make a game</button>}
+        }
       />
       <Notice error={share.error} />
       <OverruledNotices overruled={own.overruled} draft={draft} edit={edit} settle={own.settle} />
-      {kind
-        ? <GameStep key={kind} listId={list.id} kind={kind} list={entryList} fit={fits[kind]} choice={choiceOf(choices, kind)} onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))} />
-        : <WordsStep listId={list.id} own={own} list={entryList} notes={notes} fits={fits} />}
+      {kind ? (
+        <GameStep
+          key={kind}
+          listId={list.id}
+          kind={kind}
+          list={entryList}
+          fit={fits[kind]}
+          choice={choiceOf(choices, kind)}
+          onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))}
+        />
+      ) : (
+        <WordsStep listId={list.id} own={own} list={entryList} notes={notes} fits={fits} />
+      )}
       {kind && GAME_KINDS.length > 1 && (
         <nav aria-label="Other games" className="flex flex-wrap gap-2">
-          {GAME_KINDS.filter((one) => (one as string) !== kind).map((one) => <button key={one} type="button" className="btn" onClick={() => go(`/games/${one}`)}>{TEACHER[one].name}</button>)}
+          {GAME_KINDS.filter((one) => (one as string) !== kind).map((one) => (
+            <button key={one} type="button" className="btn" onClick={() => go(`/games/${one}`)}>
+              {TEACHER[one].name}
+            </button>
+          ))}
         </nav>
       )}
     </div>
@@ -107,8 +177,16 @@ function Facts({ own: { draft, saveState, problem } }: { own: ListDraft }) {
   const count = draft.entries.length
   return (
     <>
-      {count} {count === 1 ? 'entry' : 'entries'} · {languageName(draft.answerLanguage)}{draft.subject && ` · ${draft.subject}`}{draft.grade && ` · ${draft.grade}`} ·{' '}
-      {saveState === 'saved' ? 'saved' : saveState === 'saving' ? 'saving …' : <strong className="text-error">not saved yet: {problem} Trying again.</strong>}
+      {count} {count === 1 ? 'entry' : 'entries'} · {languageName(draft.answerLanguage)}
+      {draft.subject && ` · ${draft.subject}`}
+      {draft.grade && ` · ${draft.grade}`} ·{' '}
+      {saveState === 'saved' ? (
+        'saved'
+      ) : saveState === 'saving' ? (
+        'saving …'
+      ) : (
+        <strong className="text-error">not saved yet: {problem} Trying again.</strong>
+      )}
     </>
   )
 }

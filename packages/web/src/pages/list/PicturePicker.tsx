@@ -32,35 +32,85 @@ export function PicturePicker({ word: first, language, onPick, onClose }: Pictur
     <dialog ref={dialog} className="modal" aria-labelledby="picture-title" onClose={onClose}>
       <div
         className="modal-box flex max-h-[90dvh] max-w-2xl flex-col gap-3"
-        onPaste={(event) => pickFile(event.clipboardData.files[0])} onDragOver={(event) => event.preventDefault()}
+        onPaste={(event) => pickFile(event.clipboardData.files[0])}
+        onDragOver={(event) => event.preventDefault()}
         onDrop={(event) => {
           event.preventDefault()
           pickFile(event.dataTransfer.files[0])
         }}
       >
-        <h2 id="picture-title" className="text-2xl">Choose a picture</h2>
+        <h2 id="picture-title" className="text-2xl">
+          Choose a picture
+        </h2>
         <div className="flex flex-wrap gap-2">
-          <input type="search" autoFocus aria-label="Search pictures" dir="auto" placeholder="a word, such as otter" className="input min-w-40 flex-1" value={word} onChange={(event) => setWord(event.target.value)} />
-          <label className="btn"><ImageUp size={18} aria-hidden="true" />From a file<input type="file" accept="image/*" className="sr-only" onChange={(event) => pickFile(event.target.files?.[0])} /></label>
+          <input
+            type="search"
+            autoFocus
+            aria-label="Search pictures"
+            dir="auto"
+            placeholder="a word, such as otter"
+            className="input min-w-40 flex-1"
+            value={word}
+            onChange={(event) => setWord(event.target.value)}
+          />
+          <label className="btn">
+            <ImageUp size={18} aria-hidden="true" />
+            From a file
+            <input
+              type="file"
+              accept="image/*"
+              className="sr-only"
+              onChange={(event) => pickFile(event.target.files?.[0])}
+            />
+          </label>
         </div>
         <Notice error={state.error ?? pictures.error} />
-        <Offers pictures={pictures.data ?? []} disabled={state.busy} onPick={(offered) => pick(() => takeOffered(offered, word))} />
-        {pictures.data?.length === 0 && <p className="quiet">The gallery has nothing for “{word}”. Try another word, or take a file.</p>}
+        <Offers
+          pictures={pictures.data ?? []}
+          disabled={state.busy}
+          onPick={(offered) => pick(() => takeOffered(offered, word))}
+        />
+        {pictures.data?.length === 0 && (
+          <p className="quiet">The gallery has nothing for “{word}”. Try another word, or take a file.</p>
+        )}
         <p className="quiet text-sm">A picture can also be dropped here, or pasted with Ctrl + V.</p>
-        <div className="flex justify-end"><button type="button" className="btn" onClick={onClose}>Cancel</button></div>
+        <div className="flex justify-end">
+          <button type="button" className="btn" onClick={onClose}>
+            Cancel
+          </button>
+        </div>
       </div>
     </dialog>
   )
 }
 
 /** Pictures to choose from. */
-function Offers({ pictures, disabled, onPick }: { pictures: OfferedPicture[]; disabled: boolean; onPick: (offered: OfferedPicture) => void }) {
+function Offers({
+  pictures,
+  disabled,
+  onPick,
+}: {
+  pictures: OfferedPicture[]
+  disabled: boolean
+  onPick: (offered: OfferedPicture) => void
+}) {
   return (
     <ul className="grid grid-cols-4 gap-2 overflow-auto p-1 sm:grid-cols-6" aria-label="Pictures found">
       {pictures.map((offered) => (
         <li key={`${offered.set}/${offered.name}`}>
-          <button type="button" disabled={disabled} className="w-full cursor-pointer rounded-sm border border-base-300 bg-white p-2 hover:border-secondary" title={`${offered.name.replaceAll('-', ' ')} · ${offered.credit}`} onClick={() => onPick(offered)}>
-            <img src={offered.path} alt={offered.name.replaceAll('-', ' ')} className="aspect-square w-full" loading="lazy" />
+          <button
+            type="button"
+            disabled={disabled}
+            className="w-full cursor-pointer rounded-sm border border-base-300 bg-white p-2 hover:border-secondary"
+            title={`${offered.name.replaceAll('-', ' ')} · ${offered.credit}`}
+            onClick={() => onPick(offered)}
+          >
+            <img
+              src={offered.path}
+              alt={offered.name.replaceAll('-', ' ')}
+              className="aspect-square w-full"
+              loading="lazy"
+            />
           </button>
         </li>
       ))}

@@ -30,7 +30,9 @@ export function SoundRecorder({ label, onSound }: { label: string; onSound: (sou
 
   const keep = (file: Blob, milliseconds: number): void => {
     setBusy(true)
-    uploadSound(file, milliseconds).then(onSound, setError).finally(() => setBusy(false))
+    uploadSound(file, milliseconds)
+      .then(onSound, setError)
+      .finally(() => setBusy(false))
   }
   const begin = async (): Promise<void> => {
     setError(undefined)
@@ -50,15 +52,48 @@ export function SoundRecorder({ label, onSound }: { label: string; onSound: (sou
       recording.current = { recorder, began }
       setSeconds(0)
     } catch {
-      setError(new Error(isSecureContext ? 'The microphone can’t be used. Allow it beside the address of this page, then try again.' : 'Browsers record only on pages with https, or on this computer itself. A sound file can be taken.'))
+      setError(
+        new Error(
+          isSecureContext
+            ? 'The microphone can’t be used. Allow it beside the address of this page, then try again.'
+            : 'Browsers record only on pages with https, or on this computer itself. A sound file can be taken.',
+        ),
+      )
     }
   }
   return (
     <span className="flex flex-wrap items-center gap-1.5">
-      {isRecording
-        ? <button type="button" className="btn btn-sm btn-secondary" onClick={() => recording.current?.recorder.stop()}><Square size={15} aria-hidden="true" />Stop · {seconds} s</button>
-        : <button type="button" className="btn btn-sm" disabled={busy} aria-label={`Record ${label}`} onClick={() => void begin()}><Mic size={15} aria-hidden="true" />{busy ? 'Keeping it …' : 'Record'}</button>}
-      {!isRecording && <label className="btn btn-sm"><FileMusic size={15} aria-hidden="true" />Sound file<input type="file" accept="audio/*,video/webm,video/mp4" aria-label={`Sound file for ${label}`} className="sr-only" disabled={busy} onChange={(event) => event.target.files?.[0] && keep(event.target.files[0], 0)} /></label>}
+      {isRecording ? (
+        <button type="button" className="btn btn-sm btn-secondary" onClick={() => recording.current?.recorder.stop()}>
+          <Square size={15} aria-hidden="true" />
+          Stop · {seconds} s
+        </button>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={busy}
+          aria-label={`Record ${label}`}
+          onClick={() => void begin()}
+        >
+          <Mic size={15} aria-hidden="true" />
+          {busy ? 'Keeping it …' : 'Record'}
+        </button>
+      )}
+      {!isRecording && (
+        <label className="btn btn-sm">
+          <FileMusic size={15} aria-hidden="true" />
+          Sound file
+          <input
+            type="file"
+            accept="audio/*,video/webm,video/mp4"
+            aria-label={`Sound file for ${label}`}
+            className="sr-only"
+            disabled={busy}
+            onChange={(event) => event.target.files?.[0] && keep(event.target.files[0], 0)}
+          />
+        </label>
+      )}
       <Notice error={error} />
     </span>
   )

@@ -26,10 +26,16 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
   const [chosen, setChosen] = useState<ReadonlyMap<string, OfferedPicture>>(new Map())
   const [state, setState] = useState<{ busy: boolean; error?: Error }>({ busy: false })
   useEffect(() => dialog.current?.showModal(), [])
-  const open = useMemo(() => entries.filter((entry) => entry[searched].text.trim() !== '' && !entry[side].picture).slice(0, MOST), [entries, searched, side])
+  const open = useMemo(
+    () => entries.filter((entry) => entry[searched].text.trim() !== '' && !entry[side].picture).slice(0, MOST),
+    [entries, searched, side],
+  )
   useEffect(() => {
     let current = true
-    call<SuggestionsReply>('POST', '/gallery/suggestions', { language: searched === 'answer' ? answerLanguage : promptLanguage, words: open.map((entry) => entry[searched].text.slice(0, 200)) }).then(
+    call<SuggestionsReply>('POST', '/gallery/suggestions', {
+      language: searched === 'answer' ? answerLanguage : promptLanguage,
+      words: open.map((entry) => entry[searched].text.slice(0, 200)),
+    }).then(
       ({ suggestions }) => current && setOffers(new Map(open.map(({ id }, index) => [id, suggestions[index]]))),
       (error: Error) => current && setState({ busy: false, error }),
     )
@@ -37,17 +43,19 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
       current = false
     }
   }, [open, searched, answerLanguage, promptLanguage])
-  const choose = (id: string, offered: OfferedPicture): void => setChosen((before) => {
-    const next = new Map(before)
-    if (next.get(id) === offered) next.delete(id)
-    else next.set(id, offered)
-    return next
-  })
+  const choose = (id: string, offered: OfferedPicture): void =>
+    setChosen((before) => {
+      const next = new Map(before)
+      if (next.get(id) === offered) next.delete(id)
+      else next.set(id, offered)
+      return next
+    })
   const keep = async (): Promise<void> => {
     setState({ busy: true })
     try {
       const taken = new Map<string, Picture>()
-      for (const [id, offered] of chosen) taken.set(id, await takeOffered(offered, entries.find((entry) => entry.id === id)?.[searched].text ?? ''))
+      for (const [id, offered] of chosen)
+        taken.set(id, await takeOffered(offered, entries.find((entry) => entry.id === id)?.[searched].text ?? ''))
       onKeep(side, taken)
     } catch (error) {
       setState({ busy: false, error: error as Error })
@@ -58,25 +66,79 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
   return (
     <dialog ref={dialog} className="modal" aria-labelledby="suggest-title" onClose={onClose}>
       <div className="modal-box flex max-h-[92dvh] max-w-3xl flex-col gap-3">
-        <h2 id="suggest-title" className="text-2xl">Pictures for the whole list</h2>
+        <h2 id="suggest-title" className="text-2xl">
+          Pictures for the whole list
+        </h2>
         <div className="flex flex-wrap items-end gap-4 text-sm">
-          <label className="flex flex-col">Found by the<select className="select select-sm" value={searched} onChange={(event) => setSearched(event.target.value as 'answer' | 'prompt')}><option value="answer">answer</option><option value="prompt">prompt</option></select></label>
-          <label className="flex flex-col">Put on the<select className="select select-sm" value={side} onChange={(event) => setSide(event.target.value as 'answer' | 'prompt')}><option value="prompt">prompt</option><option value="answer">answer</option></select></label>
-          <button type="button" className="btn btn-sm" disabled={found.length === 0} onClick={() => setChosen(new Map(found.map(({ id }) => [id, offers?.get(id)?.[0] as OfferedPicture])))}>Choose the first of each</button>
-          <button type="button" className="btn btn-ghost btn-sm" disabled={chosen.size === 0} onClick={() => setChosen(new Map())}>Choose none</button>
+          <label className="flex flex-col">
+            Found by the
+            <select
+              className="select select-sm"
+              value={searched}
+              onChange={(event) => setSearched(event.target.value as 'answer' | 'prompt')}
+            >
+              <option value="answer">answer</option>
+              <option value="prompt">prompt</option>
+            </select>
+          </label>
+          <label className="flex flex-col">
+            Put on the
+            <select
+              className="select select-sm"
+              value={side}
+              onChange={(event) => setSide(event.target.value as 'answer' | 'prompt')}
+            >
+              <option value="prompt">prompt</option>
+              <option value="answer">answer</option>
+            </select>
+          </label>
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={found.length === 0}
+            onClick={() => setChosen(new Map(found.map(({ id }) => [id, offers?.get(id)?.[0] as OfferedPicture])))}
+          >
+            Choose the first of each
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm"
+            disabled={chosen.size === 0}
+            onClick={() => setChosen(new Map())}
+          >
+            Choose none
+          </button>
         </div>
         <Notice error={state.error} />
         {!offers && !state.error && <Waterline filled={undefined} label="Looking for pictures" />}
         <ul className="overflow-auto" aria-label="Words and their pictures">
           {found.map((entry) => (
             <li key={entry.id} className="flex items-center gap-3 border-b border-base-300 py-1.5">
-              <span className="w-1/4 font-bold" dir="auto">{entry[searched].text}</span>
-              <span className="flex flex-1 flex-wrap gap-1.5" role="group" aria-label={`Pictures for ${entry[searched].text}`}>
+              <span className="w-1/4 font-bold" dir="auto">
+                {entry[searched].text}
+              </span>
+              <span
+                className="flex flex-1 flex-wrap gap-1.5"
+                role="group"
+                aria-label={`Pictures for ${entry[searched].text}`}
+              >
                 {offers?.get(entry.id)?.map((offered) => {
                   const isChosen = chosen.get(entry.id) === offered
                   return (
-                    <button key={`${offered.set}/${offered.name}`} type="button" aria-pressed={isChosen} title={`${offered.name.replaceAll('-', ' ')} · ${offered.credit}`} className={`size-14 cursor-pointer rounded-sm border-2 bg-white p-1 ${isChosen ? 'border-secondary' : 'border-base-300'}`} onClick={() => choose(entry.id, offered)}>
-                      <img src={offered.path} alt={offered.name.replaceAll('-', ' ')} className="size-full" loading="lazy" />
+                    <button
+                      key={`${offered.set}/${offered.name}`}
+                      type="button"
+                      aria-pressed={isChosen}
+                      title={`${offered.name.replaceAll('-', ' ')} · ${offered.credit}`}
+                      className={`size-14 cursor-pointer rounded-sm border-2 bg-white p-1 ${isChosen ? 'border-secondary' : 'border-base-300'}`}
+                      onClick={() => choose(entry.id, offered)}
+                    >
+                      <img
+                        src={offered.path}
+                        alt={offered.name.replaceAll('-', ' ')}
+                        className="size-full"
+                        loading="lazy"
+                      />
                     </button>
                   )
                 })}
@@ -85,13 +147,26 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
           ))}
         </ul>
         <p className="quiet text-sm">
-          {offers && open.length === 0 && (entries.every((entry) => isEmptyFace(entry.answer)) ? 'There are no words yet.' : 'Every word has its picture on that side.')}
+          {offers &&
+            open.length === 0 &&
+            (entries.every((entry) => isEmptyFace(entry.answer))
+              ? 'There are no words yet.'
+              : 'Every word has its picture on that side.')}
           {empty > 0 && `For ${empty} ${empty === 1 ? 'word' : 'words'} the gallery has nothing. `}
           Nothing is put in unless you choose it.
         </p>
         <div className="flex justify-end gap-2">
-          <button type="button" className="btn" onClick={onClose}>Cancel</button>
-          <button type="button" className="btn btn-primary" disabled={chosen.size === 0 || state.busy} onClick={() => void keep()}>{state.busy ? 'Putting them in …' : `Put in ${chosen.size} ${chosen.size === 1 ? 'picture' : 'pictures'}`}</button>
+          <button type="button" className="btn" onClick={onClose}>
+            Cancel
+          </button>
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={chosen.size === 0 || state.busy}
+            onClick={() => void keep()}
+          >
+            {state.busy ? 'Putting them in …' : `Put in ${chosen.size} ${chosen.size === 1 ? 'picture' : 'pictures'}`}
+          </button>
         </div>
       </div>
     </dialog>

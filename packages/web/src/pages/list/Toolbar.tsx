@@ -16,38 +16,95 @@ interface ToolbarProps {
 }
 
 /** What can be done with the list's words as a whole. */
-export const Toolbar = memo(function Toolbar({ columns, canUndo, canRedo, onColumns, onUndo, onRedo, onImport, onOpen, onSwap, onBothSides }: ToolbarProps) {
+export const Toolbar = memo(function Toolbar({
+  columns,
+  canUndo,
+  canRedo,
+  onColumns,
+  onUndo,
+  onRedo,
+  onImport,
+  onOpen,
+  onSwap,
+  onBothSides,
+}: ToolbarProps) {
   const id = useId().replaceAll(':', '')
   const item = (name: string, act: () => void) => (
     <li>
       <button
-        type="button" onClick={(event) => {
+        type="button"
+        onClick={(event) => {
           event.currentTarget.closest<HTMLElement>('[popover]')?.hidePopover()
           act()
         }}
-      >{name}
+      >
+        {name}
       </button>
     </li>
   )
   return (
     <div role="toolbar" aria-label="Words" className="flex flex-wrap items-center gap-1.5">
-      <button type="button" className="btn btn-sm" onClick={onImport}><ClipboardPlus size={16} aria-hidden="true" />Add words</button>
-      <button type="button" className="btn btn-sm" onClick={() => onOpen('pictures')}><Images size={16} aria-hidden="true" />Pictures</button>
-      <button type="button" className="btn btn-sm" onClick={() => onOpen('export')}><Save size={16} aria-hidden="true" />Save as</button>
-      <button type="button" className="btn btn-sm" popoverTarget={`${id}-columns`} style={{ anchorName: `--${id}-columns` } as React.CSSProperties}><Columns3 size={16} aria-hidden="true" />Columns</button>
-      <div popover="auto" id={`${id}-columns`} className="dropdown panel p-2 shadow-sm" style={{ positionAnchor: `--${id}-columns` } as React.CSSProperties}>
+      <button type="button" className="btn btn-sm" onClick={onImport}>
+        <ClipboardPlus size={16} aria-hidden="true" />
+        Add words
+      </button>
+      <button type="button" className="btn btn-sm" onClick={() => onOpen('pictures')}>
+        <Images size={16} aria-hidden="true" />
+        Pictures
+      </button>
+      <button type="button" className="btn btn-sm" onClick={() => onOpen('export')}>
+        <Save size={16} aria-hidden="true" />
+        Save as
+      </button>
+      <button
+        type="button"
+        className="btn btn-sm"
+        popoverTarget={`${id}-columns`}
+        style={{ anchorName: `--${id}-columns` } as React.CSSProperties}
+      >
+        <Columns3 size={16} aria-hidden="true" />
+        Columns
+      </button>
+      <div
+        popover="auto"
+        id={`${id}-columns`}
+        className="dropdown panel p-2 shadow-sm"
+        style={{ positionAnchor: `--${id}-columns` } as React.CSSProperties}
+      >
         <ul aria-label="Columns shown">
           {COLUMNS.map((column) => (
             <li key={column}>
               <label className="flex items-center gap-2 px-1 py-1">
-                <input type="checkbox" className="checkbox checkbox-sm" checked={columns.includes(column)} disabled={columns.length === 1 && columns[0] === column} onChange={(event) => onColumns(COLUMNS.filter((own) => (own === column ? event.target.checked : columns.includes(own))))} />{COLUMN_NAMES[column]}
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  checked={columns.includes(column)}
+                  disabled={columns.length === 1 && columns[0] === column}
+                  onChange={(event) =>
+                    onColumns(COLUMNS.filter((own) => (own === column ? event.target.checked : columns.includes(own))))
+                  }
+                />
+                {COLUMN_NAMES[column]}
               </label>
             </li>
           ))}
         </ul>
       </div>
-      <button type="button" className="btn btn-sm btn-square" popoverTarget={`${id}-more`} aria-label="More for this list" style={{ anchorName: `--${id}-more` } as React.CSSProperties}><Ellipsis size={16} aria-hidden="true" /></button>
-      <div popover="auto" id={`${id}-more`} className="dropdown panel shadow-sm" style={{ positionAnchor: `--${id}-more` } as React.CSSProperties}>
+      <button
+        type="button"
+        className="btn btn-sm btn-square"
+        popoverTarget={`${id}-more`}
+        aria-label="More for this list"
+        style={{ anchorName: `--${id}-more` } as React.CSSProperties}
+      >
+        <Ellipsis size={16} aria-hidden="true" />
+      </button>
+      <div
+        popover="auto"
+        id={`${id}-more`}
+        className="dropdown panel shadow-sm"
+        style={{ positionAnchor: `--${id}-more` } as React.CSSProperties}
+      >
         <ul className="menu">
           {item('About this list: cover, folder, tags …', () => onOpen('details'))}
           {item('Swap the sides', onSwap)}
@@ -55,8 +112,14 @@ export const Toolbar = memo(function Toolbar({ columns, canUndo, canRedo, onColu
         </ul>
       </div>
       <span className="ms-auto flex gap-1">
-        <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={onUndo}><Undo2 size={16} aria-hidden="true" />Undo</button>
-        <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={onRedo}><Redo2 size={16} aria-hidden="true" />Redo</button>
+        <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={onUndo}>
+          <Undo2 size={16} aria-hidden="true" />
+          Undo
+        </button>
+        <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={onRedo}>
+          <Redo2 size={16} aria-hidden="true" />
+          Redo
+        </button>
       </span>
     </div>
   )

@@ -1,7 +1,16 @@
 import type { PlacedEntry } from '@otter/api'
 import type { CheckNote, Mend } from '@otter/core'
 import { PanelRightOpen } from 'lucide-react'
-import { memo, useEffect, useState, type ClipboardEvent, type DragEvent, type KeyboardEvent, type MouseEvent, type RefObject } from 'react'
+import {
+  memo,
+  useEffect,
+  useState,
+  type ClipboardEvent,
+  type DragEvent,
+  type KeyboardEvent,
+  type MouseEvent,
+  type RefObject,
+} from 'react'
 import { nameOfMend, sentenceForCheck } from './checkSentences.ts'
 import { COLUMN_NAMES, NUMBERS, cellText, withCellText, type Column } from './columns.ts'
 import { FaceMedia } from './FaceMedia.tsx'
@@ -31,31 +40,98 @@ interface WordRowProps {
   measure: (row: HTMLTableRowElement | null) => void
 }
 
-const CELL = 'field-sizing-content block w-full resize-none bg-transparent px-2.5 py-2 leading-snug placeholder:text-neutral focus:outline-2 focus:-outline-offset-2 focus:outline-secondary'
+const CELL =
+  'field-sizing-content block w-full resize-none bg-transparent px-2.5 py-2 leading-snug placeholder:text-neutral focus:outline-2 focus:-outline-offset-2 focus:outline-secondary'
 
-export const WordRow = memo(function WordRow({ entry, row, columns, notes, selected, isOpen, dropHere, actions, measure }: WordRowProps) {
+export const WordRow = memo(function WordRow({
+  entry,
+  row,
+  columns,
+  notes,
+  selected,
+  isOpen,
+  dropHere,
+  actions,
+  measure,
+}: WordRowProps) {
   const name = `row ${row + 1}`
   const isSelected = (column: Column): boolean => selected === 'all' || (selected?.includes(column) ?? false)
   return (
-    <tr ref={measure} data-index={row} data-row={row} aria-rowindex={row + 2} aria-selected={selected === 'all' || undefined} className={`isolate align-top *:border-t ${dropHere ? '*:border-t-3 *:border-secondary' : '*:border-base-300'} ${isOpen ? 'bg-accent/50' : ''}`}>
-      <th scope="row" className={`border-e-2 p-0 font-normal ${selected === 'all' ? 'bg-accent' : ''}`} style={{ borderInlineEndColor: 'var(--margin-line)' }}>
-        {entry
-          ? <button type="button" tabIndex={-1} draggable title="Select the row; drag to move it" aria-label={`Select ${name}`} className="quiet block w-full cursor-grab px-2 py-2 text-end leading-snug hover:text-base-content" onClick={(event) => actions.current.select(event, row)} onDragStart={(event) => actions.current.drag(event, row)}>{row + 1}</button>
-          : <span className="quiet block px-2 py-2 text-end leading-snug">{row + 1}</span>}
+    <tr
+      ref={measure}
+      data-index={row}
+      data-row={row}
+      aria-rowindex={row + 2}
+      aria-selected={selected === 'all' || undefined}
+      className={`isolate align-top *:border-t ${dropHere ? '*:border-t-3 *:border-secondary' : '*:border-base-300'} ${isOpen ? 'bg-accent/50' : ''}`}
+    >
+      <th
+        scope="row"
+        className={`border-e-2 p-0 font-normal ${selected === 'all' ? 'bg-accent' : ''}`}
+        style={{ borderInlineEndColor: 'var(--margin-line)' }}
+      >
+        {entry ? (
+          <button
+            type="button"
+            tabIndex={-1}
+            draggable
+            title="Select the row; drag to move it"
+            aria-label={`Select ${name}`}
+            className="quiet block w-full cursor-grab px-2 py-2 text-end leading-snug hover:text-base-content"
+            onClick={(event) => actions.current.select(event, row)}
+            onDragStart={(event) => actions.current.drag(event, row)}
+          >
+            {row + 1}
+          </button>
+        ) : (
+          <span className="quiet block px-2 py-2 text-end leading-snug">{row + 1}</span>
+        )}
       </th>
       {columns.map((column, index) => (
         <td key={column} className={`p-0 ${isSelected(column) ? 'bg-accent' : ''}`}>
-          <Cell entry={entry} row={row} column={column} actions={actions} label={`${COLUMN_NAMES[column]}, ${name}`} placeholder={entry === undefined && index === 0 ? 'type, or paste a table' : undefined} />
-          {index === Math.min(1, columns.length - 1) && notes?.map((note) => (
-            <p key={note.code} className={`flex flex-wrap items-center gap-x-2 px-2.5 pb-1.5 text-sm ${note.weight === 'harm' ? 'text-error' : 'quiet'}`}>
-              {sentenceForCheck(note)}
-              {note.mends.map((mend) => <button key={JSON.stringify(mend)} type="button" className="link min-h-6 px-1 font-bold" onClick={() => actions.current.mend(note, mend)}>{nameOfMend(mend)}</button>)}
-            </p>
-          ))}
+          <Cell
+            entry={entry}
+            row={row}
+            column={column}
+            actions={actions}
+            label={`${COLUMN_NAMES[column]}, ${name}`}
+            placeholder={entry === undefined && index === 0 ? 'type, or paste a table' : undefined}
+          />
+          {index === Math.min(1, columns.length - 1) &&
+            notes?.map((note) => (
+              <p
+                key={note.code}
+                className={`flex flex-wrap items-center gap-x-2 px-2.5 pb-1.5 text-sm ${note.weight === 'harm' ? 'text-error' : 'quiet'}`}
+              >
+                {sentenceForCheck(note)}
+                {note.mends.map((mend) => (
+                  <button
+                    key={JSON.stringify(mend)}
+                    type="button"
+                    className="link min-h-6 px-1 font-bold"
+                    onClick={() => actions.current.mend(note, mend)}
+                  >
+                    {nameOfMend(mend)}
+                  </button>
+                ))}
+              </p>
+            ))}
         </td>
       ))}
       <td className="p-1">
-        {entry && <button type="button" tabIndex={-1} aria-label={`All of ${name}`} title="All of this entry (Ctrl + .)" aria-expanded={isOpen} className="btn btn-ghost btn-xs p-1 opacity-60 hover:opacity-100" onClick={() => actions.current.open(row)}><PanelRightOpen size={16} aria-hidden="true" /></button>}
+        {entry && (
+          <button
+            type="button"
+            tabIndex={-1}
+            aria-label={`All of ${name}`}
+            title="All of this entry (Ctrl + .)"
+            aria-expanded={isOpen}
+            className="btn btn-ghost btn-xs p-1 opacity-60 hover:opacity-100"
+            onClick={() => actions.current.open(row)}
+          >
+            <PanelRightOpen size={16} aria-hidden="true" />
+          </button>
+        )}
       </td>
     </tr>
   )
@@ -73,11 +149,29 @@ interface CellProps {
 function Cell(props: CellProps) {
   const { entry, row, column, label, actions } = props
   if (column === 'scored') {
-    return <span className="flex justify-center p-2"><input type="checkbox" data-cell={`${row} ${column}`} aria-label={label} disabled={!entry} className="checkbox checkbox-sm" checked={entry?.scored ?? true} onChange={(event) => actions.current.type(row, column, event.target.checked ? 'yes' : 'no')} onKeyDown={(event) => actions.current.key(event, row, column)} /></span>
+    return (
+      <span className="flex justify-center p-2">
+        <input
+          type="checkbox"
+          data-cell={`${row} ${column}`}
+          aria-label={label}
+          disabled={!entry}
+          className="checkbox checkbox-sm"
+          checked={entry?.scored ?? true}
+          onChange={(event) => actions.current.type(row, column, event.target.checked ? 'yes' : 'no')}
+          onKeyDown={(event) => actions.current.key(event, row, column)}
+        />
+      </span>
+    )
   }
   if (column === 'answer' || column === 'prompt') {
     // The same shape with and without an entry, so that the empty row's field stays the same one.
-    return <span className="flex items-start">{entry && <FaceMedia face={entry[column]} name={`${column} of row ${row + 1}`} />}<TextCell {...props} /></span>
+    return (
+      <span className="flex items-start">
+        {entry && <FaceMedia face={entry[column]} name={`${column} of row ${row + 1}`} />}
+        <TextCell {...props} />
+      </span>
+    )
   }
   return <TextCell {...props} />
 }
@@ -99,15 +193,24 @@ function TextCell({ entry, row, column, label, placeholder, actions }: CellProps
   const wrong = typing !== undefined && entry !== undefined && withCellText(entry, column, typing.typed) === undefined
   return (
     <textarea
-      data-cell={`${row} ${column}`} rows={1} dir="auto" spellCheck={false} aria-label={label} aria-invalid={wrong || undefined} inputMode={NUMBERS.has(column) ? 'numeric' : undefined}
-      placeholder={placeholder ?? (column === 'choices' && entry ? 'wrong | wrong' : undefined)} value={shown}
+      data-cell={`${row} ${column}`}
+      rows={1}
+      dir="auto"
+      spellCheck={false}
+      aria-label={label}
+      aria-invalid={wrong || undefined}
+      inputMode={NUMBERS.has(column) ? 'numeric' : undefined}
+      placeholder={placeholder ?? (column === 'choices' && entry ? 'wrong | wrong' : undefined)}
+      value={shown}
       className={`${CELL} ${column === 'answer' ? 'font-bold placeholder:font-normal' : ''} ${wrong ? 'text-error' : ''} ${NUMBERS.has(column) ? 'text-end' : ''} ${column === 'choices' ? 'placeholder:opacity-0 focus:placeholder:opacity-100' : ''}`}
       onChange={(event) => {
         const typed = event.target.value
-        setTyping((before) => ({ typed, known: [...before?.known ?? [text], typed].slice(-40) }))
+        setTyping((before) => ({ typed, known: [...(before?.known ?? [text]), typed].slice(-40) }))
         actions.current.type(row, column, typed)
       }}
-      onBlur={() => setTyping(undefined)} onKeyDown={(event) => actions.current.key(event, row, column)} onPaste={(event) => actions.current.paste(event, row, column)}
+      onBlur={() => setTyping(undefined)}
+      onKeyDown={(event) => actions.current.key(event, row, column)}
+      onPaste={(event) => actions.current.paste(event, row, column)}
     />
   )
 }

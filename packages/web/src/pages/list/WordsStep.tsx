@@ -1,4 +1,14 @@
-import { answersOnBothSides, mendEntries, swapSides, type CheckNote, type Entry, type EntryList, type Fit, type GameKind, type Picture } from '@otter/core'
+import {
+  answersOnBothSides,
+  mendEntries,
+  swapSides,
+  type CheckNote,
+  type Entry,
+  type EntryList,
+  type Fit,
+  type GameKind,
+  type Picture,
+} from '@otter/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearchParams } from 'react-router'
 import { uploadPicture, uploadSound } from '../../api/media.ts'
@@ -46,7 +56,11 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
   const [columns, setColumns] = useState(keptColumns)
   const [openId, setOpenId] = useState<string>()
   const [dialog, setDialog] = useState<'details' | 'export' | 'pictures'>()
-  const [incoming, setIncoming] = useState<Incoming | undefined>(() => ((location.state as { open?: string } | null)?.open === 'import' ? { source: undefined, index: entries.length, column: 'answer' } : undefined))
+  const [incoming, setIncoming] = useState<Incoming | undefined>(() =>
+    (location.state as { open?: string } | null)?.open === 'import'
+      ? { source: undefined, index: entries.length, column: 'answer' }
+      : undefined,
+  )
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<Error>()
   const visited = useRef(-1)
@@ -55,7 +69,7 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
   const groups = useMemo(() => distinct(entries.flatMap((entry) => entry.groups)), [entries])
   const byEntry = useMemo(() => {
     const gathered = new Map<string, CheckNote[]>()
-    for (const note of notes) gathered.set(note.entryIds[0], [...gathered.get(note.entryIds[0]) ?? [], note])
+    for (const note of notes) gathered.set(note.entryIds[0], [...(gathered.get(note.entryIds[0]) ?? []), note])
     return gathered
   }, [notes])
   const openRow = entries.findIndex(({ id }) => id === openId)
@@ -71,19 +85,43 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
     visited.current = row
     table.current?.goTo(row)
   }
-  const changeEntry = useCallback((id: string, change: Partial<Entry>, group?: string): void => edit((before) => ({ ...before, entries: before.entries.map((entry) => (entry.id === id ? { ...entry, ...change } : entry)) }), group), [edit])
+  const changeEntry = useCallback(
+    (id: string, change: Partial<Entry>, group?: string): void =>
+      edit(
+        (before) => ({
+          ...before,
+          entries: before.entries.map((entry) => (entry.id === id ? { ...entry, ...change } : entry)),
+        }),
+        group,
+      ),
+    [edit],
+  )
 
   const keepImported = async (imported: Imported): Promise<void> => {
     const { index = entries.length, column = 'answer' } = incoming ?? {}
-    if (imported.how === 'insert') edit((before) => ({ ...before, entries: insertRows(before.entries, index, imported.entries) }))
-    else if (imported.how === 'overwrite') edit((before) => ({ ...before, entries: overwriteCells(before.entries, index, column, columns, imported.cells) }))
+    if (imported.how === 'insert')
+      edit((before) => ({ ...before, entries: insertRows(before.entries, index, imported.entries) }))
+    else if (imported.how === 'overwrite')
+      edit((before) => ({ ...before, entries: overwriteCells(before.entries, index, column, columns, imported.cells) }))
     else {
       setBusy(true)
       try {
-        const { details, entries: taken, refused } = await takeArchive(imported.details, imported.entries, imported.media)
+        const {
+          details,
+          entries: taken,
+          refused,
+        } = await takeArchive(imported.details, imported.entries, imported.media)
         // An empty list without a name becomes the one that was read; any other only gains its entries.
-        edit((before) => ({ ...before, ...(before.entries.length === 0 && before.title === '' ? details : {}), entries: insertRows(before.entries, Math.min(index, before.entries.length), taken) }))
-        setProblem(refused > 0 ? new Error(`${refused} pictures or sounds of the archive could not be read and were left out.`) : undefined)
+        edit((before) => ({
+          ...before,
+          ...(before.entries.length === 0 && before.title === '' ? details : {}),
+          entries: insertRows(before.entries, Math.min(index, before.entries.length), taken),
+        }))
+        setProblem(
+          refused > 0
+            ? new Error(`${refused} pictures or sounds of the archive could not be read and were left out.`)
+            : undefined,
+        )
       } catch (error) {
         setBusy(false)
         return setProblem(error as Error)
@@ -98,17 +136,35 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
     const side = column === 'answer' ? 'answer' : 'prompt'
     if (!/^(image|audio|video)\//u.test(file.type)) return setIncoming({ source: { file }, index: row, column })
     try {
-      const medium = file.type.startsWith('image/') ? { picture: await uploadPicture(file, file.name.replace(/\.\w+$/u, '')) } : { sound: await uploadSound(file) }
+      const medium = file.type.startsWith('image/')
+        ? { picture: await uploadPicture(file, file.name.replace(/\.\w+$/u, '')) }
+        : { sound: await uploadSound(file) }
       edit((before) => {
-        if (row >= before.entries.length) return { ...before, entries: insertRows(before.entries, before.entries.length, [{ ...rowOf('', ''), [side]: { text: '', ...medium } }]) }
-        return { ...before, entries: before.entries.map((entry, index) => (index === row ? { ...entry, [side]: { ...entry[side], ...medium } } : entry)) }
+        if (row >= before.entries.length)
+          return {
+            ...before,
+            entries: insertRows(before.entries, before.entries.length, [
+              { ...rowOf('', ''), [side]: { text: '', ...medium } },
+            ]),
+          }
+        return {
+          ...before,
+          entries: before.entries.map((entry, index) =>
+            index === row ? { ...entry, [side]: { ...entry[side], ...medium } } : entry,
+          ),
+        }
       })
     } catch (error) {
       setProblem(error as Error)
     }
   }
   const keepPictures = (side: 'answer' | 'prompt', pictures: Map<string, Picture>): void => {
-    edit((before) => ({ ...before, entries: before.entries.map((entry) => (pictures.has(entry.id) ? { ...entry, [side]: { ...entry[side], picture: pictures.get(entry.id) } } : entry)) }))
+    edit((before) => ({
+      ...before,
+      entries: before.entries.map((entry) =>
+        pictures.has(entry.id) ? { ...entry, [side]: { ...entry[side], picture: pictures.get(entry.id) } } : entry,
+      ),
+    }))
     setDialog(undefined)
   }
   const showColumns = useSteady((next: Column[]) => {
@@ -116,41 +172,118 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
     keepColumns(next)
   })
   const importNew = useSteady(() => setIncoming({ source: undefined, index: entries.length, column: 'answer' }))
-  const takePaste = useSteady((pasted: Pasted, index: number, column: Column) => setIncoming({ source: { pasted }, index, column }))
+  const takePaste = useSteady((pasted: Pasted, index: number, column: Column) =>
+    setIncoming({ source: { pasted }, index, column }),
+  )
   const dropFiles = useSteady((files: File[], row: number, column: Column) => void takeFiles(files, row, column))
-  const swap = useSteady(() => edit((before) => ({ ...before, entries: swapSides(before.entries), answerLanguage: before.promptLanguage, promptLanguage: before.answerLanguage })))
-  const bothSides = useSteady(() => edit((before) => ({ ...before, entries: answersOnBothSides(before.entries), promptLanguage: before.answerLanguage })))
+  const swap = useSteady(() =>
+    edit((before) => ({
+      ...before,
+      entries: swapSides(before.entries),
+      answerLanguage: before.promptLanguage,
+      promptLanguage: before.answerLanguage,
+    })),
+  )
+  const bothSides = useSteady(() =>
+    edit((before) => ({
+      ...before,
+      entries: answersOnBothSides(before.entries),
+      promptLanguage: before.answerLanguage,
+    })),
+  )
   return (
-    <div className={`grid items-start gap-6 ${columns.length > 2 ? 'lg:grid-cols-[minmax(0,1fr)_21rem]' : 'lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]'}`}>
+    <div
+      className={`grid items-start gap-6 ${columns.length > 2 ? 'lg:grid-cols-[minmax(0,1fr)_21rem]' : 'lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]'}`}
+    >
       <section aria-label="Words" className="flex flex-col gap-2">
         <Toolbar
-          columns={columns} canUndo={own.canUndo} canRedo={own.canRedo} onUndo={undo} onRedo={redo}
-          onColumns={showColumns} onImport={importNew} onOpen={setDialog} onSwap={swap} onBothSides={bothSides}
+          columns={columns}
+          canUndo={own.canUndo}
+          canRedo={own.canRedo}
+          onUndo={undo}
+          onRedo={redo}
+          onColumns={showColumns}
+          onImport={importNew}
+          onOpen={setDialog}
+          onSwap={swap}
+          onBothSides={bothSides}
         />
         <CheckCount notes={notes} entryCount={entries.length} onNext={nextNote} />
         <Notice error={problem} />
         <WordsTable
-          ref={table} draft={draft} columns={columns} edit={edit} undo={undo} redo={redo} notes={byEntry} openId={openId} onOpen={setOpenId}
-          onPaste={takePaste} onFiles={dropFiles}
+          ref={table}
+          draft={draft}
+          columns={columns}
+          edit={edit}
+          undo={undo}
+          redo={redo}
+          notes={byEntry}
+          openId={openId}
+          onOpen={setOpenId}
+          onPaste={takePaste}
+          onFiles={dropFiles}
         />
-        <p className="quiet text-sm">Enter: next row · Tab: next cell · Ctrl + . all of an entry · Shift + ↓: select · Ctrl + D: fill down · Alt + ↑↓: move · Ctrl + Backspace: delete the row · Ctrl + Z: undo</p>
+        <p className="quiet text-sm">
+          Enter: next row · Tab: next cell · Ctrl + . all of an entry · Shift + ↓: select · Ctrl + D: fill down · Alt +
+          ↑↓: move · Ctrl + Backspace: delete the row · Ctrl + Z: undo
+        </p>
       </section>
-      {open
-        ? (
-          <EntryPanel
-            key={open.id} entry={open} row={openRow} rows={entries.length} answerLanguage={draft.answerLanguage} promptLanguage={draft.promptLanguage} groups={groups} notes={byEntry.get(open.id) ?? []}
-            onChange={(change, group) => changeEntry(open.id, change, group)} onMend={(note, mend) => edit((before) => ({ ...before, entries: mendEntries(before.entries, note, mend) }))}
-            onGo={(row) => setOpenId(entries[row].id)} onClose={() => {
-              setOpenId(undefined)
-              table.current?.goTo(openRow)
-            }}
-          />
-        )
-        : <FitCards listId={listId} list={list} fits={fits} />}
-      {incoming && <ImportDialog source={incoming.source} entryCount={entries.length} rowsBelow={incoming.source && 'pasted' in incoming.source ? entries.length - incoming.index : 0} busy={busy} problem={busy ? undefined : problem?.message} onKeep={(imported) => void keepImported(imported)} onClose={() => setIncoming(undefined)} />}
-      {dialog === 'pictures' && <SuggestPictures entries={entries} answerLanguage={draft.answerLanguage} promptLanguage={draft.promptLanguage} onKeep={keepPictures} onClose={() => setDialog(undefined)} />}
-      {dialog === 'export' && <ExportDialog details={detailsOf(draft)} entries={entries.map(({ position: _, ...entry }) => entry)} onClose={() => setDialog(undefined)} />}
-      {dialog === 'details' && <DetailsDialog details={detailsOf(draft)} folders={folders} onChange={(change) => edit((before) => ({ ...before, ...change }), `details ${Object.keys(change).join()}`)} onClose={() => setDialog(undefined)} />}
+      {open ? (
+        <EntryPanel
+          key={open.id}
+          entry={open}
+          row={openRow}
+          rows={entries.length}
+          answerLanguage={draft.answerLanguage}
+          promptLanguage={draft.promptLanguage}
+          groups={groups}
+          notes={byEntry.get(open.id) ?? []}
+          onChange={(change, group) => changeEntry(open.id, change, group)}
+          onMend={(note, mend) => edit((before) => ({ ...before, entries: mendEntries(before.entries, note, mend) }))}
+          onGo={(row) => setOpenId(entries[row].id)}
+          onClose={() => {
+            setOpenId(undefined)
+            table.current?.goTo(openRow)
+          }}
+        />
+      ) : (
+        <FitCards listId={listId} list={list} fits={fits} />
+      )}
+      {incoming && (
+        <ImportDialog
+          source={incoming.source}
+          entryCount={entries.length}
+          rowsBelow={incoming.source && 'pasted' in incoming.source ? entries.length - incoming.index : 0}
+          busy={busy}
+          problem={busy ? undefined : problem?.message}
+          onKeep={(imported) => void keepImported(imported)}
+          onClose={() => setIncoming(undefined)}
+        />
+      )}
+      {dialog === 'pictures' && (
+        <SuggestPictures
+          entries={entries}
+          answerLanguage={draft.answerLanguage}
+          promptLanguage={draft.promptLanguage}
+          onKeep={keepPictures}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
+      {dialog === 'export' && (
+        <ExportDialog
+          details={detailsOf(draft)}
+          entries={entries.map(({ position: _, ...entry }) => entry)}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
+      {dialog === 'details' && (
+        <DetailsDialog
+          details={detailsOf(draft)}
+          folders={folders}
+          onChange={(change) => edit((before) => ({ ...before, ...change }), `details ${Object.keys(change).join()}`)}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
     </div>
   )
 }

@@ -1,12 +1,32 @@
 import { MAX_PASTE, mendEntries, readPaste, type CheckNote } from '@otter/core'
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
-import { memo, useEffect, useImperativeHandle, useLayoutEffect, useRef, useState, type ClipboardEvent, type DragEvent, type KeyboardEvent, type Ref } from 'react'
+import {
+  memo,
+  useEffect,
+  useImperativeHandle,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type ClipboardEvent,
+  type DragEvent,
+  type KeyboardEvent,
+  type Ref,
+} from 'react'
 import type { PlacedEntry } from '@otter/api'
 import { newId } from '../../ui/newId.ts'
 import { COLUMN_NAMES, NUMBERS, withCellText, type Column } from './columns.ts'
 import { insertRows, moveRows, rowOf, type Draft } from './draft.ts'
 import { readClipboard, type Pasted } from './pastedTable.ts'
-import { asHtml, asTabs, clearSelected, fillDown, selectedCells, selectRange, toggleRow, type Selection } from './selection.ts'
+import {
+  asHtml,
+  asTabs,
+  clearSelected,
+  fillDown,
+  selectedCells,
+  selectRange,
+  toggleRow,
+  type Selection,
+} from './selection.ts'
 import { SelectionBar } from './SelectionBar.tsx'
 import type { ListDraft } from './useListDraft.ts'
 import { WordRow, type RowActions } from './WordRow.tsx'
@@ -38,7 +58,19 @@ const ROW_HEIGHT = 40
 const DRAGGED = 'application/x-otter-rows'
 
 /** The list as a ruled table: edited in place, with the keyboard alone. Only the rows in sight are drawn. */
-export const WordsTable = memo(function WordsTable({ ref, draft, columns, edit, undo, redo, notes, openId, onOpen, onPaste, onFiles }: WordsTableProps) {
+export const WordsTable = memo(function WordsTable({
+  ref,
+  draft,
+  columns,
+  edit,
+  undo,
+  redo,
+  notes,
+  openId,
+  onOpen,
+  onPaste,
+  onFiles,
+}: WordsTableProps) {
   const table = useRef<HTMLTableElement>(null)
   const { entries } = draft
   // The empty row at the end has its id before it is an entry, so that typing in it goes on in the same field.
@@ -47,16 +79,24 @@ export const WordsTable = memo(function WordsTable({ ref, draft, columns, edit, 
   const [dropAt, setDropAt] = useState<number>()
   const [top, setTop] = useState(0)
   const idOf = (row: number): string => entries[row]?.id ?? nextId
-  const rows = useWindowVirtualizer({ count: entries.length + 1, estimateSize: () => ROW_HEIGHT, overscan: 12, scrollMargin: top, getItemKey: idOf })
+  const rows = useWindowVirtualizer({
+    count: entries.length + 1,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+    scrollMargin: top,
+    getItemKey: idOf,
+  })
   useEffect(() => {
     // Whatever appears above the table moves it; then the page changes its height too.
-    const measure = (): void => setTop(Math.round((table.current?.tBodies[0].getBoundingClientRect().top ?? 0) + scrollY))
+    const measure = (): void =>
+      setTop(Math.round((table.current?.tBodies[0].getBoundingClientRect().top ?? 0) + scrollY))
     const observer = new ResizeObserver(measure)
     observer.observe(document.body)
     return () => observer.disconnect()
   }, [])
 
-  const cellAt = (row: number, column: Column): HTMLElement | null | undefined => table.current?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)
+  const cellAt = (row: number, column: Column): HTMLElement | null | undefined =>
+    table.current?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)
   const focusCell = (row: number, column: Column): void => {
     // At once where the cell is drawn: what is typed right after Enter belongs to the next row already.
     const cell = cellAt(row, column)
@@ -74,15 +114,24 @@ export const WordsTable = memo(function WordsTable({ ref, draft, columns, edit, 
   const type = (row: number, column: Column, text: string): void => {
     if (row === entries.length) setNextId(newId())
     if (selection) setSelection(undefined)
-    edit((before) => {
-      const entry = before.entries[row] as PlacedEntry | undefined
-      const typed = withCellText(entry ?? rowOf('', '', nextId), column, text)
-      if (!typed) return before
-      if (entry) return { ...before, entries: before.entries.map((other, index) => (index === row ? { ...other, ...typed } : other)) }
-      return { ...before, entries: insertRows(before.entries, row, [typed]) }
-    }, `${row} ${column}`, row === entries.length ? 'now' : 'later')
+    edit(
+      (before) => {
+        const entry = before.entries[row] as PlacedEntry | undefined
+        const typed = withCellText(entry ?? rowOf('', '', nextId), column, text)
+        if (!typed) return before
+        if (entry)
+          return {
+            ...before,
+            entries: before.entries.map((other, index) => (index === row ? { ...other, ...typed } : other)),
+          }
+        return { ...before, entries: insertRows(before.entries, row, [typed]) }
+      },
+      `${row} ${column}`,
+      row === entries.length ? 'now' : 'later',
+    )
   }
-  const change = (next: (before: readonly PlacedEntry[]) => PlacedEntry[]): void => edit((before) => ({ ...before, entries: next(before.entries) }))
+  const change = (next: (before: readonly PlacedEntry[]) => PlacedEntry[]): void =>
+    edit((before) => ({ ...before, entries: next(before.entries) }))
   const removeRow = (row: number, column: Column): void => {
     change((before) => before.filter((_, index) => index !== row))
     requestAnimationFrame(() => focusCell(Math.max(0, row - 1), column))
@@ -116,34 +165,66 @@ export const WordsTable = memo(function WordsTable({ ref, draft, columns, edit, 
     const rightToLeft = field !== undefined && getComputedStyle(field).direction === 'rtl'
     const [atStart, atEnd] = [selectionStart === 0, selectionEnd === value.length]
     const control = event.ctrlKey || event.metaKey
-    const across = (by: number): void => focusCell(row, columns[Math.min(columns.length - 1, Math.max(0, columns.indexOf(column) + by))])
+    const across = (by: number): void =>
+      focusCell(row, columns[Math.min(columns.length - 1, Math.max(0, columns.indexOf(column) + by))])
     const extend = (by: -1 | 1): void => {
-      const own = selection && (selection.columns === 'all' || selection.columns.includes(column)) ? selection : undefined
-      setSelection(selectRange(entries, own?.anchor ?? row, Math.max(0, Math.min(entries.length - 1, (own?.head ?? row) + by)), own?.columns ?? [column]))
+      const own =
+        selection && (selection.columns === 'all' || selection.columns.includes(column)) ? selection : undefined
+      setSelection(
+        selectRange(
+          entries,
+          own?.anchor ?? row,
+          Math.max(0, Math.min(entries.length - 1, (own?.head ?? row) + by)),
+          own?.columns ?? [column],
+        ),
+      )
     }
     const letter = event.key.toLowerCase()
     if (event.key === 'Enter' && event.altKey) return
     if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       const by = event.key === 'ArrowUp' ? -1 : 1
       move(by, row)
-      if (selection?.columns !== 'all') requestAnimationFrame(() => focusCell(Math.max(0, Math.min(entries.length - 1, row + by)), column))
-    } else if (event.key === 'Enter') focusCell(event.shiftKey ? Math.max(0, row - 1) : Math.min(entries.length, row + 1), column)
+      if (selection?.columns !== 'all')
+        requestAnimationFrame(() => focusCell(Math.max(0, Math.min(entries.length - 1, row + by)), column))
+    } else if (event.key === 'Enter')
+      focusCell(event.shiftKey ? Math.max(0, row - 1) : Math.min(entries.length, row + 1), column)
     else if (event.shiftKey && event.key === 'ArrowDown' && atEnd) extend(1)
     else if (event.shiftKey && event.key === 'ArrowUp' && (atStart || selection)) extend(-1)
     else if (event.key === 'ArrowDown' && atEnd && !event.shiftKey) focusCell(Math.min(entries.length, row + 1), column)
     else if (event.key === 'ArrowUp' && atStart && !event.shiftKey) focusCell(Math.max(0, row - 1), column)
-    else if (event.key === 'ArrowLeft' && (rightToLeft ? atEnd : atStart) && !event.shiftKey && selectionStart === selectionEnd) across(-1)
-    else if (event.key === 'ArrowRight' && (rightToLeft ? atStart : atEnd) && !event.shiftKey && selectionStart === selectionEnd) across(1)
+    else if (
+      event.key === 'ArrowLeft' &&
+      (rightToLeft ? atEnd : atStart) &&
+      !event.shiftKey &&
+      selectionStart === selectionEnd
+    )
+      across(-1)
+    else if (
+      event.key === 'ArrowRight' &&
+      (rightToLeft ? atStart : atEnd) &&
+      !event.shiftKey &&
+      selectionStart === selectionEnd
+    )
+      across(1)
     else if (event.key === 'Escape' && selection) setSelection(undefined)
     else if ((event.key === 'Delete' || event.key === 'Backspace') && selection && !control) deleteSelected()
     else if (control && letter === 'z') (event.shiftKey ? redo : undo)()
     else if (control && letter === 'y') redo()
     else if (control && letter === 'd' && selection) change((before) => fillDown(before, selection, columns))
-    else if (control && letter === 'd' && row > 0 && row < entries.length) change((before) => fillDown(before, { ids: new Set([before[row - 1].id, before[row].id]), columns: [column], anchor: row, head: row }, columns))
-    else if (control && letter === 'a' && atStart && atEnd) setSelection(selectRange(entries, 0, entries.length - 1, 'all'))
+    else if (control && letter === 'd' && row > 0 && row < entries.length)
+      change((before) =>
+        fillDown(
+          before,
+          { ids: new Set([before[row - 1].id, before[row].id]), columns: [column], anchor: row, head: row },
+          columns,
+        ),
+      )
+    else if (control && letter === 'a' && atStart && atEnd)
+      setSelection(selectRange(entries, 0, entries.length - 1, 'all'))
     else if (control && event.key === '.' && row < entries.length) onOpen(entries[row].id)
     else if (control && event.key === 'Backspace' && row < entries.length) removeRow(row, column)
-    else if (event.shiftKey && event.key === ' ' && control && row < entries.length) setSelection(selectRange(entries, row, row, 'all'))
+    else if (event.shiftKey && event.key === ' ' && control && row < entries.length)
+      setSelection(selectRange(entries, row, row, 'all'))
     else return
     event.preventDefault()
   }
@@ -187,25 +268,38 @@ export const WordsTable = memo(function WordsTable({ ref, draft, columns, edit, 
       change((before) => moveRows(before, ids, to))
     } else if (event.dataTransfer.files.length > 0) {
       event.preventDefault()
-      const [cellRow, column] = ((event.target as HTMLElement).closest('td')?.querySelector<HTMLElement>('[data-cell]')?.dataset.cell ?? `${entries.length} answer`).split(' ')
+      const [cellRow, column] = (
+        (event.target as HTMLElement).closest('td')?.querySelector<HTMLElement>('[data-cell]')?.dataset.cell ??
+        `${entries.length} answer`
+      ).split(' ')
       onFiles([...event.dataTransfer.files], Number(cellRow), column as Column)
     }
   }
 
   const actions = useRef<RowActions>(undefined as unknown as RowActions)
   const current: RowActions = {
-    type, key, paste,
+    type,
+    key,
+    paste,
     select: (event, row) => {
       if (event.shiftKey && selection) setSelection(selectRange(entries, selection.anchor, row, 'all'))
       else if (event.ctrlKey || event.metaKey) setSelection(toggleRow(selection, entries[row].id, row))
-      else setSelection(selection?.columns === 'all' && selection.ids.size === 1 && selection.ids.has(entries[row].id) ? undefined : selectRange(entries, row, row, 'all'))
+      else
+        setSelection(
+          selection?.columns === 'all' && selection.ids.size === 1 && selection.ids.has(entries[row].id)
+            ? undefined
+            : selectRange(entries, row, row, 'all'),
+        )
       cellAt(row, columns[0])?.focus()
     },
     open: (row) => onOpen(openId === entries[row].id ? undefined : entries[row].id),
     mend: (note, mend) => change((before) => mendEntries(before, note, mend)),
     drag: (event, row) => {
       const { id } = entries[row]
-      event.dataTransfer.setData(DRAGGED, JSON.stringify(selection?.columns === 'all' && selection.ids.has(id) ? [...selection.ids] : [id]))
+      event.dataTransfer.setData(
+        DRAGGED,
+        JSON.stringify(selection?.columns === 'all' && selection.ids.has(id) ? [...selection.ids] : [id]),
+      )
       event.dataTransfer.effectAllowed = 'move'
     },
   }
@@ -220,24 +314,75 @@ export const WordsTable = memo(function WordsTable({ ref, draft, columns, edit, 
   const before = drawn.length > 0 ? drawn[0].start - top : 0
   const after = drawn.length > 0 ? rows.getTotalSize() - (drawn[drawn.length - 1].end - top) : 0
   return (
-    <div className="flex flex-col gap-2" onCopy={copy} onCut={copy} onDragOver={dragOver} onDragLeave={() => setDropAt(undefined)} onDrop={drop}>
-      {selection && <SelectionBar selection={selection} onMove={(by) => move(by, selection.head)} onFill={() => change((own) => fillDown(own, selection, columns))} onCopy={() => copySelected(undefined)} onDelete={deleteSelected} onClose={() => setSelection(undefined)} />}
+    <div
+      className="flex flex-col gap-2"
+      onCopy={copy}
+      onCut={copy}
+      onDragOver={dragOver}
+      onDragLeave={() => setDropAt(undefined)}
+      onDrop={drop}
+    >
+      {selection && (
+        <SelectionBar
+          selection={selection}
+          onMove={(by) => move(by, selection.head)}
+          onFill={() => change((own) => fillDown(own, selection, columns))}
+          onCopy={() => copySelected(undefined)}
+          onDelete={deleteSelected}
+          onClose={() => setSelection(undefined)}
+        />
+      )}
       <div className={columns.length > 4 ? 'overflow-x-auto' : ''}>
-        <table ref={table} aria-label="Words" aria-rowcount={entries.length + 2} className="panel w-full table-fixed border-separate border-spacing-0" style={columns.length > 4 ? { minWidth: `${columns.length * 9}rem` } : undefined}>
+        <table
+          ref={table}
+          aria-label="Words"
+          aria-rowcount={entries.length + 2}
+          className="panel w-full table-fixed border-separate border-spacing-0"
+          style={columns.length > 4 ? { minWidth: `${columns.length * 9}rem` } : undefined}
+        >
           <thead>
             <tr aria-rowindex={1} className="text-start text-sm font-bold">
-              <th className="w-11" scope="col"><span className="sr-only">Row</span></th>
-              {columns.map((column) => <th key={column} scope="col" className={`px-2.5 py-2 text-start ${widthOf(column, columns)}`}>{COLUMN_NAMES[column]}</th>)}
-              <th className="w-10" scope="col"><span className="sr-only">Details</span></th>
+              <th className="w-11" scope="col">
+                <span className="sr-only">Row</span>
+              </th>
+              {columns.map((column) => (
+                <th key={column} scope="col" className={`px-2.5 py-2 text-start ${widthOf(column, columns)}`}>
+                  {COLUMN_NAMES[column]}
+                </th>
+              ))}
+              <th className="w-10" scope="col">
+                <span className="sr-only">Details</span>
+              </th>
             </tr>
           </thead>
           <tbody>
-            {before > 0 && <tr aria-hidden="true"><td colSpan={columns.length + 2} style={{ height: before, padding: 0 }} /></tr>}
+            {before > 0 && (
+              <tr aria-hidden="true">
+                <td colSpan={columns.length + 2} style={{ height: before, padding: 0 }} />
+              </tr>
+            )}
             {drawn.map(({ index, key: id }) => {
               const entry = entries[index] as PlacedEntry | undefined
-              return <WordRow key={id} entry={entry} row={index} columns={columns} notes={entry && notes.get(entry.id)} selected={entry && selection?.ids.has(entry.id) ? selection.columns : undefined} isOpen={entry !== undefined && entry.id === openId} dropHere={dropAt === index} actions={actions} measure={rows.measureElement} />
+              return (
+                <WordRow
+                  key={id}
+                  entry={entry}
+                  row={index}
+                  columns={columns}
+                  notes={entry && notes.get(entry.id)}
+                  selected={entry && selection?.ids.has(entry.id) ? selection.columns : undefined}
+                  isOpen={entry !== undefined && entry.id === openId}
+                  dropHere={dropAt === index}
+                  actions={actions}
+                  measure={rows.measureElement}
+                />
+              )
             })}
-            {after > 0 && <tr aria-hidden="true"><td colSpan={columns.length + 2} style={{ height: after, padding: 0 }} /></tr>}
+            {after > 0 && (
+              <tr aria-hidden="true">
+                <td colSpan={columns.length + 2} style={{ height: after, padding: 0 }} />
+              </tr>
+            )}
           </tbody>
         </table>
       </div>
@@ -247,7 +392,7 @@ export const WordsTable = memo(function WordsTable({ ref, draft, columns, edit, 
 
 function widthOf(column: Column, columns: readonly Column[]): string {
   if (NUMBERS.has(column) || column === 'scored') return 'w-24'
-  return column === 'answer' ? columns.length < 3 ? 'w-[34%]' : 'w-40' : ''
+  return column === 'answer' ? (columns.length < 3 ? 'w-[34%]' : 'w-40') : ''
 }
 
 /** Tells whether a paste is more than text for one cell. */

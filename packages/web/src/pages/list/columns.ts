@@ -2,11 +2,33 @@ import { MAX_ACCEPTED, MAX_GROUPS, MAX_STANDARDS, orderChoices, type Choice, typ
 import { z } from 'zod'
 
 /** Columns that the table can show, in their order. */
-export const COLUMNS = ['answer', 'prompt', 'choices', 'accepted', 'hint', 'fact', 'groups', 'worth', 'seconds', 'scored', 'standards'] as const
+export const COLUMNS = [
+  'answer',
+  'prompt',
+  'choices',
+  'accepted',
+  'hint',
+  'fact',
+  'groups',
+  'worth',
+  'seconds',
+  'scored',
+  'standards',
+] as const
 export type Column = (typeof COLUMNS)[number]
 
 export const COLUMN_NAMES: Record<Column, string> = {
-  answer: 'Answer', prompt: 'Prompt', choices: 'Choices', accepted: 'Also accepted', hint: 'Hint', fact: 'Fact', groups: 'Group', worth: 'Worth', seconds: 'Seconds', scored: 'Scored', standards: 'Standard',
+  answer: 'Answer',
+  prompt: 'Prompt',
+  choices: 'Choices',
+  accepted: 'Also accepted',
+  hint: 'Hint',
+  fact: 'Fact',
+  groups: 'Group',
+  worth: 'Worth',
+  seconds: 'Seconds',
+  scored: 'Scored',
+  standards: 'Standard',
 }
 /** Columns that hold numbers, and are narrow. */
 export const NUMBERS: ReadonlySet<Column> = new Set(['worth', 'seconds'])
@@ -22,33 +44,63 @@ const RIGHT = '✓'
 /** Gives what a cell shows. */
 export function cellText(entry: Entry, column: Column): string {
   switch (column) {
-    case 'answer': case 'prompt': return entry[column].text
-    case 'choices': return entry.choices.map(({ text, right }) => (right ? RIGHT + text : text)).join(PART)
-    case 'accepted': case 'groups': case 'standards': return entry[column].join(PART)
-    case 'worth': case 'seconds': return entry[column] === null ? '' : String(entry[column])
-    case 'scored': return entry.scored ? 'yes' : 'no'
-    default: return entry[column]
+    case 'answer':
+    case 'prompt':
+      return entry[column].text
+    case 'choices':
+      return entry.choices.map(({ text, right }) => (right ? RIGHT + text : text)).join(PART)
+    case 'accepted':
+    case 'groups':
+    case 'standards':
+      return entry[column].join(PART)
+    case 'worth':
+    case 'seconds':
+      return entry[column] === null ? '' : String(entry[column])
+    case 'scored':
+      return entry.scored ? 'yes' : 'no'
+    default:
+      return entry[column]
   }
 }
 
 /** Gives the entry with a cell's text as typed; undefined where the text can't be in that column. */
 export function withCellText<Row extends Entry>(entry: Row, column: Column, text: string): Row | undefined {
   switch (column) {
-    case 'answer': case 'prompt': return { ...entry, [column]: { ...entry[column], text } }
-    case 'choices': return { ...entry, choices: readChoices(text, entry.choices) }
-    case 'accepted': case 'groups': case 'standards': return { ...entry, [column]: partsOf(text).slice(0, MOST[column]) }
-    case 'worth': case 'seconds': {
+    case 'answer':
+    case 'prompt':
+      return { ...entry, [column]: { ...entry[column], text } }
+    case 'choices':
+      return { ...entry, choices: readChoices(text, entry.choices) }
+    case 'accepted':
+    case 'groups':
+    case 'standards':
+      return { ...entry, [column]: partsOf(text).slice(0, MOST[column]) }
+    case 'worth':
+    case 'seconds': {
       const number = Number(text)
       if (text.trim() === '') return { ...entry, [column]: null }
-      return Number.isInteger(number) && number >= (column === 'worth' ? 0 : 1) && number <= (column === 'worth' ? 10_000 : 3600) ? { ...entry, [column]: number } : undefined
+      return Number.isInteger(number) &&
+        number >= (column === 'worth' ? 0 : 1) &&
+        number <= (column === 'worth' ? 10_000 : 3600)
+        ? { ...entry, [column]: number }
+        : undefined
     }
-    case 'scored': return /^(|yes|1|true|x|✓)$/iu.test(text.trim()) ? { ...entry, scored: true } : /^(no|0|false)$/iu.test(text.trim()) ? { ...entry, scored: false } : undefined
-    default: return { ...entry, [column]: text }
+    case 'scored':
+      return /^(|yes|1|true|x|✓)$/iu.test(text.trim())
+        ? { ...entry, scored: true }
+        : /^(no|0|false)$/iu.test(text.trim())
+          ? { ...entry, scored: false }
+          : undefined
+    default:
+      return { ...entry, [column]: text }
   }
 }
 
 function partsOf(text: string): string[] {
-  return text.split('|').map((part) => part.trim()).filter((part) => part !== '')
+  return text
+    .split('|')
+    .map((part) => part.trim())
+    .filter((part) => part !== '')
 }
 
 /** Reads choices as typed; each keeps the picture of the choice that stood in its place. */
@@ -66,7 +118,9 @@ const Shown = z.array(z.enum(COLUMNS)).min(1).catch(['answer', 'prompt'])
 const KEPT = 'otter-columns'
 
 export function keptColumns(): Column[] {
-  const kept = (localStorage.getItem(KEPT) ?? '["answer","prompt"]').replace('"group"', '"groups"').replace('"standard"', '"standards"')
+  const kept = (localStorage.getItem(KEPT) ?? '["answer","prompt"]')
+    .replace('"group"', '"groups"')
+    .replace('"standard"', '"standards"')
   return Shown.parse(JSON.parse(kept))
 }
 

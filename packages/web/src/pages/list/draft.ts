@@ -26,14 +26,29 @@ function same(one: unknown, other: unknown): boolean {
   return one === other || (typeof one === 'object' && JSON.stringify(one) === JSON.stringify(other))
 }
 
-const FIELDS = ['position', 'answer', 'prompt', 'accepted', 'choices', 'hint', 'fact', 'groups', 'worth', 'seconds', 'scored', 'standards', 'originId'] as const satisfies readonly (keyof PlacedEntry)[]
+const FIELDS = [
+  'position',
+  'answer',
+  'prompt',
+  'accepted',
+  'choices',
+  'hint',
+  'fact',
+  'groups',
+  'worth',
+  'seconds',
+  'scored',
+  'standards',
+  'originId',
+] as const satisfies readonly (keyof PlacedEntry)[]
 
 function sameEntry(one: PlacedEntry | undefined, other: PlacedEntry): boolean {
   return one === other || (one !== undefined && FIELDS.every((name) => same(one[name], other[name])))
 }
 
 /** What was changed elsewhere and gave way to a change made here; it is offered back. */
-export type Overruled = { entry: PlacedEntry; removedHere: boolean } | { detail: keyof ListDetails; value: ListDetails[keyof ListDetails] }
+export type Overruled =
+  { entry: PlacedEntry; removedHere: boolean } | { detail: keyof ListDetails; value: ListDetails[keyof ListDetails] }
 
 export interface Rebased {
   draft: Draft
@@ -49,7 +64,9 @@ export function rebase(saved: Draft, draft: Draft, theirs: Draft): Rebased {
   if (!changes) return { draft: theirs, overruled: [] }
   const overruled: Overruled[] = []
   const base = new Map(saved.entries.map((entry) => [entry.id, entry]))
-  const put = new Map(draft.entries.filter((entry) => !sameEntry(base.get(entry.id), entry)).map((entry) => [entry.id, entry]))
+  const put = new Map(
+    draft.entries.filter((entry) => !sameEntry(base.get(entry.id), entry)).map((entry) => [entry.id, entry]),
+  )
   const removed = new Set(changes.remove)
   const kept = theirs.entries.flatMap((entry) => {
     const before = base.get(entry.id)
@@ -61,16 +78,27 @@ export function rebase(saved: Draft, draft: Draft, theirs: Draft): Rebased {
     }
     if (!own) return [entry]
     const changedThere = FIELDS.filter((name) => before !== undefined && !same(before[name], entry[name]))
-    const merged = { ...own, ...Object.fromEntries(changedThere.filter((name) => same(before?.[name], own[name])).map((name) => [name, entry[name]])) }
-    if (changedThere.some((name) => name !== 'position' && !same(merged[name], entry[name]))) overruled.push({ entry, removedHere: false })
+    const merged = {
+      ...own,
+      ...Object.fromEntries(
+        changedThere.filter((name) => same(before?.[name], own[name])).map((name) => [name, entry[name]]),
+      ),
+    }
+    if (changedThere.some((name) => name !== 'position' && !same(merged[name], entry[name])))
+      overruled.push({ entry, removedHere: false })
     return [merged]
   })
-  const entries = [...kept, ...put.values()].sort((one, other) => one.position - other.position || (one.id < other.id ? -1 : 1))
-  const details = Object.fromEntries(LIST_DETAILS.map((name) => {
-    if (same(saved[name], draft[name])) return [name, theirs[name]]
-    if (!same(saved[name], theirs[name]) && !same(draft[name], theirs[name])) overruled.push({ detail: name, value: theirs[name] })
-    return [name, draft[name]]
-  })) as unknown as ListDetails
+  const entries = [...kept, ...put.values()].sort(
+    (one, other) => one.position - other.position || (one.id < other.id ? -1 : 1),
+  )
+  const details = Object.fromEntries(
+    LIST_DETAILS.map((name) => {
+      if (same(saved[name], draft[name])) return [name, theirs[name]]
+      if (!same(saved[name], theirs[name]) && !same(draft[name], theirs[name]))
+        overruled.push({ detail: name, value: theirs[name] })
+      return [name, draft[name]]
+    }),
+  ) as unknown as ListDetails
   return { draft: { ...details, entries }, overruled }
 }
 
@@ -90,7 +118,8 @@ export function moveRows(entries: readonly PlacedEntry[], ids: ReadonlySet<strin
   const moved = entries.filter(({ id }) => ids.has(id))
   const rest = entries.filter(({ id }) => !ids.has(id))
   const place = rest.length - entries.slice(index).filter(({ id }) => !ids.has(id)).length
-  if (entries.indexOf(moved[0]) === place && moved.every((entry, offset) => entries[place + offset] === entry)) return [...entries]
+  if (entries.indexOf(moved[0]) === place && moved.every((entry, offset) => entries[place + offset] === entry))
+    return [...entries]
   return insertRows(rest, place, moved)
 }
 

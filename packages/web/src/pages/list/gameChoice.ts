@@ -8,10 +8,12 @@ export interface GameChoice {
   seed: string
 }
 
-const Kept = z.object({
-  kind: z.enum(GAME_KINDS).catch(GAME_KINDS[0]),
-  games: z.record(z.string(), z.object({ options: z.unknown(), seed: z.string().min(1).max(40) })).catch({}),
-}).catch({ kind: GAME_KINDS[0], games: {} })
+const Kept = z
+  .object({
+    kind: z.enum(GAME_KINDS).catch(GAME_KINDS[0]),
+    games: z.record(z.string(), z.object({ options: z.unknown(), seed: z.string().min(1).max(40) })).catch({}),
+  })
+  .catch({ kind: GAME_KINDS[0], games: {} })
 
 /** All that was chosen for a list: the game last looked at, and the choice for each. */
 export interface Choices {

@@ -15,7 +15,7 @@ interface Kept {
 /** Names this window, also after it is loaded again. */
 function windowName(): string {
   let name = sessionStorage.getItem('otter-window')
-  if (name === null) sessionStorage.setItem('otter-window', name = newId())
+  if (name === null) sessionStorage.setItem('otter-window', (name = newId()))
   return name
 }
 

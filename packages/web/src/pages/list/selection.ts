@@ -11,9 +11,16 @@ export interface Selection {
 }
 
 /** Selects from one row to another. */
-export function selectRange(entries: readonly PlacedEntry[], anchor: number, head: number, columns: Selection['columns']): Selection | undefined {
+export function selectRange(
+  entries: readonly PlacedEntry[],
+  anchor: number,
+  head: number,
+  columns: Selection['columns'],
+): Selection | undefined {
   const rows = entries.slice(Math.max(0, Math.min(anchor, head)), Math.max(anchor, head) + 1)
-  return rows.length === 0 ? undefined : { ids: new Set(rows.map(({ id }) => id)), columns, anchor, head: Math.min(head, entries.length - 1) }
+  return rows.length === 0
+    ? undefined
+    : { ids: new Set(rows.map(({ id }) => id)), columns, anchor, head: Math.min(head, entries.length - 1) }
 }
 
 /** Takes one row into the selection, or out of it. */
@@ -24,31 +31,57 @@ export function toggleRow(before: Selection | undefined, id: string, row: number
 }
 
 /** Gives the selected cells as rows of text, for the clipboard. */
-export function selectedCells(entries: readonly PlacedEntry[], { ids, columns }: Selection, shown: readonly Column[]): string[][] {
+export function selectedCells(
+  entries: readonly PlacedEntry[],
+  { ids, columns }: Selection,
+  shown: readonly Column[],
+): string[][] {
   const own = columns === 'all' ? shown : shown.filter((column) => columns.includes(column))
   return entries.filter(({ id }) => ids.has(id)).map((entry) => own.map((column) => cellText(entry, column)))
 }
 
 /** Gives the entries with the cells of the first selected row copied down to the others. */
-export function fillDown(entries: readonly PlacedEntry[], { ids, columns }: Selection, shown: readonly Column[]): PlacedEntry[] {
+export function fillDown(
+  entries: readonly PlacedEntry[],
+  { ids, columns }: Selection,
+  shown: readonly Column[],
+): PlacedEntry[] {
   const own = columns === 'all' ? shown : columns
   const first = entries.find(({ id }) => ids.has(id))
   if (!first) return [...entries]
-  return entries.map((entry) => (entry === first || !ids.has(entry.id) ? entry : own.reduce((row, column) => ({ ...row, [column]: first[column] }), entry)))
+  return entries.map((entry) =>
+    entry === first || !ids.has(entry.id)
+      ? entry
+      : own.reduce((row, column) => ({ ...row, [column]: first[column] }), entry),
+  )
 }
 
 /** Gives the entries with the selected cells emptied; whole rows are taken out. */
 export function clearSelected(entries: readonly PlacedEntry[], { ids, columns }: Selection): PlacedEntry[] {
   if (columns === 'all') return entries.filter(({ id }) => !ids.has(id))
-  return entries.map((entry) => (ids.has(entry.id) ? columns.reduce((row, column) => withCellText(row, column, '') ?? row, entry) : entry))
+  return entries.map((entry) =>
+    ids.has(entry.id) ? columns.reduce((row, column) => withCellText(row, column, '') ?? row, entry) : entry,
+  )
 }
 
 /** Writes rows of text over the cells from a row and column on; texts that a column can't hold are left out. */
-export function overwriteCells(entries: readonly PlacedEntry[], from: number, column: Column, shown: readonly Column[], cells: readonly (readonly string[])[]): PlacedEntry[] {
+export function overwriteCells(
+  entries: readonly PlacedEntry[],
+  from: number,
+  column: Column,
+  shown: readonly Column[],
+  cells: readonly (readonly string[])[],
+): PlacedEntry[] {
   const first = shown.indexOf(column)
   return entries.map((entry, row) => {
     const texts = row < from ? undefined : cells[row - from]
-    return texts === undefined ? entry : texts.reduce((own, text, index) => (first + index < shown.length ? withCellText(own, shown[first + index], text) ?? own : own), entry)
+    return texts === undefined
+      ? entry
+      : texts.reduce(
+          (own, text, index) =>
+            first + index < shown.length ? (withCellText(own, shown[first + index], text) ?? own) : own,
+          entry,
+        )
   })
 }
 
@@ -60,6 +93,7 @@ export function asTabs(cells: readonly (readonly string[])[]): string {
 
 /** Writes rows of text as an HTML table, which keeps line breaks inside cells. */
 export function asHtml(cells: readonly (readonly string[])[]): string {
-  const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('\n', '<br>')
+  const escaped = (text: string): string =>
+    text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('\n', '<br>')
   return `<table>${cells.map((row) => `<tr>${row.map((text) => `<td>${escaped(text)}</td>`).join('')}</tr>`).join('')}</table>`
 }

@@ -13,7 +13,11 @@ export interface TakenArchive {
 }
 
 /** Keeps an archive's pictures and sounds. Throws an ApiError where the connection goes. */
-export async function takeArchive(details: ListDetails, entries: Entry[], media: ReadonlyMap<string, Uint8Array>): Promise<TakenArchive> {
+export async function takeArchive(
+  details: ListDetails,
+  entries: Entry[],
+  media: ReadonlyMap<string, Uint8Array>,
+): Promise<TakenArchive> {
   const faces = entries.flatMap(({ answer, prompt, choices }) => [answer, prompt, ...choices])
   const lengths = new Map(faces.flatMap(({ sound }) => (sound ? [[sound.id, sound.milliseconds] as const] : [])))
   const ids = new Map<string, string>()
@@ -22,7 +26,16 @@ export async function takeArchive(details: ListDetails, entries: Entry[], media:
     const file = new Blob([bytes as Uint8Array<ArrayBuffer>])
     const length = lengths.get(id)
     try {
-      ids.set(id, (await (length === undefined ? isSvg(bytes) ? uploadDrawing(file) : uploadPicture(file) : uploadSound(file, length))).id)
+      ids.set(
+        id,
+        (
+          await (length === undefined
+            ? isSvg(bytes)
+              ? uploadDrawing(file)
+              : uploadPicture(file)
+            : uploadSound(file, length))
+        ).id,
+      )
     } catch (error) {
       if (!(error instanceof ApiError) || error.status < 400 || error.status >= 500) throw error
       refused++

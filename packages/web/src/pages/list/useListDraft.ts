@@ -64,7 +64,12 @@ export function useListDraft(list: ListReply): ListDraft {
     now.current = draft
     // What can be undone to must not take back what others did.
     const carried = (one: Draft): Draft => rebase(base, one, their).draft
-    setHistory((before) => ({ ...before, past: before.past.map(carried), now: draft, future: before.future.map(carried) }))
+    setHistory((before) => ({
+      ...before,
+      past: before.past.map(carried),
+      now: draft,
+      future: before.future.map(carried),
+    }))
     if (gaveWay.length > 0) setOverruled((before) => [...before, ...gaveWay])
   }, [])
 
@@ -80,11 +85,17 @@ export function useListDraft(list: ListReply): ListDraft {
       }
       setSaveState(unsaved)
       try {
-        const { version } = await call<SavedReply>('PATCH', `/lists/${list.id}`, { version: saved.current.version, ...changes })
+        const { version } = await call<SavedReply>('PATCH', `/lists/${list.id}`, {
+          version: saved.current.version,
+          ...changes,
+        })
         saved.current = { draft: sent, version }
       } catch (error) {
         if (!(error instanceof ApiError)) throw error
-        const theirs = error.status === 409 && error.path === 'version' ? await call<ListReply>('GET', `/lists/${list.id}`).catch(() => undefined) : undefined
+        const theirs =
+          error.status === 409 && error.path === 'version'
+            ? await call<ListReply>('GET', `/lists/${list.id}`).catch(() => undefined)
+            : undefined
         if (theirs) {
           merge(theirs)
           continue
@@ -107,7 +118,8 @@ export function useListDraft(list: ListReply): ListDraft {
   useEffect(() => {
     let wait = FIRST_WAIT
     let timer = setTimeout(function attempt() {
-      if (wait === FIRST_WAIT && changesBetween(saved.current.draft, now.current)) keepDraft(list.id, saved.current.draft, now.current)
+      if (wait === FIRST_WAIT && changesBetween(saved.current.draft, now.current))
+        keepDraft(list.id, saved.current.draft, now.current)
       void flush().then((done) => {
         if (done) return
         timer = setTimeout(attempt, wait)
@@ -151,10 +163,16 @@ export function useListDraft(list: ListReply): ListDraft {
     if (next === now.current) return
     now.current = next
     setSaveState(unsaved)
-    const record = (): void => setHistory((before) => {
-      const joins = group !== undefined && group === before.group
-      return { past: joins ? before.past : [...before.past, before.now].slice(-MAX_UNDO), now: next, future: [], group }
-    })
+    const record = (): void =>
+      setHistory((before) => {
+        const joins = group !== undefined && group === before.group
+        return {
+          past: joins ? before.past : [...before.past, before.now].slice(-MAX_UNDO),
+          now: next,
+          future: [],
+          group,
+        }
+      })
     if (pace === 'later') startTransition(record)
     else record()
   }, [])
@@ -166,22 +184,52 @@ export function useListDraft(list: ListReply): ListDraft {
     })
     setSaveState(unsaved)
   }, [])
-  const undo = useCallback((): void => goTo((before) => {
-    const { past, now: current, future } = before
-    return past.length === 0 ? before : { past: past.slice(0, -1), now: past[past.length - 1], future: [current, ...future], group: undefined }
-  }), [goTo])
-  const redo = useCallback((): void => goTo((before) => {
-    const { past, now: current, future } = before
-    return future.length === 0 ? before : { past: [...past, current], now: future[0], future: future.slice(1), group: undefined }
-  }), [goTo])
-  const settle = useCallback((one: Overruled): void => setOverruled((before) => before.filter((other) => other !== one)), [])
-  return { draft: history.now, saveState, problem, overruled, settle, edit, undo, redo, canUndo: history.past.length > 0, canRedo: history.future.length > 0, flush }
+  const undo = useCallback(
+    (): void =>
+      goTo((before) => {
+        const { past, now: current, future } = before
+        return past.length === 0
+          ? before
+          : { past: past.slice(0, -1), now: past[past.length - 1], future: [current, ...future], group: undefined }
+      }),
+    [goTo],
+  )
+  const redo = useCallback(
+    (): void =>
+      goTo((before) => {
+        const { past, now: current, future } = before
+        return future.length === 0
+          ? before
+          : { past: [...past, current], now: future[0], future: future.slice(1), group: undefined }
+      }),
+    [goTo],
+  )
+  const settle = useCallback(
+    (one: Overruled): void => setOverruled((before) => before.filter((other) => other !== one)),
+    [],
+  )
+  return {
+    draft: history.now,
+    saveState,
+    problem,
+    overruled,
+    settle,
+    edit,
+    undo,
+    redo,
+    canUndo: history.past.length > 0,
+    canRedo: history.future.length > 0,
+    flush,
+  }
 }
 
 /** The list with the drafts that closed windows left unsaved, on top of what was saved elsewhere since. */
 function restored(list: ListReply): { draft: Draft; overruled: Overruled[] } {
-  return takeDrafts(list.id).reduce((before, { saved, draft }) => {
-    const next = rebase(saved, draft, before.draft)
-    return { draft: next.draft, overruled: [...before.overruled, ...next.overruled] }
-  }, { draft: draftOf(list), overruled: [] as Overruled[] })
+  return takeDrafts(list.id).reduce(
+    (before, { saved, draft }) => {
+      const next = rebase(saved, draft, before.draft)
+      return { draft: next.draft, overruled: [...before.overruled, ...next.overruled] }
+    },
+    { draft: draftOf(list), overruled: [] as Overruled[] },
+  )
 }

@@ -32,32 +32,75 @@ export function ListsPage() {
       const text = foldText([title, folder, subject, grade, ...tags].join(' '), { accents: 'folded' })
       return words.every((word) => text.includes(word))
     }
-    const found = lists.data?.filter((list) => list.archived === archived && (wanted.trim() === '' || matches(list))) ?? []
-    const names = [...new Set(found.map(({ folder }) => folder))].sort((one, other) => (one === '' ? -1 : other === '' ? 1 : one.localeCompare(other)))
+    const found =
+      lists.data?.filter((list) => list.archived === archived && (wanted.trim() === '' || matches(list))) ?? []
+    const names = [...new Set(found.map(({ folder }) => folder))].sort((one, other) =>
+      one === '' ? -1 : other === '' ? 1 : one.localeCompare(other),
+    )
     return names.map((name) => ({ name, lists: found.filter(({ folder }) => folder === name) }))
   }, [lists.data, wanted, archived])
   const putAway = lists.data?.filter((list) => list.archived).length ?? 0
-  const begin = (open?: 'import'): void => create.mutate({}, { onSuccess: ({ id }) => void navigate(`/lists/${id}`, open && { state: { open } }) })
+  const begin = (open?: 'import'): void =>
+    create.mutate({}, { onSuccess: ({ id }) => void navigate(`/lists/${id}`, open && { state: { open } }) })
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-6">
       <div className="flex flex-wrap items-center gap-2">
         <h1 className="me-auto text-4xl">{archived ? 'Put away' : 'Your lists'}</h1>
-        <input ref={search} type="search" aria-label="Search your lists" placeholder="Search /" className="input h-11 w-52" value={wanted} onChange={(event) => setWanted(event.target.value)} />
-        <button type="button" className="btn h-11" disabled={create.isPending} onClick={() => begin('import')}><FileUp size={18} aria-hidden="true" />From a file</button>
-        <button type="button" className="btn btn-primary h-11" disabled={create.isPending} onClick={() => begin()}><Plus size={18} aria-hidden="true" />New list</button>
+        <input
+          ref={search}
+          type="search"
+          aria-label="Search your lists"
+          placeholder="Search /"
+          className="input h-11 w-52"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+        />
+        <button type="button" className="btn h-11" disabled={create.isPending} onClick={() => begin('import')}>
+          <FileUp size={18} aria-hidden="true" />
+          From a file
+        </button>
+        <button type="button" className="btn btn-primary h-11" disabled={create.isPending} onClick={() => begin()}>
+          <Plus size={18} aria-hidden="true" />
+          New list
+        </button>
       </div>
-      <Waterline filled={lists.isPending ? undefined : 1} label={lists.isPending ? 'Fetching your lists' : 'Your lists are here'} />
+      <Waterline
+        filled={lists.isPending ? undefined : 1}
+        label={lists.isPending ? 'Fetching your lists' : 'Your lists are here'}
+      />
       <Notice error={lists.error ?? create.error ?? act.error} />
-      {lists.data?.length === 0 && <div className="flex flex-col items-center gap-4 py-10 text-center"><OtterAfloat /><p className="text-lg">No lists yet. Make one, and paste your words.</p></div>}
-      {lists.data !== undefined && lists.data.length > 0 && folders.length === 0 && <p className="quiet">{wanted.trim() === '' ? 'Nothing here.' : `No list matches “${wanted}”.`}</p>}
+      {lists.data?.length === 0 && (
+        <div className="flex flex-col items-center gap-4 py-10 text-center">
+          <OtterAfloat />
+          <p className="text-lg">No lists yet. Make one, and paste your words.</p>
+        </div>
+      )}
+      {lists.data !== undefined && lists.data.length > 0 && folders.length === 0 && (
+        <p className="quiet">{wanted.trim() === '' ? 'Nothing here.' : `No list matches “${wanted}”.`}</p>
+      )}
       {folders.map(({ name, lists: own }) => (
         <section key={name} aria-label={name || 'No folder'} className="flex flex-col gap-3">
-          {name !== '' && <h2 className="text-2xl" dir="auto">{name}</h2>}
-          <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">{own.map((list) => <li key={list.id}><ListCard list={list} onAct={(action) => act.mutate({ id: list.id, action })} /></li>)}</ul>
+          {name !== '' && (
+            <h2 className="text-2xl" dir="auto">
+              {name}
+            </h2>
+          )}
+          <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+            {own.map((list) => (
+              <li key={list.id}>
+                <ListCard list={list} onAct={(action) => act.mutate({ id: list.id, action })} />
+              </li>
+            ))}
+          </ul>
         </section>
       ))}
       <Room />
-      {(putAway > 0 || archived) && <button type="button" className="btn btn-ghost self-start" onClick={() => setArchived(!archived)}><Archive size={18} aria-hidden="true" />{archived ? 'Back to your lists' : `Put away (${putAway})`}</button>}
+      {(putAway > 0 || archived) && (
+        <button type="button" className="btn btn-ghost self-start" onClick={() => setArchived(!archived)}>
+          <Archive size={18} aria-hidden="true" />
+          {archived ? 'Back to your lists' : `Put away (${putAway})`}
+        </button>
+      )}
     </main>
   )
 }
@@ -72,28 +115,66 @@ function Room() {
   const { used, room: all } = room.data
   return (
     <p className="quiet flex flex-wrap items-center gap-2 text-sm">
-      <span>Your pictures and sounds take {Math.round(used / 1e6)} of {Math.round(all / 1e6)} MB.</span>
-      <button type="button" className="btn btn-sm" disabled={free.isPending} onClick={() => free.mutate()}>Delete those that no list uses</button>
+      <span>
+        Your pictures and sounds take {Math.round(used / 1e6)} of {Math.round(all / 1e6)} MB.
+      </span>
+      <button type="button" className="btn btn-sm" disabled={free.isPending} onClick={() => free.mutate()}>
+        Delete those that no list uses
+      </button>
       <Notice error={free.error} />
     </p>
   )
 }
 
-function ListCard({ list: { id, title, cover, entryCount, updatedAt, subject, grade, tags, archived }, onAct }: { list: ListSummary; onAct: (action: 'duplicate' | 'archive' | 'restore') => void }) {
+function ListCard({
+  list: { id, title, cover, entryCount, updatedAt, subject, grade, tags, archived },
+  onAct,
+}: {
+  list: ListSummary
+  onAct: (action: 'duplicate' | 'archive' | 'restore') => void
+}) {
   const name = title || 'Untitled list'
   return (
-    <div className="panel flex h-full border-s-4 hover:border-secondary" style={{ borderInlineStartColor: 'var(--margin-line)' }}>
+    <div
+      className="panel flex h-full border-s-4 hover:border-secondary"
+      style={{ borderInlineStartColor: 'var(--margin-line)' }}
+    >
       <Link to={`/lists/${id}`} className="flex min-w-0 flex-1 gap-3 p-4">
         {cover && <img src={mediaPath(cover.id)} alt="" className="size-14 rounded-sm bg-white object-contain" />}
         <span className="flex min-w-0 flex-col gap-1">
-          <span className="font-display text-xl" dir={directionOf(title)}>{name}</span>
-          <span className="quiet">{entryCount} {entryCount === 1 ? 'entry' : 'entries'} · changed {new Date(updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}</span>
-          {(subject || grade || tags.length > 0) && <span className="quiet text-sm" dir="auto">{[subject, grade, ...tags].filter((part) => part !== '').join(' · ')}</span>}
+          <span className="font-display text-xl" dir={directionOf(title)}>
+            {name}
+          </span>
+          <span className="quiet">
+            {entryCount} {entryCount === 1 ? 'entry' : 'entries'} · changed{' '}
+            {new Date(updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}
+          </span>
+          {(subject || grade || tags.length > 0) && (
+            <span className="quiet text-sm" dir="auto">
+              {[subject, grade, ...tags].filter((part) => part !== '').join(' · ')}
+            </span>
+          )}
         </span>
       </Link>
       <span className="flex flex-col justify-center border-s border-base-300 p-1">
-        <button type="button" className="btn btn-ghost btn-sm btn-square" title="Duplicate" aria-label={`Duplicate ${name}`} onClick={() => onAct('duplicate')}><CopyPlus size={16} aria-hidden="true" /></button>
-        <button type="button" className="btn btn-ghost btn-sm btn-square" title={archived ? 'Take back' : 'Put away'} aria-label={`${archived ? 'Take back' : 'Put away'} ${name}`} onClick={() => onAct(archived ? 'restore' : 'archive')}>{archived ? <ArchiveRestore size={16} aria-hidden="true" /> : <Archive size={16} aria-hidden="true" />}</button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm btn-square"
+          title="Duplicate"
+          aria-label={`Duplicate ${name}`}
+          onClick={() => onAct('duplicate')}
+        >
+          <CopyPlus size={16} aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm btn-square"
+          title={archived ? 'Take back' : 'Put away'}
+          aria-label={`${archived ? 'Take back' : 'Put away'} ${name}`}
+          onClick={() => onAct(archived ? 'restore' : 'archive')}
+        >
+          {archived ? <ArchiveRestore size={16} aria-hidden="true" /> : <Archive size={16} aria-hidden="true" />}
+        </button>
       </span>
     </div>
   )

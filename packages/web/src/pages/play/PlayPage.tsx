@@ -11,7 +11,13 @@ import { useProblemText } from './useProblemText.ts'
 
 /** What students see: a code to type, a name to give, then the game. */
 export function PlayPage({ code }: { code: string | undefined }) {
-  return code === undefined ? <Frame><CodeForm /></Frame> : <LinkPage code={code} />
+  return code === undefined ? (
+    <Frame>
+      <CodeForm />
+    </Frame>
+  ) : (
+    <LinkPage code={code} />
+  )
 }
 
 function LinkPage({ code }: { code: string }) {
@@ -21,7 +27,14 @@ function LinkPage({ code }: { code: string }) {
   if (!reply) {
     return (
       <Frame>
-        {problem ? <Trouble problem={problem} onRetry={play.reload} /> : <><p className="quiet">{t('play.loading')}</p><Waterline filled={undefined} label={t('play.loading')} /></>}
+        {problem ? (
+          <Trouble problem={problem} onRetry={play.reload} />
+        ) : (
+          <>
+            <p className="quiet">{t('play.loading')}</p>
+            <Waterline filled={undefined} label={t('play.loading')} />
+          </>
+        )}
       </Frame>
     )
   }
@@ -32,7 +45,11 @@ function LinkPage({ code }: { code: string }) {
       </Frame>
     )
   }
-  return <Frame title={reply.title}><Playing reply={reply} play={reply.play} state={play} playerName={reply.player.name} /></Frame>
+  return (
+    <Frame title={reply.title}>
+      <Playing reply={reply} play={reply.play} state={play} playerName={reply.player.name} />
+    </Frame>
+  )
 }
 
 function Frame({ title, children }: { title?: string; children: ReactNode }) {
@@ -41,9 +58,20 @@ function Frame({ title, children }: { title?: string; children: ReactNode }) {
     <div className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-3 px-3 pb-6 pt-2 sm:px-6">
       <header className="flex items-center gap-2">
         <Otter size={30} />
-        <h1 className="min-w-0 flex-1 truncate text-xl" dir={title === undefined ? undefined : directionOf(title)}>{title || 'Jolly Otter'}</h1>
-        <select className="select select-ghost h-11 w-auto" aria-label={t('play.language')} value={i18n.language} onChange={(event) => void changeLanguage(event.target.value as Language)}>
-          {Object.entries(LANGUAGES).map(([code, name]) => <option key={code} value={code}>{name}</option>)}
+        <h1 className="min-w-0 flex-1 truncate text-xl" dir={title === undefined ? undefined : directionOf(title)}>
+          {title || 'Jolly Otter'}
+        </h1>
+        <select
+          className="select select-ghost h-11 w-auto"
+          aria-label={t('play.language')}
+          value={i18n.language}
+          onChange={(event) => void changeLanguage(event.target.value as Language)}
+        >
+          {Object.entries(LANGUAGES).map(([code, name]) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
         </select>
       </header>
       <main className="flex flex-1 flex-col gap-3">{children}</main>
@@ -52,7 +80,12 @@ function Frame({ title, children }: { title?: string; children: ReactNode }) {
 }
 
 function Rest({ children }: { children: ReactNode }) {
-  return <div className="mt-8 flex flex-col items-center gap-6 text-center text-lg"><OtterAfloat /><p>{children}</p></div>
+  return (
+    <div className="mt-8 flex flex-col items-center gap-6 text-center text-lg">
+      <OtterAfloat />
+      <p>{children}</p>
+    </div>
+  )
 }
 
 function Trouble({ problem, onRetry }: { problem: ApiError; onRetry: () => void }) {
@@ -62,7 +95,15 @@ function Trouble({ problem, onRetry }: { problem: ApiError; onRetry: () => void 
     <>
       <Rest>{text(problem)}</Rest>
       <div className="flex justify-center gap-3">
-        {problem.status === 404 ? <a className="btn btn-primary h-12" href="/in">{t('play.anotherCode')}</a> : <button type="button" className="btn btn-primary h-12" onClick={onRetry}>{t('play.tryAgain')}</button>}
+        {problem.status === 404 ? (
+          <a className="btn btn-primary h-12" href="/in">
+            {t('play.anotherCode')}
+          </a>
+        ) : (
+          <button type="button" className="btn btn-primary h-12" onClick={onRetry}>
+            {t('play.tryAgain')}
+          </button>
+        )}
       </div>
     </>
   )
@@ -71,15 +112,37 @@ function Trouble({ problem, onRetry }: { problem: ApiError; onRetry: () => void 
 function CodeForm() {
   const { t } = useTranslation()
   return (
-    <form className="mt-6 flex flex-col gap-3" onSubmit={(event) => {
-      event.preventDefault()
-      const code = String(new FormData(event.currentTarget).get('code')).replace(/[^a-z0-9]/gi, '').toUpperCase()
-      if (code !== '') location.href = `/p/${code}`
-    }}>
-      <label className="text-lg font-bold" htmlFor="code">{t('play.code')}</label>
-      <input id="code" name="code" required autoFocus autoComplete="off" autoCapitalize="characters" spellCheck={false} maxLength={12} aria-describedby="code-help" className="input h-16 w-full text-center text-3xl font-bold uppercase tracking-[0.3em]" />
-      <p id="code-help" className="quiet">{t('play.codeHelp')}</p>
-      <button type="submit" className="btn btn-primary h-14 text-lg">{t('play.open')}</button>
+    <form
+      className="mt-6 flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const code = String(new FormData(event.currentTarget).get('code'))
+          .replace(/[^a-z0-9]/gi, '')
+          .toUpperCase()
+        if (code !== '') location.href = `/p/${code}`
+      }}
+    >
+      <label className="text-lg font-bold" htmlFor="code">
+        {t('play.code')}
+      </label>
+      <input
+        id="code"
+        name="code"
+        required
+        autoFocus
+        autoComplete="off"
+        autoCapitalize="characters"
+        spellCheck={false}
+        maxLength={12}
+        aria-describedby="code-help"
+        className="input h-16 w-full text-center text-3xl font-bold uppercase tracking-[0.3em]"
+      />
+      <p id="code-help" className="quiet">
+        {t('play.codeHelp')}
+      </p>
+      <button type="submit" className="btn btn-primary h-14 text-lg">
+        {t('play.open')}
+      </button>
     </form>
   )
 }
@@ -89,18 +152,41 @@ function NameForm({ onJoin, problem }: { onJoin: (name: string) => Promise<void>
   const text = useProblemText()
   const [busy, setBusy] = useState(false)
   return (
-    <form className="mt-6 flex flex-col gap-3" onSubmit={(event) => {
-      event.preventDefault()
-      const name = String(new FormData(event.currentTarget).get('name')).trim()
-      if (name === '' || busy) return
-      setBusy(true)
-      void onJoin(name).finally(() => setBusy(false))
-    }}>
-      <label className="text-lg font-bold" htmlFor="name">{t('play.name')}</label>
-      <input id="name" name="name" required autoFocus autoComplete="off" maxLength={40} dir="auto" aria-describedby="name-help" className="input h-14 w-full text-xl" />
-      <p id="name-help" className="quiet">{t('play.nameHelp')}</p>
-      {problem && <p role="alert" className="text-error">{text(problem)}</p>}
-      <button type="submit" className="btn btn-primary h-14 text-lg" disabled={busy}>{t('play.begin')}</button>
+    <form
+      className="mt-6 flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const name = String(new FormData(event.currentTarget).get('name')).trim()
+        if (name === '' || busy) return
+        setBusy(true)
+        void onJoin(name).finally(() => setBusy(false))
+      }}
+    >
+      <label className="text-lg font-bold" htmlFor="name">
+        {t('play.name')}
+      </label>
+      <input
+        id="name"
+        name="name"
+        required
+        autoFocus
+        autoComplete="off"
+        maxLength={40}
+        dir="auto"
+        aria-describedby="name-help"
+        className="input h-14 w-full text-xl"
+      />
+      <p id="name-help" className="quiet">
+        {t('play.nameHelp')}
+      </p>
+      {problem && (
+        <p role="alert" className="text-error">
+          {text(problem)}
+        </p>
+      )}
+      <button type="submit" className="btn btn-primary h-14 text-lg" disabled={busy}>
+        {t('play.begin')}
+      </button>
     </form>
   )
 }

@@ -29,26 +29,78 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
       <div>
         <p className="flex justify-between gap-2 text-sm">
           <strong>{score.total > 0 && progress}</strong>
-          <span className="quiet">{score.hints > 0 ? `${t('play.hints', { count: score.hints })} · ` : ''}{t('play.playingAs', { name: playerName })}{play.attempt > 1 ? ` · ${t('play.attempt', { count: play.attempt })}` : ''}</span>
+          <span className="quiet">
+            {score.hints > 0 ? `${t('play.hints', { count: score.hints })} · ` : ''}
+            {t('play.playingAs', { name: playerName })}
+            {play.attempt > 1 ? ` · ${t('play.attempt', { count: play.attempt })}` : ''}
+          </span>
         </p>
-        <Waterline filled={score.total === 0 ? 0 : score.right / score.total} label={score.total === 0 ? t('play.playingAs', { name: playerName }) : progress} />
+        <Waterline
+          filled={score.total === 0 ? 0 : score.right / score.total}
+          label={score.total === 0 ? t('play.playingAs', { name: playerName }) : progress}
+        />
       </div>
-      {state.offline && <p role="status" className="panel border-warning p-2 text-sm">{t('play.offline')}</p>}
-      {reply.fate === 'passed' && !score.finished && <p role="status" className="panel p-2 text-sm">{t('play.movedOn')}</p>}
-      {state.problem && state.problem.code !== 'link-closed' && <p role="alert" className="panel border-error p-2 text-sm">{problemText(state.problem)}</p>}
-      {(!reply.open || state.problem?.code === 'link-closed') && !score.finished && <p role="status" className="panel p-2 text-sm">{t('play.closed')}</p>}
-      {score.finished && <Result kind={reply.kind} score={score} open={reply.open} onAgain={() => void state.again()} />}
+      {state.offline && (
+        <p role="status" className="panel border-warning p-2 text-sm">
+          {t('play.offline')}
+        </p>
+      )}
+      {reply.fate === 'passed' && !score.finished && (
+        <p role="status" className="panel p-2 text-sm">
+          {t('play.movedOn')}
+        </p>
+      )}
+      {state.problem && state.problem.code !== 'link-closed' && (
+        <p role="alert" className="panel border-error p-2 text-sm">
+          {problemText(state.problem)}
+        </p>
+      )}
+      {(!reply.open || state.problem?.code === 'link-closed') && !score.finished && (
+        <p role="status" className="panel p-2 text-sm">
+          {t('play.closed')}
+        </p>
+      )}
+      {score.finished && (
+        <Result kind={reply.kind} score={score} open={reply.open} onAgain={() => void state.again()} />
+      )}
       <EarlyReaders value={early}>
-        <div className={reply.early ? 'early' : undefined}><Suspense fallback={<p className="quiet">{t('play.loading')}</p>}><Screen key={play.attempt} view={play.view as never} send={(move) => state.send(move as { type: string })} waiting={state.waiting} opinions={reply.opinions} /></Suspense></div>
+        <div className={reply.early ? 'early' : undefined}>
+          <Suspense fallback={<p className="quiet">{t('play.loading')}</p>}>
+            <Screen
+              key={play.attempt}
+              view={play.view as never}
+              send={(move) => state.send(move as { type: string })}
+              waiting={state.waiting}
+              opinions={reply.opinions}
+            />
+          </Suspense>
+        </div>
       </EarlyReaders>
       <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
-        <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => void state.leave()}>{t('play.notMe', { name: playerName })}</button>
-        {!score.finished && !asking && <button type="button" className="btn h-11" onClick={() => setAsking(true)}>{t('play.stop')}</button>}
+        <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => void state.leave()}>
+          {t('play.notMe', { name: playerName })}
+        </button>
+        {!score.finished && !asking && (
+          <button type="button" className="btn h-11" onClick={() => setAsking(true)}>
+            {t('play.stop')}
+          </button>
+        )}
         {!score.finished && asking && (
           <div role="group" aria-label={t('play.stop')} className="flex flex-wrap items-center justify-end gap-2">
             <span>{t('play.stopSure', { left })}</span>
-            <button type="button" className="btn h-11" autoFocus onClick={() => setAsking(false)}>{t('play.keepPlaying')}</button>
-            <button type="button" className="btn btn-secondary h-11" onClick={() => { setAsking(false); state.send({ type: 'finish' }) }}>{t('play.finish')}</button>
+            <button type="button" className="btn h-11" autoFocus onClick={() => setAsking(false)}>
+              {t('play.keepPlaying')}
+            </button>
+            <button
+              type="button"
+              className="btn btn-secondary h-11"
+              onClick={() => {
+                setAsking(false)
+                state.send({ type: 'finish' })
+              }}
+            >
+              {t('play.finish')}
+            </button>
           </div>
         )}
       </footer>
@@ -56,17 +108,43 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
   )
 }
 
-function Result({ kind, score, open, onAgain }: { kind: PlayReply['kind']; score: PlayingProps['play']['score']; open: boolean; onAgain: () => void }) {
+function Result({
+  kind,
+  score,
+  open,
+  onAgain,
+}: {
+  kind: PlayReply['kind']
+  score: PlayingProps['play']['score']
+  open: boolean
+  onAgain: () => void
+}) {
   const { t } = useTranslation()
   const seconds = Math.round(score.milliseconds / 1000)
   return (
     <section className="panel flex flex-wrap items-center justify-between gap-3 p-4" aria-live="polite">
       <div>
-        <h2 className="text-2xl">{score.total > 0 && score.right === score.total ? t([`${kind}.allRight`, 'play.allFound']) : t('play.done')}</h2>
-        <p>{score.total > 0 && <>{t([`${kind}.progress`, 'play.progress'], { right: score.right, total: score.total })} · </>}{t('play.score', { points: score.points })} · {t('play.time', { minutes: Math.floor(seconds / 60), seconds: seconds % 60 })} · {t('play.hints', { count: score.hints })}</p>
+        <h2 className="text-2xl">
+          {score.total > 0 && score.right === score.total ? t([`${kind}.allRight`, 'play.allFound']) : t('play.done')}
+        </h2>
+        <p>
+          {score.total > 0 && (
+            <>{t([`${kind}.progress`, 'play.progress'], { right: score.right, total: score.total })} · </>
+          )}
+          {t('play.score', { points: score.points })} ·{' '}
+          {t('play.time', { minutes: Math.floor(seconds / 60), seconds: seconds % 60 })} ·{' '}
+          {t('play.hints', { count: score.hints })}
+        </p>
         {score.right < score.total && <p className="quiet">{t('play.missedTitle')}</p>}
       </div>
-      {open && <div><button type="button" className="btn btn-primary h-12" onClick={onAgain}>{t('play.again')}</button><p className="quiet text-center text-sm">{t('play.againHelp')}</p></div>}
+      {open && (
+        <div>
+          <button type="button" className="btn btn-primary h-12" onClick={onAgain}>
+            {t('play.again')}
+          </button>
+          <p className="quiet text-center text-sm">{t('play.againHelp')}</p>
+        </div>
+      )}
     </section>
   )
 }

@@ -43,9 +43,16 @@ export function usePlay(code: string): PlayState {
     if (!(error instanceof ApiError)) throw error
     setFailure(error)
   }, [])
-  const [queue] = useState(() => new MoveQueue({
-    send: (move) => call<PlayReply>('POST', `/play/${code}/moves`, move), keep: (moves) => keepMoves(code, moves), wait, onReply: keep, onChange: setSending,
-  }))
+  const [queue] = useState(
+    () =>
+      new MoveQueue({
+        send: (move) => call<PlayReply>('POST', `/play/${code}/moves`, move),
+        keep: (moves) => keepMoves(code, moves),
+        wait,
+        onReply: keep,
+        onChange: setSending,
+      }),
+  )
   const reload = useCallback((): void => {
     call<PlayReply>('GET', `/play/${code}`).then((next) => {
       keep(next)
@@ -63,16 +70,29 @@ export function usePlay(code: string): PlayState {
     document.addEventListener('visibilitychange', shown)
     return () => document.removeEventListener('visibilitychange', shown)
   }, [reload])
-  const send = useCallback((move: { type: string }): void => {
-    const play = latest.current?.play
-    if (!play) return
-    // Stopping fits any moment; all else is made for what stands on the screen.
-    const made: SendMove = { id: newId(), attempt: play.attempt, madeAt: Date.now(), move, ...(play.moment !== null && move.type !== 'finish' && { for: play.moment }) }
-    queue.add([made])
-  }, [queue])
+  const send = useCallback(
+    (move: { type: string }): void => {
+      const play = latest.current?.play
+      if (!play) return
+      // Stopping fits any moment; all else is made for what stands on the screen.
+      const made: SendMove = {
+        id: newId(),
+        attempt: play.attempt,
+        madeAt: Date.now(),
+        move,
+        ...(play.moment !== null && move.type !== 'finish' && { for: play.moment }),
+      }
+      queue.add([made])
+    },
+    [queue],
+  )
 
   return {
-    reply, ...sending, problem: failure ?? sending.problem, reload, send,
+    reply,
+    ...sending,
+    problem: failure ?? sending.problem,
+    reload,
+    send,
     join: (name) => call<PlayReply>('POST', `/play/${code}/join`, { name }).then(keep, fail),
     again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
     leave: () => {

@@ -1,5 +1,14 @@
 import { mediaPath } from '@otter/api'
-import { directionOf, linesBesideGrid, type SheetBlock, type SheetCards, type SheetDeck, type SheetGrid, type SheetItems, type SheetSquare } from '@otter/core'
+import {
+  directionOf,
+  linesBesideGrid,
+  type SheetBlock,
+  type SheetCards,
+  type SheetDeck,
+  type SheetGrid,
+  type SheetItems,
+  type SheetSquare,
+} from '@otter/core'
 
 const HEADINGS = { across: 'Across', down: 'Down' }
 const COLUMNS = { 1: '', 2: 'columns-2 gap-8', 4: 'columns-4' }
@@ -22,18 +31,52 @@ export function SheetBlocks({ blocks }: { blocks: readonly SheetBlock[] }) {
 function Block({ block, height }: { block: SheetBlock; height: number }) {
   if (block.type === 'grid') return <Grid grid={block} height={height} />
   if (block.type === 'items') return <Items list={block} />
-  if (block.type === 'text') return <p className="mt-3"><bdi>{block.text}</bdi></p>
+  if (block.type === 'text')
+    return (
+      <p className="mt-3">
+        <bdi>{block.text}</bdi>
+      </p>
+    )
   if (block.type === 'cards') return <Cards cards={block} />
   if (block.type === 'deck') return <Deck deck={block} />
-  if (block.type === 'tokens') return <div className="mt-2 flex flex-wrap">{block.tokens.map((token, index) => <Square key={index} square={token} side={30} />)}</div>
-  return <div className="grid grid-cols-2 gap-8">{block.blocks.map((own, index) => <Block key={index} block={own} height={height} />)}</div>
+  if (block.type === 'tokens')
+    return (
+      <div className="mt-2 flex flex-wrap">
+        {block.tokens.map((token, index) => (
+          <Square key={index} square={token} side={30} />
+        ))}
+      </div>
+    )
+  return (
+    <div className="grid grid-cols-2 gap-8">
+      {block.blocks.map((own, index) => (
+        <Block key={index} block={own} height={height} />
+      ))}
+    </div>
+  )
 }
 
 function Grid({ grid: { rows, cols, cells, lines, direction, framed }, height }: { grid: SheetGrid; height: number }) {
   const x = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col)
   return (
-    <svg viewBox={`-0.03 -0.03 ${cols + 0.06} ${rows + 0.06}`} className={`mx-auto block ${framed ? '' : 'border border-base-300'}`} style={{ width: `min(100%, ${cols * LARGEST}mm, ${(Math.min(height, TALLEST) * cols) / rows}mm)` }}>
-      {lines.map(({ row, col, toRow, toCol }, index) => <line key={index} x1={x(col) + 0.5} y1={row + 0.5} x2={x(toCol) + 0.5} y2={toRow + 0.5} stroke="#46605B" strokeOpacity={0.3} strokeWidth={0.72} strokeLinecap="round" />)}
+    <svg
+      viewBox={`-0.03 -0.03 ${cols + 0.06} ${rows + 0.06}`}
+      className={`mx-auto block ${framed ? '' : 'border border-base-300'}`}
+      style={{ width: `min(100%, ${cols * LARGEST}mm, ${(Math.min(height, TALLEST) * cols) / rows}mm)` }}
+    >
+      {lines.map(({ row, col, toRow, toCol }, index) => (
+        <line
+          key={index}
+          x1={x(col) + 0.5}
+          y1={row + 0.5}
+          x2={x(toCol) + 0.5}
+          y2={toRow + 0.5}
+          stroke="#46605B"
+          strokeOpacity={0.3}
+          strokeWidth={0.72}
+          strokeLinecap="round"
+        />
+      ))}
       {cells.map((cell, index) => {
         if (!cell) return null
         const left = x(index % cols)
@@ -41,8 +84,20 @@ function Grid({ grid: { rows, cols, cells, lines, direction, framed }, height }:
         return (
           <g key={index}>
             {framed && <rect x={left} y={top} width={1} height={1} fill="none" stroke="#14312F" strokeWidth={0.035} />}
-            {cell.number !== undefined && <text x={left + 0.06} y={top + 0.08} fontSize={0.27} dominantBaseline="hanging">{cell.number}</text>}
-            <text x={left + 0.5} y={top + (framed ? 0.57 : 0.5)} fontSize={0.6} textAnchor="middle" dominantBaseline="central">{cell.text}</text>
+            {cell.number !== undefined && (
+              <text x={left + 0.06} y={top + 0.08} fontSize={0.27} dominantBaseline="hanging">
+                {cell.number}
+              </text>
+            )}
+            <text
+              x={left + 0.5}
+              y={top + (framed ? 0.57 : 0.5)}
+              fontSize={0.6}
+              textAnchor="middle"
+              dominantBaseline="central"
+            >
+              {cell.text}
+            </text>
           </g>
         )
       })}
@@ -58,7 +113,24 @@ function Items({ list: { heading, columns, direction, items } }: { list: SheetIt
         {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
           <li key={index} className="flex break-inside-avoid gap-2 py-0.5">
             {label !== '' && <span className="w-6 shrink-0 font-bold">{label}</span>}
-            <span className="flex items-center gap-2">{picture && <img src={mediaPath(picture)} alt="" className="size-9 shrink-0 object-contain" />}<span><bdi dir={directionOf(text)}>{text}</bdi>{note !== '' && ` ${note}`}{answer !== '' && <strong> · <bdi>{answer}</bdi></strong>}{below.map((line, place) => <span key={place} className="block pt-1" dir={directionOf(line)}>{line}</span>)}</span></span>
+            <span className="flex items-center gap-2">
+              {picture && <img src={mediaPath(picture)} alt="" className="size-9 shrink-0 object-contain" />}
+              <span>
+                <bdi dir={directionOf(text)}>{text}</bdi>
+                {note !== '' && ` ${note}`}
+                {answer !== '' && (
+                  <strong>
+                    {' '}
+                    · <bdi>{answer}</bdi>
+                  </strong>
+                )}
+                {below.map((line, place) => (
+                  <span key={place} className="block pt-1" dir={directionOf(line)}>
+                    {line}
+                  </span>
+                ))}
+              </span>
+            </span>
           </li>
         ))}
       </ol>
@@ -76,7 +148,15 @@ function Cards({ cards: { cards, perPage } }: { cards: SheetCards }) {
       {cards.map(({ label, size, direction, cells }) => (
         <section key={label} aria-label={`Card ${label}`} style={{ width: `${side}mm` }}>
           <p className="font-bold">{label}</p>
-          <div className="grid border-2 border-current" dir={direction} style={{ gridTemplateColumns: `repeat(${size}, 1fr)` }}>{cells.map((cell, index) => <Square key={index} square={cell} side={side / size - 0.6} />)}</div>
+          <div
+            className="grid border-2 border-current"
+            dir={direction}
+            style={{ gridTemplateColumns: `repeat(${size}, 1fr)` }}
+          >
+            {cells.map((cell, index) => (
+              <Square key={index} square={cell} side={side / size - 0.6} />
+            ))}
+          </div>
         </section>
       ))}
     </div>
@@ -85,14 +165,27 @@ function Cards({ cards: { cards, perPage } }: { cards: SheetCards }) {
 
 /** Cards that fill the page, to cut or to fold. */
 function Deck({ deck: { columns, rows, cells } }: { deck: SheetDeck }) {
-  return <div className="grid" style={{ gridTemplateColumns: `repeat(${columns}, ${DECK.width / columns}mm)` }}>{cells.map((cell, index) => <Square key={index} square={cell ?? { text: '' }} side={DECK.width / columns} height={DECK.height / rows} />)}</div>
+  return (
+    <div className="grid" style={{ gridTemplateColumns: `repeat(${columns}, ${DECK.width / columns}mm)` }}>
+      {cells.map((cell, index) => (
+        <Square key={index} square={cell ?? { text: '' }} side={DECK.width / columns} height={DECK.height / rows} />
+      ))}
+    </div>
+  )
 }
 
 /** A square, its text as large as its longest word lets it be. */
 function Square({ square, side, height = side }: { square: SheetSquare | null; side: number; height?: number }) {
   const longest = Math.max(1, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length))
   return (
-    <div className="flex flex-col items-center justify-center overflow-hidden border border-[#46605B] p-0.5 text-center leading-tight" style={{ width: `${side}mm`, height: `${height}mm`, fontSize: `${Math.max(2.2, Math.min(LARGEST_TYPE, side * 0.22, height * 0.22, Math.sqrt((side * height) / (2.6 * Math.max(1, (square?.text ?? '').length))), (side * 1.5) / longest))}mm` }}>
+    <div
+      className="flex flex-col items-center justify-center overflow-hidden border border-[#46605B] p-0.5 text-center leading-tight"
+      style={{
+        width: `${side}mm`,
+        height: `${height}mm`,
+        fontSize: `${Math.max(2.2, Math.min(LARGEST_TYPE, side * 0.22, height * 0.22, Math.sqrt((side * height) / (2.6 * Math.max(1, (square?.text ?? '').length))), (side * 1.5) / longest))}mm`,
+      }}
+    >
       {square === null && <span className="block size-1/3 rounded-full bg-[#D9D2C0]" />}
       {square?.picture && <img src={mediaPath(square.picture)} alt="" className="max-h-1/2 object-contain" />}
       {square && <bdi dir={directionOf(square.text)}>{square.text}</bdi>}

@@ -9,7 +9,12 @@ const ASK = 700
  * Has a list's sheets made as a PDF; returns the file. It is queued on the server and goes on there whatever becomes of the
  * connection; a signal stops it. Throws an ApiError where it can't be made.
  */
-export async function makePdf(listId: string, sheets: z.input<typeof PrintSheets>, onProgress: (progress: number) => void, signal: AbortSignal): Promise<Blob> {
+export async function makePdf(
+  listId: string,
+  sheets: z.input<typeof PrintSheets>,
+  onProgress: (progress: number) => void,
+  signal: AbortSignal,
+): Promise<Blob> {
   const { id } = await call<{ id: string }>('POST', `/lists/${listId}/sheets`, sheets)
   signal.addEventListener('abort', () => void call('DELETE', `/jobs/${id}`).catch(() => undefined), { once: true })
   for (;;) {

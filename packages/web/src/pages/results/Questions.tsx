@@ -10,13 +10,29 @@ export function Questions({ results: { questions, offer } }: { results: ResultsR
   const opinions = questions.filter(({ counts, given }) => !counts && given.length > 0)
   return (
     <section aria-labelledby="questions" className="flex flex-col gap-2">
-      <h2 id="questions" className="text-2xl">Questions <span className="quiet font-sans text-base">known by the fewest first</span></h2>
-      {counting.length > 0 && <ul className="panel flex flex-col gap-2 p-3">{[...counting].sort((one, other) => shareOf(one) - shareOf(other) || one.right - other.right).map((question) => <Question key={question.entryId} offerId={offer.id} question={question} />)}</ul>}
-      {questions.length > 0 && counting.length === 0 && opinions.length === 0 && <p className="panel p-4">This game shows what was called and marked; it scores nothing.</p>}
+      <h2 id="questions" className="text-2xl">
+        Questions <span className="quiet font-sans text-base">known by the fewest first</span>
+      </h2>
+      {counting.length > 0 && (
+        <ul className="panel flex flex-col gap-2 p-3">
+          {[...counting]
+            .sort((one, other) => shareOf(one) - shareOf(other) || one.right - other.right)
+            .map((question) => (
+              <Question key={question.entryId} offerId={offer.id} question={question} />
+            ))}
+        </ul>
+      )}
+      {questions.length > 0 && counting.length === 0 && opinions.length === 0 && (
+        <p className="panel p-4">This game shows what was called and marked; it scores nothing.</p>
+      )}
       {opinions.length > 0 && (
         <>
           <h3 className="text-xl">Opinions</h3>
-          <ul className="panel flex flex-col gap-3 p-3">{opinions.map((question) => <Opinion key={question.entryId} question={question} />)}</ul>
+          <ul className="panel flex flex-col gap-3 p-3">
+            {opinions.map((question) => (
+              <Opinion key={question.entryId} question={question} />
+            ))}
+          </ul>
         </>
       )}
     </section>
@@ -29,22 +45,53 @@ function shareOf({ right, wrong, passed }: QuestionResult): number {
   return met === 0 ? 2 : right / met
 }
 
-function Question({ offerId, question: { entryId, text, right, wrong, passed, notReached, given } }: { offerId: string; question: QuestionResult }) {
+function Question({
+  offerId,
+  question: { entryId, text, right, wrong, passed, notReached, given },
+}: {
+  offerId: string
+  question: QuestionResult
+}) {
   const [open, setOpen] = useState(false)
   const all = right + wrong + passed + notReached
   const scale = scaleLinear([0, Math.max(1, all)], [0, 100])
   return (
     <li>
-      <button type="button" aria-expanded={open} className="grid w-full grid-cols-[minmax(0,9rem)_1fr_auto] items-center gap-x-3 rounded-sm p-1 text-start hover:bg-accent" onClick={() => setOpen(!open)}>
+      <button
+        type="button"
+        aria-expanded={open}
+        className="grid w-full grid-cols-[minmax(0,9rem)_1fr_auto] items-center gap-x-3 rounded-sm p-1 text-start hover:bg-accent"
+        onClick={() => setOpen(!open)}
+      >
         <bdi className="truncate">{text}</bdi>
         <span className="flex h-3 border-b border-base-300" aria-hidden="true">
           <span className="block h-full bg-success" style={{ width: `${scale(right)}%` }} />
           <span className="stripes block h-full" style={{ width: `${scale(wrong + passed)}%` }} />
         </span>
-        <span className="tabular-nums">{right} of {right + wrong + passed} right</span>
+        <span className="tabular-nums">
+          {right} of {right + wrong + passed} right
+        </span>
         <span className="quiet col-span-3 text-sm">
-          {wrong > 0 && <span className="me-2">{wrong} wrong{!open && given.length > 0 && <>: {given.map((answer, index) => <span key={answer.given}>{index > 0 && ', '}<bdi>{answer.given}</bdi>{answer.count > 1 && ` × ${answer.count}`}</span>)}</>}</span>}
-          {[passed > 0 && `${passed} passed`, notReached > 0 && `${notReached} not reached`].filter((fact) => fact !== false).join(' · ')}
+          {wrong > 0 && (
+            <span className="me-2">
+              {wrong} wrong
+              {!open && given.length > 0 && (
+                <>
+                  :{' '}
+                  {given.map((answer, index) => (
+                    <span key={answer.given}>
+                      {index > 0 && ', '}
+                      <bdi>{answer.given}</bdi>
+                      {answer.count > 1 && ` × ${answer.count}`}
+                    </span>
+                  ))}
+                </>
+              )}
+            </span>
+          )}
+          {[passed > 0 && `${passed} passed`, notReached > 0 && `${notReached} not reached`]
+            .filter((fact) => fact !== false)
+            .join(' · ')}
         </span>
       </button>
       {open && <Answers offerId={offerId} entryId={entryId} />}
@@ -62,7 +109,13 @@ function Answers({ offerId, entryId }: { offerId: string; entryId: string }) {
       <ul className="mx-1 mb-1 border-s-2 border-base-300 ps-3 text-sm">
         {answers.data?.answers.length === 0 && <li className="quiet">Nobody was here yet.</li>}
         {answers.data?.answers.map(({ participantId, name, outcome, given }) => (
-          <li key={participantId} className="flex gap-2"><bdi className="w-28 truncate font-bold">{name}</bdi><span className={outcome === 'right' ? 'text-success' : outcome === 'wrong' ? 'text-error' : 'quiet'}>{OUTCOMES[outcome]}</span>{outcome !== 'right' && <bdi className="min-w-0 flex-1 truncate">{given}</bdi>}</li>
+          <li key={participantId} className="flex gap-2">
+            <bdi className="w-28 truncate font-bold">{name}</bdi>
+            <span className={outcome === 'right' ? 'text-success' : outcome === 'wrong' ? 'text-error' : 'quiet'}>
+              {OUTCOMES[outcome]}
+            </span>
+            {outcome !== 'right' && <bdi className="min-w-0 flex-1 truncate">{given}</bdi>}
+          </li>
         ))}
       </ul>
     </>
@@ -73,7 +126,17 @@ function Opinion({ question: { text, given } }: { question: QuestionResult }) {
   return (
     <li>
       <bdi className="font-bold">{text}</bdi>
-      <ul>{given.map((answer) => <li key={answer.given} className="grid grid-cols-[minmax(0,9rem)_1fr_auto] items-center gap-3"><bdi className="truncate">{answer.given}</bdi><span className="block h-3 bg-secondary" style={{ width: `${answer.share * 100}%` }} aria-hidden="true" /><span className="tabular-nums">{Math.round(answer.share * 100)} % · {answer.count}</span></li>)}</ul>
+      <ul>
+        {given.map((answer) => (
+          <li key={answer.given} className="grid grid-cols-[minmax(0,9rem)_1fr_auto] items-center gap-3">
+            <bdi className="truncate">{answer.given}</bdi>
+            <span className="block h-3 bg-secondary" style={{ width: `${answer.share * 100}%` }} aria-hidden="true" />
+            <span className="tabular-nums">
+              {Math.round(answer.share * 100)} % · {answer.count}
+            </span>
+          </li>
+        ))}
+      </ul>
     </li>
   )
 }

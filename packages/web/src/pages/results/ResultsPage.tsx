@@ -21,20 +21,66 @@ export function ResultsPage() {
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-5">
       <ListHeader
-        listId={id} step="Results" title={<h1 className="text-4xl" dir="auto">{list.data?.title || offer?.title || 'Untitled list'}</h1>}
+        listId={id}
+        step="Results"
+        title={
+          <h1 className="text-4xl" dir="auto">
+            {list.data?.title || offer?.title || 'Untitled list'}
+          </h1>
+        }
         facts={results.isError ? 'No connection; these are the results so far.' : 'Fills in by itself.'}
-        action={offer && <>
-          <button type="button" className="btn h-11" disabled={change.isPending} onClick={() => change.mutate({ id: offer.id, open: !offer.open })}>{offer.open ? 'Close the link' : 'Open the link again'}</button>
-          <a className="btn h-11" href={`/api/links/${offer.id}/results.csv`} download><Download size={16} aria-hidden="true" />Download CSV</a>
-        </>}
+        action={
+          offer && (
+            <>
+              <button
+                type="button"
+                className="btn h-11"
+                disabled={change.isPending}
+                onClick={() => change.mutate({ id: offer.id, open: !offer.open })}
+              >
+                {offer.open ? 'Close the link' : 'Open the link again'}
+              </button>
+              <a className="btn h-11" href={`/api/links/${offer.id}/results.csv`} download>
+                <Download size={16} aria-hidden="true" />
+                Download CSV
+              </a>
+            </>
+          )
+        }
       />
       <Notice error={offers.error ?? (results.data ? null : results.error) ?? change.error} />
       {offers.data && offers.data.length > 1 && (
-        <label className="flex items-center gap-2">Link<select className="select select-sm w-auto" value={offerId} onChange={(event) => setSearch({ link: event.target.value })}>{offers.data.map((one) => <option key={one.id} value={one.id}>{labelOf(one)}</option>)}</select></label>
+        <label className="flex items-center gap-2">
+          Link
+          <select
+            className="select select-sm w-auto"
+            value={offerId}
+            onChange={(event) => setSearch({ link: event.target.value })}
+          >
+            {offers.data.map((one) => (
+              <option key={one.id} value={one.id}>
+                {labelOf(one)}
+              </option>
+            ))}
+          </select>
+        </label>
       )}
-      {offers.data?.length === 0 && <p className="panel p-6">Nothing to see yet. <Link className="link" to={`/lists/${id}`}>Share the list with students</Link>, and what they do shows here.</p>}
+      {offers.data?.length === 0 && (
+        <p className="panel p-6">
+          Nothing to see yet.{' '}
+          <Link className="link" to={`/lists/${id}`}>
+            Share the list with students
+          </Link>
+          , and what they do shows here.
+        </p>
+      )}
       {offerId !== undefined && results.isPending && <Waterline filled={undefined} label="Fetching the results" />}
-      {results.data && <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]"><Students results={results.data} /><Questions results={results.data} /></div>}
+      {results.data && (
+        <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
+          <Students results={results.data} />
+          <Questions results={results.data} />
+        </div>
+      )}
     </main>
   )
 }

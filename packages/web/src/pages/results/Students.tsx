@@ -31,7 +31,11 @@ interface Column {
 const COLUMNS: readonly Column[] = [
   { name: 'First try', cell: ({ firstRight }) => firstRight },
   { name: 'Points', cell: ({ points }) => points, shown: (all) => all.some(({ points }) => points > 0) },
-  { name: 'Second try', cell: ({ second }) => (second.total > 0 ? `${second.right} of ${second.total}` : '–'), shown: (all) => all.some(({ second }) => second.total > 0) },
+  {
+    name: 'Second try',
+    cell: ({ second }) => (second.total > 0 ? `${second.right} of ${second.total}` : '–'),
+    shown: (all) => all.some(({ second }) => second.total > 0),
+  },
   { name: 'Time', cell: ({ milliseconds }) => clock(milliseconds) },
   { name: 'Hints', cell: ({ hints }) => hints, shown: (all) => all.some(({ hints }) => hints > 0) },
   { name: 'Misses', cell: ({ misses }) => misses, shown: (all) => all.some(({ misses }) => misses > 0) },
@@ -47,32 +51,91 @@ export function Students({ results: { participants, offer } }: { results: Result
   const open = participants.find(({ participantId }) => participantId === openId)
   return (
     <section aria-labelledby="students" className="flex flex-col gap-2">
-      <h2 id="students" className="text-2xl">Students <span className="quiet font-sans text-base">{present.length} joined · {done} finished · code {offer.code}{offer.open ? '' : ', closed'}</span></h2>
-      {participants.length === 0 && <p className="panel p-5">Nobody has joined yet. The code is <strong>{offer.code}</strong>.</p>}
+      <h2 id="students" className="text-2xl">
+        Students{' '}
+        <span className="quiet font-sans text-base">
+          {present.length} joined · {done} finished · code {offer.code}
+          {offer.open ? '' : ', closed'}
+        </span>
+      </h2>
+      {participants.length === 0 && (
+        <p className="panel p-5">
+          Nobody has joined yet. The code is <strong>{offer.code}</strong>.
+        </p>
+      )}
       {participants.length > 0 && (
         <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Students’ results">
           <table className="w-full text-start">
-            <thead><tr className="text-sm">{['Student', 'Right', ...columns.map(({ name }) => name), 'Last seen'].map((name) => <th key={name} scope="col" className="px-2 py-2 text-start">{name}</th>)}<td /></tr></thead>
+            <thead>
+              <tr className="text-sm">
+                {['Student', 'Right', ...columns.map(({ name }) => name), 'Last seen'].map((name) => (
+                  <th key={name} scope="col" className="px-2 py-2 text-start">
+                    {name}
+                  </th>
+                ))}
+                <td />
+              </tr>
+            </thead>
             <tbody>
               {participants.map((student) => (
-                <tr key={student.participantId} className={`border-t border-base-300 ${student.removed ? 'quiet' : ''}`}>
-                  <th scope="row" className="max-w-40 truncate px-2 py-2 text-start" dir="auto">{student.name}{student.removed && <span className="font-normal"> · taken out</span>}</th>
-                  <td className="px-2 py-2 tabular-nums"><Right student={student} /></td>
-                  {columns.map(({ name, cell }) => <td key={name} className="px-2 py-2 tabular-nums">{cell(student)}</td>)}
+                <tr
+                  key={student.participantId}
+                  className={`border-t border-base-300 ${student.removed ? 'quiet' : ''}`}
+                >
+                  <th scope="row" className="max-w-40 truncate px-2 py-2 text-start" dir="auto">
+                    {student.name}
+                    {student.removed && <span className="font-normal"> · taken out</span>}
+                  </th>
+                  <td className="px-2 py-2 tabular-nums">
+                    <Right student={student} />
+                  </td>
+                  {columns.map(({ name, cell }) => (
+                    <td key={name} className="px-2 py-2 tabular-nums">
+                      {cell(student)}
+                    </td>
+                  ))}
                   <td className="quiet whitespace-nowrap px-2 py-2">{seen(student.lastSeenAt)}</td>
-                  <td className="pe-1"><button type="button" className="btn btn-ghost btn-sm btn-square" aria-label={`More about ${student.name}`} onClick={() => setOpenId(student.participantId)}><Ellipsis size={18} aria-hidden="true" /></button></td>
+                  <td className="pe-1">
+                    <button
+                      type="button"
+                      className="btn btn-ghost btn-sm btn-square"
+                      aria-label={`More about ${student.name}`}
+                      onClick={() => setOpenId(student.participantId)}
+                    >
+                      <Ellipsis size={18} aria-hidden="true" />
+                    </button>
+                  </td>
                 </tr>
               ))}
             </tbody>
           </table>
         </div>
       )}
-      {open && <StudentDialog key={open.participantId} offerId={offer.id} student={open} others={participants.filter((other) => other !== open)} onClose={() => setOpenId(undefined)} />}
+      {open && (
+        <StudentDialog
+          key={open.participantId}
+          offerId={offer.id}
+          student={open}
+          others={participants.filter((other) => other !== open)}
+          onClose={() => setOpenId(undefined)}
+        />
+      )}
     </section>
   )
 }
 
 function Right({ student: { right, total, finished, lastSeenAt, attempts } }: { student: ParticipantResult }) {
   if (attempts === 0) return <span className="quiet text-sm">not begun</span>
-  return <>{total > 0 ? <><strong>{right}</strong> of {total}</> : <span className="quiet">not scored</span>}{finished ? '' : <span className="quiet text-sm"> · {isHere(lastSeenAt) ? 'playing' : 'left off'}</span>}</>
+  return (
+    <>
+      {total > 0 ? (
+        <>
+          <strong>{right}</strong> of {total}
+        </>
+      ) : (
+        <span className="quiet">not scored</span>
+      )}
+      {finished ? '' : <span className="quiet text-sm"> · {isHere(lastSeenAt) ? 'playing' : 'left off'}</span>}
+    </>
+  )
 }

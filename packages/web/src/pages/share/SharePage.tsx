@@ -13,11 +13,35 @@ export function SharePage() {
   const offers = useOffers(id)
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-5">
-      <ListHeader listId={id} step="Play" title={<h1 className="text-4xl" dir="auto">{list.data?.title || 'Untitled list'}</h1>} facts="Students open the link or type the code. No account needed." action={<Link className="btn h-11" to={`/lists/${id}`}>Back to the words</Link>} />
+      <ListHeader
+        listId={id}
+        step="Play"
+        title={
+          <h1 className="text-4xl" dir="auto">
+            {list.data?.title || 'Untitled list'}
+          </h1>
+        }
+        facts="Students open the link or type the code. No account needed."
+        action={
+          <Link className="btn h-11" to={`/lists/${id}`}>
+            Back to the words
+          </Link>
+        }
+      />
       <Notice error={offers.error ?? list.error} />
       {offers.isPending && <Waterline filled={undefined} label="Fetching the links" />}
-      {offers.data?.length === 0 && <p className="panel p-6">No link yet. Choose a game and press “Share with students”: a link works from the moment it exists.</p>}
-      <ul className="flex flex-col gap-4">{offers.data?.map((offer: OfferReply) => <li key={offer.id}><OfferCard offer={offer} listId={id} /></li>)}</ul>
+      {offers.data?.length === 0 && (
+        <p className="panel p-6">
+          No link yet. Choose a game and press “Share with students”: a link works from the moment it exists.
+        </p>
+      )}
+      <ul className="flex flex-col gap-4">
+        {offers.data?.map((offer: OfferReply) => (
+          <li key={offer.id}>
+            <OfferCard offer={offer} listId={id} />
+          </li>
+        ))}
+      </ul>
     </main>
   )
 }

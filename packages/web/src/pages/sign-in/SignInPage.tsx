@@ -17,21 +17,46 @@ interface Fields {
 export function SignInPage({ sample }: { sample: boolean }) {
   const [isNew, setIsNew] = useState(false)
   const signIn = useSignIn()
-  const { register, handleSubmit, setError, clearErrors, formState: { errors } } = useForm<Fields>({
-    resolver: zodResolver(isNew ? SignUp : SignIn) as never, defaultValues: { name: '', email: '', password: '' },
+  const {
+    register,
+    handleSubmit,
+    setError,
+    clearErrors,
+    formState: { errors },
+  } = useForm<Fields>({
+    resolver: zodResolver(isNew ? SignUp : SignIn) as never,
+    defaultValues: { name: '', email: '', password: '' },
   })
   const submit = handleSubmit((body) => {
-    signIn.mutate({ path: isNew ? '/teachers' : '/session', body }, {
-      onError: (error) => {
-        if (error instanceof ApiError && (error.path === 'email' || error.path === 'password')) setError(error.path, { message: error.message })
+    signIn.mutate(
+      { path: isNew ? '/teachers' : '/session', body },
+      {
+        onError: (error) => {
+          if (error instanceof ApiError && (error.path === 'email' || error.path === 'password'))
+            setError(error.path, { message: error.message })
+        },
       },
-    })
+    )
   })
   const field = (name: keyof Fields, label: string, type: string, autoComplete: string) => (
     <div>
-      <label htmlFor={name} className="font-bold">{label}</label>
-      <input id={name} type={type} autoComplete={autoComplete} className="input mt-1 h-11 w-full" aria-invalid={Boolean(errors[name])} aria-describedby={errors[name] ? `${name}-error` : undefined} {...register(name)} />
-      {errors[name] && <p id={`${name}-error`} role="alert" className="mt-1 text-sm text-error">{errors[name].message}</p>}
+      <label htmlFor={name} className="font-bold">
+        {label}
+      </label>
+      <input
+        id={name}
+        type={type}
+        autoComplete={autoComplete}
+        className="input mt-1 h-11 w-full"
+        aria-invalid={Boolean(errors[name])}
+        aria-describedby={errors[name] ? `${name}-error` : undefined}
+        {...register(name)}
+      />
+      {errors[name] && (
+        <p id={`${name}-error`} role="alert" className="mt-1 text-sm text-error">
+          {errors[name].message}
+        </p>
+      )}
     </div>
   )
   return (
@@ -39,8 +64,16 @@ export function SignInPage({ sample }: { sample: boolean }) {
       <div className="flex flex-col gap-5">
         <OtterAfloat width={280} />
         <h1 className="text-5xl">Jolly Otter</h1>
-        <p className="max-w-md text-lg">Paste a list of words once. Get review games to print, to share by link, and to see what each student knows.</p>
-        <p className="quiet">Students: go to <a className="link" href="/in">{location.host}/in</a> and enter the code from the board.</p>
+        <p className="max-w-md text-lg">
+          Paste a list of words once. Get review games to print, to share by link, and to see what each student knows.
+        </p>
+        <p className="quiet">
+          Students: go to{' '}
+          <a className="link" href="/in">
+            {location.host}/in
+          </a>{' '}
+          and enter the code from the board.
+        </p>
       </div>
       <form className="panel flex flex-col gap-4 p-6" onSubmit={(event) => void submit(event)} noValidate>
         <h2 className="text-2xl">{isNew ? 'Make an account' : 'Sign in'}</h2>
@@ -48,9 +81,30 @@ export function SignInPage({ sample }: { sample: boolean }) {
         {field('email', 'E-mail', 'email', 'email')}
         {field('password', 'Password', 'password', isNew ? 'new-password' : 'current-password')}
         {signIn.isError && !errors.email && !errors.password && <Notice error={signIn.error} />}
-        <button type="submit" className="btn btn-primary h-12" disabled={signIn.isPending}>{isNew ? 'Make an account' : 'Sign in'}</button>
-        <button type="button" className="btn btn-ghost font-normal" onClick={() => { setIsNew(!isNew); clearErrors(); signIn.reset() }}>{isNew ? 'I have an account' : 'I am new here'}</button>
-        {sample && <button type="button" className="btn" disabled={signIn.isPending} onClick={() => signIn.mutate({ path: '/session/sample' })}>Look around as Ines Okafor</button>}
+        <button type="submit" className="btn btn-primary h-12" disabled={signIn.isPending}>
+          {isNew ? 'Make an account' : 'Sign in'}
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost font-normal"
+          onClick={() => {
+            setIsNew(!isNew)
+            clearErrors()
+            signIn.reset()
+          }}
+        >
+          {isNew ? 'I have an account' : 'I am new here'}
+        </button>
+        {sample && (
+          <button
+            type="button"
+            className="btn"
+            disabled={signIn.isPending}
+            onClick={() => signIn.mutate({ path: '/session/sample' })}
+          >
+            Look around as Ines Okafor
+          </button>
+        )}
       </form>
     </main>
   )

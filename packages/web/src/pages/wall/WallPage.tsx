@@ -12,16 +12,28 @@ export function WallPage() {
     <main className="fixed inset-0 z-10 flex flex-col gap-[3vh] bg-base-200 p-[4vw]">
       <div className="flex flex-1 flex-wrap items-center justify-between gap-[3vw]">
         <div className="flex flex-col gap-[2vh]">
-          <h1 className="text-[max(28px,4vw)]" dir="auto">{list.data?.title || 'Word search'}</h1>
-          <p className="text-[max(28px,2.6vw)]">Go to <strong>{location.host}/in</strong> and enter</p>
+          <h1 className="text-[max(28px,4vw)]" dir="auto">
+            {list.data?.title || 'Word search'}
+          </h1>
+          <p className="text-[max(28px,2.6vw)]">
+            Go to <strong>{location.host}/in</strong> and enter
+          </p>
           <p className="text-[max(64px,11vw)] font-bold leading-none tracking-[0.12em]">{code}</p>
         </div>
-        <QrCode text={`${location.origin}/p/${code}`} size={Math.round(Math.min(innerWidth * 0.26, innerHeight * 0.5))} label="QR code of the game" />
+        <QrCode
+          text={`${location.origin}/p/${code}`}
+          size={Math.round(Math.min(innerWidth * 0.26, innerHeight * 0.5))}
+          label="QR code of the game"
+        />
       </div>
       <Waterline filled={link?.open === false ? 0 : 1} label="The game is open" />
       <div className="flex items-center justify-between text-[max(28px,2vw)]">
-        <p role="status"><strong>{link?.players ?? 0}</strong> here{link?.open === false ? ' · closed' : ''}</p>
-        <Link className="btn h-16 text-[28px]" to={link ? `/lists/${id}/results?link=${link.id}` : `/lists/${id}/play`}>Results</Link>
+        <p role="status">
+          <strong>{link?.players ?? 0}</strong> here{link?.open === false ? ' · closed' : ''}
+        </p>
+        <Link className="btn h-16 text-[28px]" to={link ? `/lists/${id}/results?link=${link.id}` : `/lists/${id}/play`}>
+          Results
+        </Link>
       </div>
     </main>
   )
