@@ -57,7 +57,8 @@ export async function benchApi(): Promise<void> {
   ]
   const base = await timesOf(async () => (await fetch(address)).text())
   console.log(
-    `API, ${REQUESTS} requests one after another: p95 in ms, and as a multiple of a bare route with one SELECT (${percentile95(base).toFixed(2)} ms)`,
+    `API, ${REQUESTS} requests one after another: p95 in ms,
+      and as a multiple of a bare route with one SELECT (${percentile95(base).toFixed(2)} ms)`,
   )
   for (const [name, request] of routes) {
     const time = percentile95(await timesOf(request))

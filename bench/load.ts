@@ -22,7 +22,9 @@ function told(name: string, times: readonly number[]): void {
   )
 }
 
-/** Lets each player make a request every two seconds, each at a moment of their own; returns the time of every request. */
+/**
+ * Lets each player make a request every two seconds, each at a moment of their own; returns the time of every request.
+ */
 async function paced(players: number, request: (player: number, turn: number) => Promise<unknown>): Promise<number[]> {
   const times: number[] = []
   await Promise.all(
@@ -39,7 +41,9 @@ async function paced(players: number, request: (player: number, turn: number) =>
   return times
 }
 
-/** A whole school that plays at once, beside a bare route with one INSERT; and a class that presses at the same instant. */
+/**
+ * A whole school that plays at once, beside a bare route with one INSERT; and a class that presses at the same instant.
+ */
 export async function benchLoad(): Promise<void> {
   const server = await startTestServer({ quiet: true })
   const { client, listId } = await teacherWithList(server.url, WORDS)
@@ -141,15 +145,19 @@ async function benchResults(
 ): Promise<void> {
   await rows(
     server,
-    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, state, "right", total, points, milliseconds, started_at, moved_at, last_seen_at, moves, ended_at)
-    SELECT gen_random_uuid(), y.offer_id, y.participant_id, y.game_version_id, y.question_set_id, y.rules, '{}', 7, y.total, 70, 60000, y.started_at + n * interval '1 minute', now(), now() - n * interval '7 minutes', 10, now()
+    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, state, "right", total,
+      points, milliseconds, started_at, moved_at, last_seen_at, moves, ended_at)
+    SELECT gen_random_uuid(), y.offer_id, y.participant_id, y.game_version_id, y.question_set_id, y.rules, '{}', 7,
+      y.total, 70, 60000, y.started_at + n * interval '1 minute', now(), now() - n * interval '7 minutes', 10, now()
     FROM plays y, generate_series(1, 33) n WHERE y.offer_id = $offerId`,
     { offerId },
   )
   await rows(
     server,
-    `INSERT INTO responses (play_id, entry_id, outcome, first_outcome, counts, given, points, milliseconds, place, participant_id, at)
-    SELECT y.id, q.entry_id, CASE WHEN q.place % 4 = 3 THEN 'wrong' ELSE 'right' END, 'right', true, q.text, 10, 4000, q.place, y.participant_id, now()
+    `INSERT INTO responses (play_id, entry_id, outcome, first_outcome, counts, given, points, milliseconds, place,
+      participant_id, at)
+    SELECT y.id, q.entry_id, CASE WHEN q.place % 4 = 3 THEN 'wrong' ELSE 'right' END, 'right', true, q.text, 10, 4000,
+      q.place, y.participant_id, now()
     FROM plays y JOIN questions q ON q.set_id = y.question_set_id WHERE y.offer_id = $offerId AND y.state = '{}'`,
     { offerId },
   )

@@ -1,4 +1,7 @@
-/** A plain method to compare with: longest word first, where it crosses most, in one pass. Gives the area of its box and how many words found no place. */
+/**
+ * A plain method to compare with: longest word first, where it crosses most, in one pass. Gives the area of its box and
+ * how many words found no place.
+ */
 export function plainCrossword(answers: readonly string[]): { area: number; left: number } {
   const grid = new Map<string, string>()
   const used = new Map<string, number>()

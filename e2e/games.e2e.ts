@@ -97,7 +97,8 @@ test('hangman says how hard words are, and is played on a phone by keys and touc
     (
       await query<{ outcome: string; round: string }>(
         server.databaseUrl,
-        'SELECT r.outcome, r.round FROM responses r JOIN plays y ON y.id = r.play_id JOIN offers o ON o.id = y.offer_id WHERE o.code = $1 ORDER BY r.id',
+        `SELECT r.outcome, r.round FROM responses r JOIN plays y ON y.id = r.play_id JOIN offers o
+          ON o.id = y.offer_id WHERE o.code = $1 ORDER BY r.id`,
         [code],
       )
     ).map(({ outcome, round }) => `${round} ${outcome}`)

@@ -31,7 +31,8 @@ export async function join(phone: Page, code: string): Promise<void> {
 export async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promise<Puzzle> {
   const [{ puzzle }] = await query<{ puzzle: Puzzle }>(
     databaseUrl,
-    'SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $1',
+    `SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v
+      ON v.id = m.game_version_id WHERE o.code = $1`,
     [code],
   )
   return puzzle

@@ -8,7 +8,8 @@ type Cell = { row: number; col: number }
 async function puzzleOf(databaseUrl: string, code: string): Promise<WordSearchPuzzle> {
   const [{ puzzle }] = await query<{ puzzle: WordSearchPuzzle }>(
     databaseUrl,
-    'SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v ON v.id = m.game_version_id WHERE o.code = $1',
+    `SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v
+      ON v.id = m.game_version_id WHERE o.code = $1`,
     [code],
   )
   return puzzle

@@ -72,7 +72,10 @@ const USER = 'postgres'
 /** Where clusters lie whose data folder that user can't reach, such as one in root's own home. */
 const REACHABLE = '/var/lib/jolly-otter'
 
-/** Runs a program as an ordinary user: PostgreSQL refuses root, and whoever gets in there must not become root. The rights are dropped for good. */
+/**
+ * Runs a program as an ordinary user: PostgreSQL refuses root, and whoever gets in there must not become root. The
+ * rights are dropped for good.
+ */
 function asOrdinary(command, args, options = {}) {
   const settings = { cwd: '/', stdio: ['pipe', 'ignore', 'ignore'], ...options }
   if (!root) return run(command, args, settings)
@@ -83,7 +86,9 @@ function asOrdinary(command, args, options = {}) {
   )
 }
 
-/** Gives where a data folder's cluster lies, made and owned by who runs it. One of before is moved along, with its data. */
+/**
+ * Gives where a data folder's cluster lies, made and owned by who runs it. One of before is moved along, with its data.
+ */
 function placeOf(folder) {
   const here = join(folder, 'postgres')
   mkdirSync(folder, { recursive: true })

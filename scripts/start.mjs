@@ -12,7 +12,10 @@ const port = Number(process.env.PORT ?? 4780)
 /** Room on the disk without which nothing is begun, and below which it is said while running; in bytes. */
 const LEAST_ROOM = 300 * 2 ** 20
 const LITTLE_ROOM = 100 * 2 ** 20
-/** How often the database and the disk are looked at, and the first and longest wait before something is started again; in milliseconds. */
+/**
+ * How often the database and the disk are looked at, and the first and longest wait before something is started again;
+ * in milliseconds.
+ */
 const LOOK = 1000
 const FIRST_WAIT = 500
 const LONGEST_WAIT = 30_000
@@ -131,7 +134,10 @@ function growingWaits() {
   }
 }
 
-/** Starts the server, and starts it again whenever it ends by itself. Done once it answers; throws where it ends before that. */
+/**
+ * Starts the server, and starts it again whenever it ends by itself. Done once it answers; throws where it ends before
+ * that.
+ */
 async function serve(env) {
   const nextWait = growingWaits()
   const run = () =>

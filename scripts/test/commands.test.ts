@@ -111,7 +111,10 @@ describe('npm start', () => {
     return offers[0].code
   }
 
-  /** Joins and asks for a hint to each of ten words, again and again until each is answered; returns what the server kept. */
+  /**
+   * Joins and asks for a hint to each of ten words, again and again until each is answered; returns what the server
+   * kept.
+   */
   async function playThrough(port: number, code: string, name: string): Promise<{ moves: number; hints: number }> {
     const address = `http://127.0.0.1:${port}/api/play/${code}`
     const ask = async (

@@ -17,7 +17,8 @@ const OfferName = z
   .pipe(z.string().max(100))
 
 /**
- * Shares a list as a game: makes a new offer. The same list, options and seed are the same version of the game; the same
+ * Shares a list as a game: makes a new offer. The same list, options and seed are the same version of the game; the
+ * same
  * `requestId` is the same offer, however often it is sent.
  */
 export const CreateOffer = z.object({
@@ -104,7 +105,10 @@ export interface QuestionResult {
   passed: number
   /** Students who were asked, but stopped before it or are not there yet. */
   notReached: number
-  /** What was most often given and is not right, and by how many students; of an opinion, all that was given, with its share. */
+  /**
+   * What was most often given and is not right, and by how many students; of an opinion, all that was given, with its
+   * share.
+   */
   given: { given: string; count: number; share: number }[]
 }
 

@@ -13,7 +13,8 @@ export type JoinOffer = z.input<typeof JoinOffer>
 export const TOKEN_HEADER = 'X-Otter-Player'
 
 /**
- * A move. Its id makes sending it twice harmless; `for` names what it was made for, as `moment` did, and `madeAt` when, by
+ * A move. Its id makes sending it twice harmless; `for` names what it was made for, as `moment` did, and `madeAt`
+ * when, by
  * the device's clock (milliseconds since 1970). Without an id, `after` says how many moves came before it.
  */
 export const SendMove = z
@@ -28,7 +29,10 @@ export const SendMove = z
   .refine(({ id, after }) => id !== undefined || after !== undefined, { path: ['id'] })
 export type SendMove = z.input<typeof SendMove>
 
-/** What became of a move: it changed something, it changed nothing, it had come before, or it was made for what has passed. */
+/**
+ * What became of a move: it changed something, it changed nothing, it had come before, or it was made for what has
+ * passed.
+ */
 export type MoveFate = 'taken' | 'void' | 'repeated' | 'passed'
 
 /** An offer as its students see it. */

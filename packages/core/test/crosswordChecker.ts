@@ -77,7 +77,10 @@ export function smallestArea(words: readonly string[]): number {
   throw new Error('too large')
 }
 
-/** Tells whether words can be laid in a box, any word anywhere, and checks the rules only at the end and where they can't be mended. */
+/**
+ * Tells whether words can be laid in a box, any word anywhere, and checks the rules only at the end and where they
+ * can't be mended.
+ */
 function fills(words: readonly string[], rows: number, cols: number): boolean {
   const grid = Array.from({ length: rows * cols }, () => '')
   const at = (row: number, col: number): string =>

@@ -112,7 +112,10 @@ const anyList = fc
     return { list: { title: 'Any', answerLanguage: 'en', promptLanguage: 'en', entries } satisfies EntryList, ask }
   })
 
-/** Plays at random to the end, kept as JSON at each move as a database keeps it, and checks that results can be told from the responses alone. */
+/**
+ * Plays at random to the end, kept as JSON at each move as a database keeps it, and checks that results can be told
+ * from the responses alone.
+ */
 function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number, seat: number): Response[] {
   const game = gameOf(kind)
   const beginning = (): Beginning => ({ random: randomFrom(`start ${moves}`), seat, now: 1e12 })
@@ -184,7 +187,8 @@ describe('Every game', () => {
               puzzle = make()
             } catch (error) {
               expect(error).to.be.instanceOf(PuzzleError)
-              // Where it was ready, only the words themselves can stand in the way: crosswords without a letter in common.
+              // Where it was ready, only the words themselves can stand in the way: crosswords without a letter in
+              // common.
               expect(!game.fit(list, options).ready || kind === 'crossword' || kind === 'unscramble').to.equal(true)
               return
             }
@@ -236,7 +240,8 @@ describe('Every game', () => {
   })
 
   it('tells no answer by the words of a picture, on any side, in any reply before it is answered', () => {
-    // Each entry is known by its answer and by another accepted spelling; pictures of both sides and of choices hold one of them, in other letters.
+    // Each entry is known by its answer and by another accepted spelling; pictures of both sides and of choices hold
+    // one of them, in other letters.
     const entries = WORDS.slice(0, 9).map((word, index) =>
       newEntry({
         id: idOf(index),

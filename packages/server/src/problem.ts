@@ -32,7 +32,10 @@ export function notFound(what: string): Problem {
   return new Problem(404, `There is no such ${what}, or it is not yours.`)
 }
 
-/** Names of the errors by which the database says that it can't be reached, and the codes (SQLSTATE) of a full disk and of a shutdown. */
+/**
+ * Names of the errors by which the database says that it can't be reached, and the codes (SQLSTATE) of a full disk and
+ * of a shutdown.
+ */
 const UNREACHABLE = /^Sequelize(Connection|HostNotReachable|AccessDenied)/u
 const FULL = new Set(['53100', 'ENOSPC'])
 const ENDING = new Set(['57P01', '57P02', '57P03', 'ECONNREFUSED', 'ECONNRESET', 'EPIPE'])
@@ -68,7 +71,10 @@ export function codeOf(error: unknown): string {
   return String(parent?.code ?? code ?? '')
 }
 
-/** Returns what of an error may be logged: a statement's values, and the database's details, carry names and words of people. */
+/**
+ * Returns what of an error may be logged: a statement's values, and the database's details, carry names and words of
+ * people.
+ */
 export function loggable(error: unknown): { name: string; code: string; reason: string } {
   const { name = '', stack, message } = error instanceof Error ? error : { message: String(error), stack: undefined }
   return { name, code: codeOf(error), reason: stack ?? message }

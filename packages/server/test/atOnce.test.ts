@@ -77,7 +77,8 @@ describe('Many at the same instant', () => {
     await joined(code, 50)
     const seats = await rows<{ seat: number; card: number }>(
       server,
-      `SELECT p.seat, (y.state ->> 'card')::int AS card FROM participants p JOIN plays y ON y.participant_id = p.id WHERE p.offer_id = $id ORDER BY p.seat`,
+      `SELECT p.seat, (y.state ->> 'card')::int AS card FROM participants p JOIN plays y ON y.participant_id = p.id
+        WHERE p.offer_id = $id ORDER BY p.seat`,
       { id },
     )
     expect(seats.map(({ seat }) => seat)).to.deep.equal(Array.from({ length: 50 }, (_, index) => index + 1))
@@ -155,7 +156,8 @@ describe('Many at the same instant', () => {
     expect([late.body.fate, late.body.play.view.question.number]).to.deep.equal(['passed', 2])
     const [{ fates }] = await rows<{ fates: string[] }>(
       server,
-      'SELECT array_agg(m.fate ORDER BY m.number) AS fates FROM moves m JOIN plays y ON y.id = m.play_id WHERE y.offer_id = $id',
+      `SELECT array_agg(m.fate ORDER BY m.number) AS fates FROM moves m JOIN plays y ON y.id = m.play_id
+        WHERE y.offer_id = $id`,
       { id },
     )
     expect(fates.filter((fate) => fate === 'passed')).to.have.length(4)
@@ -185,7 +187,8 @@ describe('Many at the same instant', () => {
     const versions = await rows<{ fingerprint: string; latest: boolean; first: string }>(
       server,
       `SELECT v.fingerprint, m.offer_id IS NOT NULL AS latest, v.puzzle -> 'cards' -> 0 -> 'back' ->> 'text' AS first
-      FROM game_versions v LEFT JOIN offer_games m ON m.game_version_id = v.id WHERE v.game_id = (SELECT w.game_id FROM offer_games n JOIN game_versions w ON w.id = n.game_version_id WHERE n.offer_id = $id)`,
+      FROM game_versions v LEFT JOIN offer_games m ON m.game_version_id = v.id WHERE v.game_id = (SELECT w.game_id
+        FROM offer_games n JOIN game_versions w ON w.id = n.game_version_id WHERE n.offer_id = $id)`,
       { id },
     )
     expect(new Set(versions.map(({ fingerprint }) => fingerprint)).size).to.equal(versions.length)
@@ -206,7 +209,8 @@ describe('Many at the same instant', () => {
     const [{ versions, offers }] = await rows<{ versions: number; offers: number }>(
       server,
       `SELECT count(DISTINCT v.id)::int AS versions, count(DISTINCT m.offer_id)::int AS offers
-      FROM games g JOIN game_versions v ON v.game_id = g.id JOIN offer_games m ON m.game_version_id = v.id WHERE g.list_id = $listId`,
+      FROM games g JOIN game_versions v ON v.game_id = g.id JOIN offer_games m ON m.game_version_id = v.id
+        WHERE g.list_id = $listId`,
       { listId },
     )
     expect({ versions, offers }).to.deep.equal({ versions: 1, offers: 7 })
@@ -336,7 +340,9 @@ describe('Many at the same instant', () => {
       }>(
         server,
         `SELECT y.id, y.state, y.origin, y."right", y.total, y.points, y.bonus, y.hints, y.misses, y.milliseconds,
-         (SELECT jsonb_agg(jsonb_build_object('move', m.move, 'clock', m.clock, 'now', round(extract(epoch FROM m.at) * 1000)) ORDER BY m.number) FROM moves m WHERE m.play_id = y.id AND m.fate = 'taken') AS moves FROM plays y WHERE y.offer_id = $id`,
+         (SELECT jsonb_agg(jsonb_build_object('move', m.move, 'clock', m.clock, 'now', round(extract(epoch
+           FROM m.at) * 1000)) ORDER BY m.number) FROM moves m WHERE m.play_id = y.id AND m.fate = 'taken') AS moves
+           FROM plays y WHERE y.offer_id = $id`,
         { id },
       )
       for (const { state, origin, moves, id: _, ...columns } of plays) {

@@ -16,7 +16,10 @@ async function played(url: string, code: string, moves: readonly object[]): Prom
   return student
 }
 
-/** Pages of a version with its key, where they are not two: cards two to a page, decks with their backs, cards without a key. */
+/**
+ * Pages of a version with its key, where they are not two: cards two to a page, decks with their backs, cards without a
+ * key.
+ */
 const PAGES: Partial<Record<GameKind, number>> = { bingo: 15 + 2, flashcards: 6, pairs: 1, quiz: 3 }
 
 describe('Every game', () => {

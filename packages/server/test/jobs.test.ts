@@ -100,7 +100,9 @@ describe('Long work', () => {
     const queue = (tries: number): Promise<{ id: string }[]> =>
       rows<{ id: string }>(
         server,
-        `INSERT INTO jobs (id, teacher_id, kind, task, state, tries, started_at, seen_at) SELECT gen_random_uuid(), teacher_id, 'sheets', $task::jsonb, 'running', $tries, now(), now() - interval '1 minute' FROM lists WHERE id = $listId RETURNING id`,
+        `INSERT INTO jobs (id, teacher_id, kind, task, state, tries, started_at, seen_at) SELECT gen_random_uuid(),
+          teacher_id, 'sheets', $task::jsonb, 'running', $tries, now(), now() - interval '1 minute' FROM lists
+          WHERE id = $listId RETURNING id`,
         {
           listId,
           tries,

@@ -24,9 +24,12 @@ interface StoredPlay {
   answered: { entry: string; counts: boolean; outcome: string; round: string }[]
 }
 
-const STORED = `SELECT g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules, y."right", y.total, y.points, y.bonus, y.hints, y.misses, y.milliseconds, y.ended_at IS NOT NULL AS ended,
-  (SELECT array_agg(q.entry_id::text ORDER BY q.place) FROM questions q WHERE q.set_id = y.question_set_id) AS questions,
-  (SELECT coalesce(jsonb_agg(jsonb_build_object('entry', r.entry_id, 'counts', r.counts, 'outcome', r.outcome, 'round', r.round) ORDER BY r.id), '[]') FROM responses r WHERE r.play_id = y.id) AS answered
+const STORED = `SELECT g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules, y."right", y.total, y.points, y.bonus,
+  y.hints, y.misses, y.milliseconds, y.ended_at IS NOT NULL AS ended,
+  (SELECT array_agg(q.entry_id::text ORDER BY q.place) FROM questions q
+    WHERE q.set_id = y.question_set_id) AS questions,
+  (SELECT coalesce(jsonb_agg(jsonb_build_object('entry', r.entry_id, 'counts', r.counts, 'outcome', r.outcome,
+    'round', r.round) ORDER BY r.id), '[]') FROM responses r WHERE r.play_id = y.id) AS answered
   FROM plays y JOIN game_versions v ON v.id = y.game_version_id JOIN games g ON g.id = v.game_id`
 
 /** Fills a database as an earlier version left it. */
@@ -80,8 +83,10 @@ describe('Migrations', () => {
   it('let plays under way go on by the rules of today, and count a play left open for weeks', async () => {
     const open = await rows<StoredPlay & { id: string; code: string; hash: string }>(
       server,
-      `SELECT y.id, o.code, d.token_hash AS hash, g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules, y.milliseconds FROM plays y JOIN game_versions v ON v.id = y.game_version_id
-      JOIN games g ON g.id = v.game_id JOIN offers o ON o.id = y.offer_id JOIN devices d ON d.participant_id = y.participant_id WHERE y.ended_at IS NULL AND o.open`,
+      `SELECT y.id, o.code, d.token_hash AS hash, g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules,
+        y.milliseconds FROM plays y JOIN game_versions v ON v.id = y.game_version_id
+      JOIN games g ON g.id = v.game_id JOIN offers o ON o.id = y.offer_id JOIN devices d
+        ON d.participant_id = y.participant_id WHERE y.ended_at IS NULL AND o.open`,
     )
     expect(open.length).to.be.greaterThan(20)
     // Tokens of the fixture are kept by nobody: each play gets one that is known.
@@ -89,7 +94,8 @@ describe('Migrations', () => {
       const token = `known-token-of-${id.slice(0, 8)}`
       await rows(
         server,
-        'UPDATE devices SET token_hash = $hash WHERE participant_id = (SELECT participant_id FROM plays WHERE id = $id)',
+        `UPDATE devices SET token_hash = $hash WHERE participant_id = (SELECT participant_id FROM plays
+          WHERE id = $id)`,
         { hash: createHash('sha256').update(token).digest('base64'), id },
       )
       const student = new Client(server.url)
@@ -121,7 +127,8 @@ describe('Migrations', () => {
     expect(entry).to.deep.equal({ groups: ['two'], standards: ['Sc.3'] })
     const [{ gaps }] = await rows<{ gaps: number }>(
       server,
-      'SELECT count(*)::int AS gaps FROM offers o WHERE o.seats <> (SELECT coalesce(max(seat), 0) FROM participants p WHERE p.offer_id = o.id) OR NOT EXISTS (SELECT 1 FROM offer_games m WHERE m.offer_id = o.id)',
+      `SELECT count(*)::int AS gaps FROM offers o WHERE o.seats <> (SELECT coalesce(max(seat), 0) FROM participants p
+        WHERE p.offer_id = o.id) OR NOT EXISTS (SELECT 1 FROM offer_games m WHERE m.offer_id = o.id)`,
     )
     expect(gaps).to.equal(0)
   })

@@ -210,7 +210,8 @@ describe('Who takes part', () => {
     const student = await join(code, 'Eli')
     await rows(
       server,
-      `UPDATE plays SET moved_at = now() - interval '400 days', started_at = now() - interval '400 days' WHERE offer_id = $id`,
+      `UPDATE plays SET moved_at = now() - interval '400 days', started_at = now() - interval '400 days'
+        WHERE offer_id = $id`,
       { id },
     )
     expect((await move(student, code, { type: 'choose', choices: [0] })).status).to.equal(200)

@@ -40,7 +40,10 @@ function withMarks(list: EntryList): EntryList {
   return { ...list, entries: markTelling(list.entries) }
 }
 
-/** Makes a game take only what is asked of a list, keeps its responses within bounds, and marks pictures whose words would tell. */
+/**
+ * Makes a game take only what is asked of a list, keeps its responses within bounds, and marks pictures whose words
+ * would tell.
+ */
 export function asking<Options extends Asking, Puzzle, Play, Move, View>(
   game: Game<Options, Puzzle, Play, Move, View>,
 ): Game<Options, Puzzle, Play, Move, View> {

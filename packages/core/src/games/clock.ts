@@ -12,7 +12,8 @@ export interface PlayClock {
 }
 
 /**
- * Returns what a play's clock shows now. Of a gap it counts a minute at most, but lets a deadline pass: whoever closes the
+ * Returns what a play's clock shows now. Of a gap it counts a minute at most, but lets a deadline pass: whoever closes
+ * the
  * page gains no time for a question.
  */
 export function clockAt({ clock, movedAt }: PlayClock, now: number, deadline: number | null): number {

@@ -99,7 +99,10 @@ export interface Beginning {
   memory?: unknown
 }
 
-/** When a move is made: on the play's own clock, which starts at 0 and counts playing time alone; and in milliseconds since 1970. */
+/**
+ * When a move is made: on the play's own clock, which starts at 0 and counts playing time alone; and in milliseconds
+ * since 1970.
+ */
 export interface When {
   clock: number
   now: number
@@ -125,7 +128,10 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   moves: ZodType<Move>
   /** Cheap enough for every keystroke. */
   fit(list: EntryList, options: Options): Fit
-  /** Makes the puzzle, with the answers. May be heavy: runs in a worker. Throws a PuzzleError where no puzzle is possible. */
+  /**
+   * Makes the puzzle, with the answers. May be heavy: runs in a worker. Throws a PuzzleError where no puzzle is
+   * possible.
+   */
   make(list: EntryList, options: Options, random: Random): Puzzle
   /** What a play asks, in order: the rows of its results. */
   asked(puzzle: Puzzle, play: Play): Question[]
@@ -140,7 +146,10 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   memory?(play: Play): unknown
   /** All that a player's screen may know, and no more. */
   view(puzzle: Puzzle, play: Play): View
-  /** Names what a move can be made for now: a question, a word, a call. A move made for another has come too late. Absent where a move fits any time. */
+  /**
+   * Names what a move can be made for now: a question, a word, a call. A move made for another has come too late.
+   * Absent where a move fits any time.
+   */
   moment?(puzzle: Puzzle, play: Play): string
   /** Time on the play's clock at which the current question is over, however long the player is away; null for none. */
   deadline?(puzzle: Puzzle, play: Play): number | null

@@ -8,12 +8,17 @@ export interface ShownFace {
   sound: string | null
 }
 
-/** Returns a face as it is before the answer: the words of a picture that would tell it are left out (see telling.ts). */
+/**
+ * Returns a face as it is before the answer: the words of a picture that would tell it are left out (see telling.ts).
+ */
 export function shownFace(face: Face): ShownFace {
   return face.picture?.tells ? withoutWords(face) : revealedFace(face)
 }
 
-/** Returns faces to choose from: where the words of one picture would tell, those of all are left out, since a gap would tell as well. */
+/**
+ * Returns faces to choose from: where the words of one picture would tell, those of all are left out, since a gap would
+ * tell as well.
+ */
 export function shownTogether(faces: readonly Face[]): ShownFace[] {
   return faces.map(faces.some(({ picture }) => picture?.tells) ? withoutWords : revealedFace)
 }

@@ -5,7 +5,10 @@ import { foldText } from '../text/foldText.ts'
 /** Letters from which a text counts as told wherever it stands in another; shorter ones only as a word. */
 const LONG_ENOUGH = 3
 
-/** Returns entries whose pictures are marked where their words would tell: where they hold a text of either side, or one that counts as right. */
+/**
+ * Returns entries whose pictures are marked where their words would tell: where they hold a text of either side, or one
+ * that counts as right.
+ */
 export function markTelling(entries: readonly Entry[]): Entry[] {
   return entries.map((entry) => {
     const mark = marker([
@@ -31,7 +34,10 @@ function marker(texts: readonly string[]): <Side extends Face>(face: Side) => Si
   }
 }
 
-/** Returns a puzzle of the time before pictures were marked, with its pictures marked: by the texts that stand beside them. */
+/**
+ * Returns a puzzle of the time before pictures were marked, with its pictures marked: by the texts that stand beside
+ * them.
+ */
 export function markTellingIn(puzzle: unknown): unknown {
   if (Array.isArray(puzzle)) return puzzle.map(markTellingIn)
   if (typeof puzzle !== 'object' || puzzle === null) return puzzle

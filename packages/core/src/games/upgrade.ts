@@ -3,7 +3,10 @@ import type { Game } from './contract.ts'
 /** What of a game tells how to bring along what is stored of it. */
 type Versioned = Pick<Game<unknown, unknown, unknown, unknown, unknown>, 'kind' | 'version' | 'upgrades'>
 
-/** Returns a puzzle that was made by an earlier version as today's version has it. Throws where the version is not known. */
+/**
+ * Returns a puzzle that was made by an earlier version as today's version has it. Throws where the version is not
+ * known.
+ */
 export function upgradedPuzzle(game: Versioned, puzzle: unknown, version: number): unknown {
   return stepsFrom(game, version).reduce((stored, { puzzle: change }) => (change ? change(stored) : stored), puzzle)
 }

@@ -8,7 +8,9 @@ interface ScriptTrie {
   numbers: Map<string, number>
 }
 
-/** What a grid needs to see blocked words: the trie, and for each letter of the puzzle its number there (-1: in none). */
+/**
+ * What a grid needs to see blocked words: the trie, and for each letter of the puzzle its number there (-1: in none).
+ */
 export interface BlockedWords {
   trie: WordTrie
   numberOf: Int16Array

@@ -293,7 +293,10 @@ export class LetterGrid {
     this.clear(cell, row, cell - row * this.cols)
   }
 
-  /** Gives the cells with single letters, of no laid word, that take part in spelling a word of the list or a blocked one. */
+  /**
+   * Gives the cells with single letters, of no laid word, that take part in spelling a word of the list or a blocked
+   * one.
+   */
   spellingSingles(): number[] {
     const { rows, cols, uses } = this
     const found = new Set<number>()
@@ -325,7 +328,10 @@ export class LetterGrid {
     this.cells[cell] = -1
   }
 
-  /** Tells whether a run through a cell spells something, runs wholly within the given segment of the given axis left aside. */
+  /**
+   * Tells whether a run through a cell spells something, runs wholly within the given segment of the given axis left
+   * aside.
+   */
   private spells(cell: number, ownAxis: number, row1: number, col1: number, row2: number, col2: number): boolean {
     const row = Math.floor(cell / this.cols)
     const col = cell - row * this.cols
@@ -350,7 +356,10 @@ export class LetterGrid {
     return false
   }
 
-  /** Length of the shortest run that begins at a cell, along an axis, has at least so many letters and spells something; 0 for none. */
+  /**
+   * Length of the shortest run that begins at a cell, along an axis, has at least so many letters and spells something;
+   * 0 for none.
+   */
   private runFrom(row: number, col: number, axis: number, least: number): number {
     const { rows, cols, cells } = this
     const { children, ends, alphabet } = this.trie

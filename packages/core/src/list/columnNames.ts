@@ -16,7 +16,9 @@ export const FIELDS = [
 ] as const
 export type Field = (typeof FIELDS)[number]
 
-/** What files call a field, in the languages of the interface and a few more. The first name is the one that is written. */
+/**
+ * What files call a field, in the languages of the interface and a few more. The first name is the one that is written.
+ */
 const NAMES: Record<Exclude<Field, 'skip'>, string> = {
   answer: `answer|answers|word|words|term|terms|vocabulary|front|correct|correct answer|right answer|solution|spanish|french|german|portuguese|hebrew|arabic|chinese|italian|russian
     |palabra|palabras|término|respuesta|español|mot|mots|terme|réponse|français|wort|begriff|antwort|lösung|deutsch|palavra|resposta|português|מילה|מילים|מושג|תשובה|עברית`,
@@ -55,7 +57,10 @@ export function headingOf(field: Exclude<Field, 'skip'>): string {
 /** Fields that a file writes in several numbered columns. */
 const NUMBERED = new Set<Field | undefined>(['accepted', 'wrong', 'right'])
 
-/** Tells whether a row looks like headings: at least two known ones, or a known one alone, and nothing else that is long. */
+/**
+ * Tells whether a row looks like headings: at least two known ones, or a known one alone, and nothing else that is
+ * long.
+ */
 export function looksLikeHeader(cells: readonly string[]): boolean {
   const filled = cells.filter((cell) => cell !== '')
   const exact = filled.filter((cell) => FIELD_OF.has(cell.toLowerCase())).length

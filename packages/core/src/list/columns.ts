@@ -124,7 +124,9 @@ function wholeOf(text: string, least: number, most: number): number | null | und
   return Number.isInteger(number) && number >= least && number <= most ? number : undefined
 }
 
-/** Gives entries as rows of cells under headings; what no entry has gets no column. Pictures and sounds have no cell. */
+/**
+ * Gives entries as rows of cells under headings; what no entry has gets no column. Pictures and sounds have no cell.
+ */
 export function cellsOf(entries: readonly Entry[]): string[][] {
   const most = (of: (entry: Entry) => unknown[]): number =>
     entries.reduce((count, entry) => Math.max(count, of(entry).length), 0)

@@ -1,6 +1,9 @@
 import type { Entry } from './entry.ts'
 
-/** Gives entries whose answers and prompts have changed places. Other spellings and choices belonged to the old answer, and go. */
+/**
+ * Gives entries whose answers and prompts have changed places. Other spellings and choices belonged to the old answer,
+ * and go.
+ */
 export function swapSides<Row extends Entry>(entries: readonly Row[]): Row[] {
   return entries.map((entry) => ({ ...entry, answer: entry.prompt, prompt: entry.answer, accepted: [], choices: [] }))
 }

@@ -9,7 +9,10 @@ export interface PictureWords {
   title: string
   /** Other words for it, the nearest first. */
   keywords: readonly string[]
-  /** What counts against it: people and symbols, when they are found by more than their very name; plain drawings always. */
+  /**
+   * What counts against it: people and symbols, when they are found by more than their very name; plain drawings
+   * always.
+   */
   handicap: number
   plain: boolean
 }
@@ -33,7 +36,10 @@ const KEYWORD = 60
 const IN_KEYWORD = 34
 const BEGINS = 26
 const OTHER_WORD = 8
-/** How much of a handicap counts where the name is the very word: a "full moon" in colour still goes before a plain "moon". */
+/**
+ * How much of a handicap counts where the name is the very word: a "full moon" in colour still goes before a plain
+ * "moon".
+ */
 const PLAIN_SHARE = 1.5
 const PEOPLE_SHARE = 0.25
 /** A keyword of very many pictures tells little about each. */

@@ -1,4 +1,6 @@
-/** Letters of Cyrillic and Greek that look like Latin ones (after Unicode Technical Standard #39), by their Latin twin. */
+/**
+ * Letters of Cyrillic and Greek that look like Latin ones (after Unicode Technical Standard #39), by their Latin twin.
+ */
 const TWINS: Record<string, string> = {
   а: 'a',
   с: 'c',

@@ -43,7 +43,10 @@ export function numbersInWords(text: string, language: string): string {
 
 const NUMBER_WORDS = new Map<string, Set<string>>()
 
-/** Tells whether a word is part of a number up to a hundred, as its language writes it: such a word is never a slip for another. */
+/**
+ * Tells whether a word is part of a number up to a hundred, as its language writes it: such a word is never a slip for
+ * another.
+ */
 export function isNumberWord(word: string, language: string): boolean {
   const code = language.slice(0, 2).toLowerCase() || 'en'
   let words = NUMBER_WORDS.get(code)

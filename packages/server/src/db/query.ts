@@ -31,7 +31,9 @@ function prepare(sql: string): Prepared {
   return statement
 }
 
-/** Returns how statements are run on a connection. Planning is most of the work of a short one, so they are prepared. */
+/**
+ * Returns how statements are run on a connection. Planning is most of the work of a short one, so they are prepared.
+ */
 export function queryOn(connection: Connection, onQuery?: (sql: string) => void): Query {
   return async <Row extends object>(sql: string, values: Record<string, unknown> = {}) => {
     const { name, text, names } = prepare(sql)

@@ -28,7 +28,8 @@ interface Table<Row extends Model> {
 type Tables = { [Name in keyof Models]: Models[Name] extends ModelStatic<infer Row> ? Table<Row> : never }
 
 /**
- * What a service works with: who acts, and the one connection and transaction of a request. There is no other way to the
+ * What a service works with: who acts, and the one connection and transaction of a request. There is no other way to
+ * the
  * database, so a request never waits for a second connection while it holds one.
  */
 export interface Scope<Teacher extends string | null = string | null> {
@@ -57,12 +58,15 @@ interface ScopeOptions<Teacher> {
   snapshot?: boolean
 }
 
-/** Codes (SQLSTATE) by which PostgreSQL says that two transactions stood in each other's way: done again, each succeeds. */
+/**
+ * Codes (SQLSTATE) by which PostgreSQL says that two transactions stood in each other's way: done again, each succeeds.
+ */
 const TRY_AGAIN = new Set(['40001', '40P01'])
 const MOST_TRIES = 5
 
 /**
- * Runs work in a scope of its own: all of it is kept, or nothing where it throws. Work that met another's is done again, so
+ * Runs work in a scope of its own: all of it is kept, or nothing where it throws. Work that met another's is done
+ * again, so
  * it changes nothing but the database. Returns what the work returns.
  */
 export async function inScope<Value, Teacher extends string | null>(
@@ -79,7 +83,10 @@ export async function inScope<Value, Teacher extends string | null>(
   }
 }
 
-/** Reads with one statement at a time, on one connection: what is asked often, and changes nothing, needs no transaction. */
+/**
+ * Reads with one statement at a time, on one connection: what is asked often, and changes nothing, needs no
+ * transaction.
+ */
 export async function reading<Value, Teacher extends string | null>(
   { database: { sequelize, onQuery } }: ScopeSource,
   teacherId: Teacher,

@@ -3,7 +3,9 @@ const pairs = (text: string): Record<string, string[]> => Object.fromEntries(tex
   return [word.trim(), others.split(',').map((other) => other.trim())]
 }))
 
-/** Other words for what the gallery calls otherwise, by language: British and American, parts and wholes, near things. */
+/**
+ * Other words for what the gallery calls otherwise, by language: British and American, parts and wholes, near things.
+ */
 export const ALIASES: Record<string, Record<string, readonly string[]>> = {
   en: pairs(`
     aeroplane: airplane

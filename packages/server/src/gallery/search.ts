@@ -20,7 +20,10 @@ const BODY =
 const indexes = new Map<string, PictureIndex>()
 let english: { index: PictureIndex; nameOf: Map<string, string> } | undefined
 
-/** Finds pictures for a word in a language, the likeliest first. Languages without words of their own are searched in English. */
+/**
+ * Finds pictures for a word in a language, the likeliest first. Languages without words of their own are searched in
+ * English.
+ */
 export function searchPictures(word: string, language: string, most: number): GalleryPicture[] {
   const { pictures } = openGallery()
   const own = indexOf(language)

@@ -18,7 +18,10 @@ export default function playRoutes(context: Context): Router {
   const router = Router()
   const { limits } = context
 
-  /** Works in a student's scope. Codes that don't exist are counted, and past a limit nothing is told to who has no token. */
+  /**
+   * Works in a student's scope. Codes that don't exist are counted, and past a limit nothing is told to who has no
+   * token.
+   */
   const asStudent = async <Value>(
     request: Request,
     work: (scope: Scope<null>, code: string) => Promise<Value>,

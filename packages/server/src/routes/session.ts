@@ -13,7 +13,10 @@ export default function sessionRoutes(context: Context): Router {
   const router = Router()
   const { limits, sampleTeacher, sessionSecret } = context
 
-  /** The limits that hold for a try: who signed in to the account on this device before is not locked out by what others try. */
+  /**
+   * The limits that hold for a try: who signed in to the account on this device before is not locked out by what others
+   * try.
+   */
   const limitsFor = (request: Request, email: string): [Limit, string][] => {
     const device = knownDevice(request, email, sessionSecret)
     return device === undefined

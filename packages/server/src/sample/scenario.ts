@@ -1,6 +1,9 @@
 import type { Choice, Entry, ListChanges } from '@otter/core'
 
-/** Answer and prompt of an entry, and what else it carries; `draws` names the plain picture of the gallery on its prompt. */
+/**
+ * Answer and prompt of an entry, and what else it carries; `draws` names the plain picture of the gallery on its
+ * prompt.
+ */
 type SampleEntry = readonly [
   answer: string,
   prompt: string,

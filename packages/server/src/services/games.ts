@@ -47,14 +47,16 @@ function hashOf(value: unknown): string {
 /** Returns the version of a game that a draft would make, where it is made already. */
 export async function findVersion(scope: TeacherScope, { key, fingerprint }: GameDraft): Promise<string | undefined> {
   const [known] = await scope.query<{ id: string }>(
-    'SELECT v.id FROM games g JOIN game_versions v ON v.game_id = g.id WHERE g.teacher_id = $teacherId AND g.key = $key AND v.fingerprint = $fingerprint',
+    `SELECT v.id FROM games g JOIN game_versions v ON v.game_id = g.id WHERE g.teacher_id = $teacherId
+      AND g.key = $key AND v.fingerprint = $fingerprint`,
     { teacherId: scope.teacherId, key, fingerprint },
   )
   return known?.id
 }
 
 /**
- * Keeps a made puzzle as a version of its game; returns the version's id. The lock on the game puts requests that make the
+ * Keeps a made puzzle as a version of its game; returns the version's id. The lock on the game puts requests that make
+ * the
  * same at the same time one after the other, so that there is one version of it.
  */
 export async function keepVersion(scope: TeacherScope, draft: GameDraft, puzzle: unknown): Promise<string> {
@@ -68,8 +70,10 @@ export async function keepVersion(scope: TeacherScope, draft: GameDraft, puzzle:
   if (known !== undefined) return known
   const id = randomUUID()
   await scope.query(
-    `INSERT INTO game_versions (id, game_id, number, title, language, options, seed, fingerprint, puzzle, list_version, rules)
-     SELECT $id, $gameId, coalesce(max(number), 0) + 1, $title, $language, $options::jsonb, $seed, $fingerprint, $puzzle::jsonb, $listVersion, $rules FROM game_versions WHERE game_id = $gameId`,
+    `INSERT INTO game_versions (id, game_id, number, title, language, options, seed, fingerprint, puzzle,
+      list_version, rules)
+     SELECT $id, $gameId, coalesce(max(number), 0) + 1, $title, $language, $options::jsonb, $seed, $fingerprint,
+       $puzzle::jsonb, $listVersion, $rules FROM game_versions WHERE game_id = $gameId`,
     {
       id,
       gameId: game.id,

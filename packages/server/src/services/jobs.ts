@@ -5,7 +5,10 @@ import { notFound, Problem } from '../problem.ts'
 
 /** Most jobs of one teacher that wait or run. */
 const MOST_OPEN = 5
-/** How long a result is kept; after how long without a sign of life a job's server counts as gone, and how often it is tried. */
+/**
+ * How long a result is kept; after how long without a sign of life a job's server counts as gone, and how often it is
+ * tried.
+ */
 const KEPT = '1 hour'
 const SILENCE = '15 seconds'
 const MOST_TRIES = 3
@@ -19,7 +22,10 @@ export interface ClaimedJob {
   tries: number
 }
 
-/** Puts long work into the queue, within the scope's transaction; returns its id. Throws a Problem where the teacher has too much of it waiting. */
+/**
+ * Puts long work into the queue, within the scope's transaction; returns its id. Throws a Problem where the teacher has
+ * too much of it waiting.
+ */
 export async function addJob(scope: TeacherScope, kind: string, task: unknown): Promise<string> {
   // Requests at once would each find room: one waits for the other here.
   await scope.query('SELECT 1 FROM teachers WHERE id = $teacherId FOR UPDATE', { teacherId: scope.teacherId })
@@ -76,12 +82,14 @@ export async function stopJob(scope: TeacherScope, id: string): Promise<void> {
 }
 
 /**
- * Takes up the next job: of the teacher who was served longest ago, and of nobody who is being served. A job whose server
+ * Takes up the next job: of the teacher who was served longest ago, and of nobody who is being served. A job whose
+ * server
  * is gone is taken up again, a few times.
  */
 export async function claimJob(scope: Scope): Promise<ClaimedJob | undefined> {
   await scope.query(
-    `UPDATE jobs SET state = 'failed', ended_at = now(), problem = $problem::jsonb WHERE state = 'running' AND seen_at < now() - interval '${SILENCE}' AND tries >= ${MOST_TRIES}`,
+    `UPDATE jobs SET state = 'failed', ended_at = now(), problem = $problem::jsonb WHERE state = 'running'
+      AND seen_at < now() - interval '${SILENCE}' AND tries >= ${MOST_TRIES}`,
     {
       problem: JSON.stringify(
         new Problem(
@@ -95,8 +103,10 @@ export async function claimJob(scope: Scope): Promise<ClaimedJob | undefined> {
     `UPDATE jobs SET state = 'running', started_at = now(), seen_at = now(), tries = tries + 1 WHERE id = (
        SELECT j.id FROM jobs j
        WHERE (j.state = 'waiting' OR j.state = 'running' AND j.seen_at < now() - interval '${SILENCE}')
-         AND NOT EXISTS (SELECT 1 FROM jobs r WHERE r.teacher_id = j.teacher_id AND r.state = 'running' AND r.seen_at >= now() - interval '${SILENCE}')
-       ORDER BY (SELECT max(s.started_at) FROM jobs s WHERE s.teacher_id = j.teacher_id) NULLS FIRST, j.created_at LIMIT 1 FOR UPDATE SKIP LOCKED)
+         AND NOT EXISTS (SELECT 1 FROM jobs r WHERE r.teacher_id = j.teacher_id AND r.state = 'running'
+           AND r.seen_at >= now() - interval '${SILENCE}')
+       ORDER BY (SELECT max(s.started_at) FROM jobs s WHERE s.teacher_id = j.teacher_id) NULLS FIRST, j.created_at
+         LIMIT 1 FOR UPDATE SKIP LOCKED)
      RETURNING id, teacher_id AS "teacherId", kind, task, tries`,
   )
   return job
@@ -105,7 +115,8 @@ export async function claimJob(scope: Scope): Promise<ClaimedJob | undefined> {
 /** Says that a job is being worked on, and how far it has come; returns whether it is still wanted. */
 export async function noteProgress(scope: Scope, { id, tries }: ClaimedJob, progress: number): Promise<boolean> {
   const [wanted] = await scope.query(
-    `UPDATE jobs SET seen_at = now(), progress = $progress WHERE id = $id AND state = 'running' AND tries = $tries RETURNING id`,
+    `UPDATE jobs SET seen_at = now(), progress = $progress WHERE id = $id AND state = 'running' AND tries = $tries
+      RETURNING id`,
     { id, tries, progress },
   )
   return wanted !== undefined
@@ -119,7 +130,8 @@ export async function endJob(
 ): Promise<void> {
   const done = 'bytes' in made
   await scope.query(
-    `UPDATE jobs SET state = $state, progress = 1, ended_at = now(), type = $type, bytes = $bytes, problem = $problem::jsonb WHERE id = $id AND state = 'running' AND tries = $tries`,
+    `UPDATE jobs SET state = $state, progress = 1, ended_at = now(), type = $type, bytes = $bytes,
+      problem = $problem::jsonb WHERE id = $id AND state = 'running' AND tries = $tries`,
     {
       id,
       tries,

@@ -27,7 +27,8 @@ const LONGEST_TITLE = 200
 /** Returns a teacher's lists, the one last changed first. */
 export async function listLists(scope: TeacherScope): Promise<ListSummary[]> {
   return scope.query<ListSummary>(
-    `SELECT l.id, l.title, l.cover, l.subject, l.grade, l.tags, l.folder, l.updated_at AS "updatedAt", l.archived_at IS NOT NULL AS archived, count(e.id)::int AS "entryCount"
+    `SELECT l.id, l.title, l.cover, l.subject, l.grade, l.tags, l.folder, l.updated_at AS "updatedAt",
+      l.archived_at IS NOT NULL AS archived, count(e.id)::int AS "entryCount"
      FROM lists l LEFT JOIN entries e ON e.list_id = l.id
      WHERE l.teacher_id = $teacherId GROUP BY l.id ORDER BY l.updated_at DESC LIMIT ${MAX_LISTS}`,
     { teacherId: scope.teacherId },
@@ -57,7 +58,8 @@ export async function readList(scope: TeacherScope, listId: string): Promise<Lis
 }
 
 /**
- * Returns a list as games see it, and its version. In a scope that is a snapshot both are of one moment. Throws a Problem
+ * Returns a list as games see it, and its version. In a scope that is a snapshot both are of one moment. Throws a
+ * Problem
  * where it is not the teacher's.
  */
 export async function readEntryList(
@@ -111,15 +113,21 @@ async function putEntries(scope: TeacherScope, listId: string, put: readonly Pla
   const parts = Object.entries(ENTRY_COLUMNS)
   const columns = parts.map(([, [column]]) => column)
   const kept = await scope.query(
-    `INSERT INTO entries (id, list_id, ${columns.join(', ')}) SELECT e.id, $listId, ${parts.map(([name]) => `e."${name}"`).join(', ')}
-     FROM jsonb_to_recordset($put::jsonb) AS e(id uuid, ${parts.map(([name, [, type]]) => `"${name}" ${type}`).join(', ')})
-     ON CONFLICT (id) DO UPDATE SET ${columns.map((column) => `${column} = excluded.${column}`).join(', ')} WHERE entries.list_id = $listId RETURNING id`,
+    `INSERT INTO entries (id, list_id, ${columns.join(', ')}) SELECT e.id, $listId,
+      ${parts.map(([name]) => `e."${name}"`).join(', ')}
+     FROM jsonb_to_recordset($put::jsonb) AS e(id uuid,
+       ${parts.map(([name, [, type]]) => `"${name}" ${type}`).join(', ')})
+     ON CONFLICT (id) DO UPDATE SET ${columns.map((column) => `${column} = excluded.${column}`).join(', ')}
+       WHERE entries.list_id = $listId RETURNING id`,
     { listId, put: JSON.stringify(put) },
   )
   if (kept.length < put.length) throw new Problem(409, 'An entry of another list has the same id.', 'put')
 }
 
-/** Makes a list like another, with entries of its own that know where they come from. Throws a Problem where the other is not the teacher's. */
+/**
+ * Makes a list like another, with entries of its own that know where they come from. Throws a Problem where the other
+ * is not the teacher's.
+ */
 export async function duplicateList(scope: TeacherScope, listId: string): Promise<ListReply> {
   const { id: _, version: _version, entries, ...details } = await readList(scope, listId)
   const id = randomUUID()

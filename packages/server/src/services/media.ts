@@ -65,13 +65,22 @@ async function keep(scope: TeacherScope, medium: Pick<Medium, 'kind' | 'type' | 
   return id
 }
 
-/** Ids of all that a teacher's lists and games refer to. Whatever looks like an id counts: keeping too much does no harm. */
-const REFERENCES = `SELECT DISTINCT (regexp_matches(words, '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}', 'g'))[1]::uuid AS id FROM (
-  SELECT concat(e.answer, e.prompt, e.choices) AS words FROM entries e JOIN lists l ON l.id = e.list_id WHERE l.teacher_id = $teacherId
+/**
+ * Ids of all that a teacher's lists and games refer to. Whatever looks like an id counts: keeping too much does no
+ * harm.
+ */
+const REFERENCES = `SELECT DISTINCT (regexp_matches(words,
+  '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}', 'g'))[1]::uuid AS id FROM (
+  SELECT concat(e.answer, e.prompt, e.choices) AS words FROM entries e JOIN lists l ON l.id = e.list_id
+    WHERE l.teacher_id = $teacherId
   UNION ALL SELECT l.cover::text FROM lists l WHERE l.teacher_id = $teacherId
-  UNION ALL SELECT concat(v.puzzle, v.options) FROM game_versions v JOIN games g ON g.id = v.game_id WHERE g.teacher_id = $teacherId) AS texts`
+  UNION ALL SELECT concat(v.puzzle, v.options) FROM game_versions v JOIN games g ON g.id = v.game_id
+    WHERE g.teacher_id = $teacherId) AS texts`
 
-/** Returns how much room a teacher's pictures and sounds take, and how much of it is taken by those that nothing uses; in bytes. */
+/**
+ * Returns how much room a teacher's pictures and sounds take, and how much of it is taken by those that nothing uses;
+ * in bytes.
+ */
 export async function readRoom(scope: TeacherScope): Promise<RoomReply> {
   const [{ used }] = await scope.query<{ used: string }>(
     'SELECT coalesce(sum(size), 0) AS used FROM media WHERE teacher_id = $teacherId',
@@ -80,10 +89,14 @@ export async function readRoom(scope: TeacherScope): Promise<RoomReply> {
   return { used: Number(used), room: ROOM }
 }
 
-/** Deletes a teacher's pictures and sounds that nothing uses, but the newest: what was just sent may not be saved yet. Returns the room after it. */
+/**
+ * Deletes a teacher's pictures and sounds that nothing uses, but the newest: what was just sent may not be saved yet.
+ * Returns the room after it.
+ */
 export async function freeRoom(scope: TeacherScope): Promise<RoomReply> {
   await scope.query(
-    `DELETE FROM media m WHERE m.teacher_id = $teacherId AND m.created_at < now() - interval '1 day' AND m.id NOT IN (${REFERENCES})`,
+    `DELETE FROM media m WHERE m.teacher_id = $teacherId AND m.created_at < now() - interval '1 day'
+      AND m.id NOT IN (${REFERENCES})`,
     { teacherId: scope.teacherId },
   )
   return readRoom(scope)
@@ -92,15 +105,21 @@ export async function freeRoom(scope: TeacherScope): Promise<RoomReply> {
 /** How long what nothing uses is kept: a draft on another device, or an undo, may still want it. */
 const UNUSED_KEPT = '60 days'
 
-/** Notes for one teacher, whose turn it is, since when which pictures and sounds are unused, and deletes those that have been for long. Returns whether there was one. */
+/**
+ * Notes for one teacher, whose turn it is, since when which pictures and sounds are unused, and deletes those that have
+ * been for long. Returns whether there was one.
+ */
 export async function sweepMedia(scope: Scope<null>): Promise<boolean> {
   const [teacher] = await scope.query<{ id: string }>(
-    `UPDATE teachers SET media_swept_at = now() WHERE id = (SELECT id FROM teachers WHERE media_swept_at IS NULL OR media_swept_at < now() - interval '1 day' ORDER BY media_swept_at NULLS FIRST LIMIT 1 FOR UPDATE SKIP LOCKED) RETURNING id`,
+    `UPDATE teachers SET media_swept_at = now() WHERE id = (SELECT id FROM teachers WHERE media_swept_at IS NULL
+      OR media_swept_at < now() - interval '1 day' ORDER BY media_swept_at NULLS FIRST
+      LIMIT 1 FOR UPDATE SKIP LOCKED) RETURNING id`,
   )
   if (!teacher) return false
   const values = { teacherId: teacher.id }
   await scope.query(
-    `UPDATE media m SET unused_since = CASE WHEN r.id IS NULL THEN coalesce(m.unused_since, now()) END FROM media n LEFT JOIN (${REFERENCES}) r ON r.id = n.id WHERE n.id = m.id AND m.teacher_id = $teacherId`,
+    `UPDATE media m SET unused_since = CASE WHEN r.id IS NULL THEN coalesce(m.unused_since, now()) END FROM media n
+      LEFT JOIN (${REFERENCES}) r ON r.id = n.id WHERE n.id = m.id AND m.teacher_id = $teacherId`,
     values,
   )
   await scope.query(
@@ -110,7 +129,10 @@ export async function sweepMedia(scope: Scope<null>): Promise<boolean> {
   return true
 }
 
-/** Returns the bytes of a picture or sound. Who knows its id may see it: ids can't be guessed. Throws a Problem where there is none. */
+/**
+ * Returns the bytes of a picture or sound. Who knows its id may see it: ids can't be guessed. Throws a Problem where
+ * there is none.
+ */
 export async function readMedium(scope: Scope, id: string): Promise<{ type: string; bytes: Buffer }> {
   const medium = await scope.tables.media.findOne({ where: { id } })
   if (!medium) throw notFound('picture or sound')

@@ -14,8 +14,12 @@ const CODE_LENGTH = 6
 /** How often a list may change under a game that is being renewed before it is given up. */
 const MAX_RENEWALS = 5
 
-const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.code, o.open, v.seed, o.created_at AS "createdAt", (SELECT count(*)::int FROM participants p WHERE p.offer_id = o.id AND p.removed_at IS NULL AND p.merged_into IS NULL) AS players, coalesce(v.list_version < l.version, false) AS outdated
-  FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id
+const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.code, o.open, v.seed,
+  o.created_at AS "createdAt", (SELECT count(*)::int FROM participants p WHERE p.offer_id = o.id
+  AND p.removed_at IS NULL AND p.merged_into IS NULL) AS players, coalesce(v.list_version < l.version,
+  false) AS outdated
+  FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
+    ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id
   WHERE o.teacher_id = $teacherId`
 const NEWEST = 'ORDER BY o.created_at DESC, o.id LIMIT 200'
 
@@ -24,7 +28,10 @@ export interface Making extends ScopeSource {
   workers: Workers
 }
 
-/** Returns the offers of a teacher, the newest first; those of one list where it is named. Throws a Problem where the list is another's. */
+/**
+ * Returns the offers of a teacher, the newest first; those of one list where it is named. Throws a Problem where the
+ * list is another's.
+ */
 export async function readOffers(scope: TeacherScope, listId?: string): Promise<OfferReply[]> {
   if (listId === undefined) return scope.query<OfferReply>(`${OFFERS} ${NEWEST}`, { teacherId: scope.teacherId })
   await readVersion(scope, listId)
@@ -42,7 +49,8 @@ export async function readOffer(scope: TeacherScope, offerId: string): Promise<O
 }
 
 /**
- * Gives a list to students as a game, under a new code; a request that comes twice makes one offer. Throws a Problem where
+ * Gives a list to students as a game, under a new code; a request that comes twice makes one offer. Throws a Problem
+ * where
  * the list can't become the game.
  */
 export async function createOffer(
@@ -94,7 +102,8 @@ export async function openOffer(
   for (;;) {
     const code = Array.from({ length: CODE_LENGTH }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('')
     const [offer] = await scope.query<{ id: string }>(
-      `INSERT INTO offers (id, teacher_id, code, name, rules, request_id) VALUES ($id, $teacherId, $code, $name, $rules::jsonb, $requestId) ON CONFLICT DO NOTHING RETURNING id`,
+      `INSERT INTO offers (id, teacher_id, code, name, rules, request_id) VALUES ($id, $teacherId, $code, $name,
+        $rules::jsonb, $requestId) ON CONFLICT DO NOTHING RETURNING id`,
       {
         id: randomUUID(),
         teacherId: scope.teacherId,
@@ -118,7 +127,8 @@ export async function openOffer(
 }
 
 /**
- * Makes an offer's game anew from the words as they are now, with the same options and seed, under the same code. Who is
+ * Makes an offer's game anew from the words as they are now, with the same options and seed, under the same code. Who
+ * is
  * playing goes on with the version begun. Throws a Problem where it is another's, or the words no longer suffice.
  */
 export async function renewOffer(
@@ -166,7 +176,8 @@ async function draftOf(scope: TeacherScope, offerId: string): Promise<GameDraft>
   if (listId === null)
     throw new Problem(409, 'The list of this game was deleted, so there are no words to renew it from.')
   const [{ options }] = await scope.query<{ options: unknown; kind: GameKind }>(
-    'SELECT v.options FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId AND m.position = 0',
+    `SELECT v.options FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId
+      AND m.position = 0`,
     { offerId },
   )
   return draftGame(scope, listId, kind, options, seed)
@@ -179,13 +190,17 @@ export async function changeOffer(
   { open, name }: z.output<typeof ChangeOffer>,
 ): Promise<OfferReply> {
   await scope.query(
-    'UPDATE offers SET open = coalesce($open, open), name = coalesce($name, name), changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId',
+    `UPDATE offers SET open = coalesce($open, open), name = coalesce($name, name), changed_at = clock_timestamp()
+      WHERE id = $offerId AND teacher_id = $teacherId`,
     { offerId, teacherId: scope.teacherId, open: open ?? null, name: name ?? null },
   )
   return readOffer(scope, offerId)
 }
 
-/** Deletes an offer with all that students did in it, and versions of games that nothing else needs. Throws a Problem where it is another's. */
+/**
+ * Deletes an offer with all that students did in it, and versions of games that nothing else needs. Throws a Problem
+ * where it is another's.
+ */
 export async function deleteOffer(scope: TeacherScope, offerId: string): Promise<void> {
   const [gone] = await scope.query('DELETE FROM offers WHERE id = $offerId AND teacher_id = $teacherId RETURNING id', {
     offerId,
@@ -194,7 +209,8 @@ export async function deleteOffer(scope: TeacherScope, offerId: string): Promise
   if (!gone) throw notFound('link')
   await scope.query(
     `DELETE FROM games g WHERE g.teacher_id = $teacherId AND NOT EXISTS (
-    SELECT 1 FROM game_versions v WHERE v.game_id = g.id AND (EXISTS (SELECT 1 FROM offer_games m WHERE m.game_version_id = v.id) OR EXISTS (SELECT 1 FROM plays y WHERE y.game_version_id = v.id)))`,
+    SELECT 1 FROM game_versions v WHERE v.game_id = g.id AND (EXISTS (SELECT 1 FROM offer_games m
+      WHERE m.game_version_id = v.id) OR EXISTS (SELECT 1 FROM plays y WHERE y.game_version_id = v.id)))`,
     { teacherId: scope.teacherId },
   )
 }

@@ -50,10 +50,13 @@ export async function findDoor(
   const [door] = await scope.query<
     OpenOffer & { personId: string | null; participantId: string; name: string; seat: number; removed: boolean }
   >(
-    `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction,
+    `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL
+      OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction,
        p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed
-     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id
-     LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id) ON d.token_hash = $hash AND q.offer_id = o.id LEFT JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
+     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
+       ON v.id = m.game_version_id
+     LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id) ON d.token_hash = $hash
+       AND q.offer_id = o.id LEFT JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
      WHERE o.code = $code`,
     { code, hash: token === undefined ? null : hashOf(token) },
   )
@@ -69,7 +72,10 @@ function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('base64')
 }
 
-/** Adds a student to an offer; returns the person and the token that the device keeps. Throws a Problem where there is no room. */
+/**
+ * Adds a student to an offer; returns the person and the token that the device keeps. Throws a Problem where there is
+ * no room.
+ */
 export async function addParticipant(
   scope: Scope,
   offerId: string,
@@ -78,7 +84,8 @@ export async function addParticipant(
 ): Promise<{ person: Person; token: string }> {
   const browserHash = browser === undefined ? null : hashOf(browser)
   const [{ count }] = await scope.query<{ count: number }>(
-    'SELECT count(DISTINCT p.id)::int AS count FROM devices d JOIN participants p ON p.id = d.participant_id WHERE d.browser_hash = $browserHash AND p.offer_id = $offerId',
+    `SELECT count(DISTINCT p.id)::int AS count FROM devices d JOIN participants p ON p.id = d.participant_id
+      WHERE d.browser_hash = $browserHash AND p.offer_id = $offerId`,
     { browserHash, offerId },
   )
   if (count >= MAX_OF_BROWSER) throw refusal(403, 'link-full')
@@ -97,13 +104,17 @@ export async function addParticipant(
     name,
   })
   await scope.query(
-    'INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash, $browserHash)',
+    `INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash,
+      $browserHash)`,
     { id: randomUUID(), participantId: person.id, hash: hashOf(token), browserHash },
   )
   return { person, token }
 }
 
-/** Holds a teacher's offer, and makes those who watch its results read them again. Throws a Problem where it is another's. */
+/**
+ * Holds a teacher's offer, and makes those who watch its results read them again. Throws a Problem where it is
+ * another's.
+ */
 async function holdOffer(scope: TeacherScope, offerId: string): Promise<void> {
   const [offer] = await scope.query(
     'UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId RETURNING id',
@@ -112,7 +123,9 @@ async function holdOffer(scope: TeacherScope, offerId: string): Promise<void> {
   if (!offer) throw notFound('link')
 }
 
-/** Renames a participant, takes one out or lets one back in. Throws a Problem where it is in no offer of the teacher. */
+/**
+ * Renames a participant, takes one out or lets one back in. Throws a Problem where it is in no offer of the teacher.
+ */
 export async function changeParticipant(
   scope: TeacherScope,
   offerId: string,
@@ -121,14 +134,18 @@ export async function changeParticipant(
 ): Promise<void> {
   await holdOffer(scope, offerId)
   const [changed] = await scope.query(
-    `UPDATE participants SET name = coalesce($name, name), removed_at = CASE WHEN $removed::boolean IS NULL THEN removed_at WHEN $removed::boolean THEN coalesce(removed_at, now()) END
+    `UPDATE participants SET name = coalesce($name, name), removed_at = CASE WHEN $removed::boolean IS NULL
+      THEN removed_at WHEN $removed::boolean THEN coalesce(removed_at, now()) END
      WHERE id = $participantId AND offer_id = $offerId RETURNING id`,
     { participantId, offerId, name: name ?? null, removed: removed ?? null },
   )
   if (!changed) throw notFound('student')
 }
 
-/** Says that a participant is the same person as another, or takes that back: attempts are counted together, and nothing is moved. */
+/**
+ * Says that a participant is the same person as another, or takes that back: attempts are counted together, and nothing
+ * is moved.
+ */
 export async function mergeParticipant(
   scope: TeacherScope,
   offerId: string,
@@ -158,11 +175,15 @@ export async function mergeParticipant(
     })
 }
 
-/** Gives an attempt back: it no longer counts, and the student may begin it anew. Throws a Problem where it is in no offer of the teacher. */
+/**
+ * Gives an attempt back: it no longer counts, and the student may begin it anew. Throws a Problem where it is in no
+ * offer of the teacher.
+ */
 export async function giveAttemptBack(scope: TeacherScope, offerId: string, playId: string): Promise<void> {
   await holdOffer(scope, offerId)
   const [play] = await scope.query<{ participantId: string }>(
-    'UPDATE plays SET given_back_at = coalesce(given_back_at, now()) WHERE id = $playId AND offer_id = $offerId RETURNING participant_id AS "participantId"',
+    `UPDATE plays SET given_back_at = coalesce(given_back_at, now()) WHERE id = $playId AND offer_id = $offerId
+      RETURNING participant_id AS "participantId"`,
     { playId, offerId },
   )
   if (!play) throw notFound('attempt')
@@ -171,8 +192,10 @@ export async function giveAttemptBack(scope: TeacherScope, offerId: string, play
   await scope.query(
     `UPDATE responses r SET is_first = true FROM (
        SELECT DISTINCT ON (s.entry_id) s.id FROM responses s JOIN plays y ON y.id = s.play_id
-       WHERE s.participant_id = $participantId AND s.round = 'first' AND s.withdrawn_at IS NULL AND y.given_back_at IS NULL
-         AND NOT EXISTS (SELECT 1 FROM responses f WHERE f.participant_id = $participantId AND f.entry_id = s.entry_id AND f.is_first)
+       WHERE s.participant_id = $participantId AND s.round = 'first' AND s.withdrawn_at IS NULL
+         AND y.given_back_at IS NULL
+         AND NOT EXISTS (SELECT 1 FROM responses f WHERE f.participant_id = $participantId
+           AND f.entry_id = s.entry_id AND f.is_first)
        ORDER BY s.entry_id, s.id) f WHERE f.id = r.id`,
     { participantId: play.participantId },
   )

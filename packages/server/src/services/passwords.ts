@@ -39,7 +39,10 @@ function derive(password: string, salt: Buffer, N: number): Promise<Buffer> {
 
 const COMMON = new Set<unknown>(dictionary['passwords-common'])
 
-/** Tells whether a password is among those that are tried first: common ones, one letter over and over, or the person's own words. */
+/**
+ * Tells whether a password is among those that are tried first: common ones, one letter over and over, or the person's
+ * own words.
+ */
 export function isCommonPassword(password: string, own: readonly string[]): boolean {
   const plain = password.normalize('NFKC').toLowerCase().trim()
   // "manchester1" and "Manchester!" are tried right after "manchester".

@@ -52,7 +52,9 @@ export async function encodePicture(bytes: Buffer): Promise<EncodedPicture> {
   }
 }
 
-/** Draws an SVG picture of ours as PNG, for paper. Without a palette: PDF writers lose colours of one with clear parts. */
+/**
+ * Draws an SVG picture of ours as PNG, for paper. Without a palette: PDF writers lose colours of one with clear parts.
+ */
 export async function drawSvg(bytes: Buffer): Promise<Buffer> {
   return sharp(bytes, { density: 1200 })
     .resize({ width: DRAWN_SIDE, height: DRAWN_SIDE, fit: 'inside' })

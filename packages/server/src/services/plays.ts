@@ -40,11 +40,15 @@ interface OpenPlay extends StoredPlay {
   made: MadeGame
 }
 
-const PLAY = `SELECT y.id, y.participant_id AS "participantId", y.game_version_id AS "versionId", v.correction, y.rules, y.moves, y.state, y.milliseconds, (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended,
+const PLAY = `SELECT y.id, y.participant_id AS "participantId", y.game_version_id AS "versionId", v.correction,
+  y.rules, y.moves, y.state, y.milliseconds, (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt",
+  y.ended_at IS NOT NULL AS ended,
   (SELECT count(*)::int FROM plays z JOIN participants q ON q.id = z.participant_id
-    WHERE coalesce(q.merged_into, q.id) = $personId AND z.given_back_at IS NULL AND (z.started_at, z.id) <= (y.started_at, y.id)) AS attempt
+    WHERE coalesce(q.merged_into, q.id) = $personId AND z.given_back_at IS NULL AND (z.started_at,
+      z.id) <= (y.started_at, y.id)) AS attempt
   FROM plays y JOIN game_versions v ON v.id = y.game_version_id
-  WHERE y.participant_id IN (SELECT id FROM participants WHERE id = $personId OR merged_into = $personId) AND y.given_back_at IS NULL`
+  WHERE y.participant_id IN (SELECT id FROM participants WHERE id = $personId OR merged_into = $personId)
+    AND y.given_back_at IS NULL`
 
 /** Returns a person's play: the one last begun, or the one of a number; held for a change where it is said. */
 async function findPlay(
@@ -93,8 +97,10 @@ async function startPlay(
   const id = randomUUID()
   const { setId, total } = await questionSet(scope, made, state)
   await scope.query(
-    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total, started_at, moved_at, last_seen_at)
-     VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at, $at, $at)`,
+    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total,
+      started_at, moved_at, last_seen_at)
+     VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at,
+       $at, $at)`,
     {
       id,
       offerId: offer.id,
@@ -124,7 +130,9 @@ async function startPlay(
   }
 }
 
-/** Returns the set of questions that a play asks, and how many of them count; most plays of one version share theirs. */
+/**
+ * Returns the set of questions that a play asks, and how many of them count; most plays of one version share theirs.
+ */
 async function questionSet(
   scope: Scope,
   { versionId, game, puzzle }: MadeGame,
@@ -143,14 +151,16 @@ async function questionSet(
   const total = questions.filter(({ counts }) => counts).length
   const setId = randomUUID()
   const [added] = await scope.query(
-    'INSERT INTO question_sets (id, game_version_id, key, total) VALUES ($setId, $versionId, $key, $total) ON CONFLICT (game_version_id, key) DO NOTHING RETURNING id',
+    `INSERT INTO question_sets (id, game_version_id, key, total) VALUES ($setId, $versionId, $key, $total)
+      ON CONFLICT (game_version_id, key) DO NOTHING RETURNING id`,
     { setId, versionId, key, total },
   )
   // Another student's play has just made the same set.
   if (!added) return (await find())[0]
   await scope.query(
     `INSERT INTO questions (set_id, place, entry_id, text, counts)
-     SELECT $setId, q.place - 1, (q.row ->> 'entryId')::uuid, q.row ->> 'text', (q.row ->> 'counts')::boolean FROM jsonb_array_elements($questions::jsonb) WITH ORDINALITY AS q(row, place)`,
+     SELECT $setId, q.place - 1, (q.row ->> 'entryId')::uuid, q.row ->> 'text', (q.row ->> 'counts')::boolean
+       FROM jsonb_array_elements($questions::jsonb) WITH ORDINALITY AS q(row, place)`,
     { setId, questions: JSON.stringify(questions) },
   )
   return { setId, total }
@@ -195,12 +205,17 @@ async function played(
   }
 }
 
-/** Counts what the players of an offer gave, for entries without a right answer: each player's last word, the most frequent first. */
+/**
+ * Counts what the players of an offer gave, for entries without a right answer: each player's last word, the most
+ * frequent first.
+ */
 async function opinionsOf(scope: Scope, offerId: string, entryIds: string[]): Promise<PlayReply['opinions']> {
   return scope.query<PlayReply['opinions'][number]>(
     `SELECT o.entry_id AS "entryId", o.given, count(*)::int AS count
-     FROM (SELECT DISTINCT ON (r.entry_id, r.participant_id) r.entry_id, r.given FROM responses r JOIN plays y ON y.id = r.play_id
-           WHERE y.offer_id = $offerId AND y.given_back_at IS NULL AND r.entry_id = ANY ($entryIds::uuid[]) AND r.outcome = 'opinion' AND r.withdrawn_at IS NULL AND r.given <> ''
+     FROM (SELECT DISTINCT ON (r.entry_id, r.participant_id) r.entry_id, r.given FROM responses r JOIN plays y
+       ON y.id = r.play_id
+           WHERE y.offer_id = $offerId AND y.given_back_at IS NULL AND r.entry_id = ANY ($entryIds::uuid[])
+             AND r.outcome = 'opinion' AND r.withdrawn_at IS NULL AND r.given <> ''
            ORDER BY r.entry_id, r.participant_id, r.id DESC) o
      GROUP BY o.entry_id, o.given ORDER BY o.entry_id, count DESC, o.given`,
     { offerId, entryIds },
@@ -240,7 +255,10 @@ export async function joinOffer(
   return { token, reply: await reply(scope, offer, person, play) }
 }
 
-/** Returns whose token it is, in an offer that is open. Throws a Problem where the offer is closed or the person may not play. */
+/**
+ * Returns whose token it is, in an offer that is open. Throws a Problem where the offer is closed or the person may not
+ * play.
+ */
 async function enter(
   scope: Scope,
   code: string,
@@ -254,7 +272,8 @@ async function enter(
 }
 
 /**
- * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made for
+ * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made
+ * for
  * what has passed is kept, and changes nothing else.
  */
 export async function sendMove(
@@ -319,33 +338,51 @@ async function applyMove(
 }
 
 const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate)
-  VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz, $clock::integer, $rules::integer, $fate) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
+  VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
+    $clock::integer, $rules::integer, $fate) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
 
 /**
- * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept already.
- * A response with the key of another takes its place, and the verdict first given stays beside it. Totals are those of the
+ * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
+ * already.
+ * A response with the key of another takes its place, and the verdict first given stays beside it. Totals are those of
+ * the
  * responses that hold.
  */
 const TAKE = `WITH kept AS (${KEEP}),
   made AS (
-    SELECT (r ->> 'entryId')::uuid AS entry_id, r ->> 'round' AS round, (r ->> 'occasion')::int AS occasion, r ->> 'outcome' AS outcome, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given, r -> 'detail' AS detail,
-      (r ->> 'points')::int AS points, (r ->> 'hints')::int AS hints, (r ->> 'milliseconds')::int AS milliseconds, (r ->> 'place')::int AS place, n
+    SELECT (r ->> 'entryId')::uuid AS entry_id, r ->> 'round' AS round, (r ->> 'occasion')::int AS occasion,
+      r ->> 'outcome' AS outcome, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given,
+      r -> 'detail' AS detail,
+      (r ->> 'points')::int AS points, (r ->> 'hints')::int AS hints, (r ->> 'milliseconds')::int AS milliseconds,
+        (r ->> 'place')::int AS place, n
     FROM kept, jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n)),
   answered AS (
-    INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, detail, points, hints, milliseconds, place, participant_id, move_number, made_at, at, is_first)
-    SELECT $playId::uuid, entry_id, round, occasion, outcome, outcome, counts, given, detail, points, hints, milliseconds, place, $participantId::uuid, $number::integer, $madeAt::timestamptz, $at::timestamptz,
-      round = 'first' AND occasion = 0 AND NOT EXISTS (SELECT 1 FROM responses f WHERE f.participant_id = $participantId::uuid AND f.entry_id = made.entry_id AND f.is_first) FROM made ORDER BY n
-    ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome, counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points, hints = excluded.hints,
+    INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, detail, points,
+      hints, milliseconds, place, participant_id, move_number, made_at, at, is_first)
+    SELECT $playId::uuid, entry_id, round, occasion, outcome, outcome, counts, given, detail, points, hints,
+      milliseconds, place, $participantId::uuid, $number::integer, $madeAt::timestamptz, $at::timestamptz,
+      round = 'first' AND occasion = 0 AND NOT EXISTS (SELECT 1 FROM responses f
+        WHERE f.participant_id = $participantId::uuid AND f.entry_id = made.entry_id AND f.is_first) FROM made
+        ORDER BY n
+    ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome,
+      counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points,
+      hints = excluded.hints,
       milliseconds = excluded.milliseconds, move_number = excluded.move_number, made_at = excluded.made_at, at = excluded.at, withdrawn_at = NULL),
   holding AS (
     SELECT outcome, counts, points, round FROM made
     UNION ALL SELECT r.outcome, r.counts, r.points, r.round FROM responses r
-      WHERE r.play_id = $playId::uuid AND r.withdrawn_at IS NULL AND NOT EXISTS (SELECT 1 FROM made m WHERE m.entry_id = r.entry_id AND m.round = r.round AND m.occasion = r.occasion)),
+      WHERE r.play_id = $playId::uuid AND r.withdrawn_at IS NULL AND NOT EXISTS (SELECT 1 FROM made m
+        WHERE m.entry_id = r.entry_id AND m.round = r.round AND m.occasion = r.occasion)),
   totals AS (
-    SELECT count(*) FILTER (WHERE outcome = 'right' AND counts) AS right, coalesce(sum(points) FILTER (WHERE counts), 0) AS points,
-      count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right, count(*) FILTER (WHERE round = 'second') AS second_total FROM holding)
-  UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer, milliseconds = $clock::integer, moved_at = $at::timestamptz, last_seen_at = greatest(y.last_seen_at, $at::timestamptz), hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
-    ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END, question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
+    SELECT count(*) FILTER (WHERE outcome = 'right' AND counts) AS right, coalesce(sum(points) FILTER (WHERE counts),
+      0) AS points,
+      count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right,
+        count(*) FILTER (WHERE round = 'second') AS second_total FROM holding)
+  UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer,
+    milliseconds = $clock::integer, moved_at = $at::timestamptz, last_seen_at = greatest(y.last_seen_at,
+    $at::timestamptz), hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
+    ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
+      question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
     "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
   FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id`
 
@@ -380,7 +417,8 @@ async function keepMove(
   at: Date,
 ): Promise<boolean> {
   const [kept] = await scope.query(
-    `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at, $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`,
+    `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at,
+      $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`,
     moveValues(play, move, fate, clock, at),
   )
   return kept !== undefined

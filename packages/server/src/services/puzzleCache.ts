@@ -18,7 +18,9 @@ export interface MadeGame {
   puzzle: unknown
 }
 
-/** Keeps made puzzles in memory. They never change, so that nothing here is ever out of date; the least used go first. */
+/**
+ * Keeps made puzzles in memory. They never change, so that nothing here is ever out of date; the least used go first.
+ */
 export class PuzzleCache {
   private readonly kept = new LRUCache<string, MadeGame>({ maxSize: ROOM })
 
@@ -35,7 +37,8 @@ export class PuzzleCache {
       rules: number
       puzzle: string
     }>(
-      'SELECT g.kind, v.title, v.language, v.options, v.rules, v.puzzle::text AS puzzle FROM game_versions v JOIN games g ON g.id = v.game_id WHERE v.id = $versionId',
+      `SELECT g.kind, v.title, v.language, v.options, v.rules, v.puzzle::text AS puzzle FROM game_versions v
+        JOIN games g ON g.id = v.game_id WHERE v.id = $versionId`,
       { versionId },
     )
     if (!row) throw new Error(`there is no version ${versionId} of a game`)

@@ -12,7 +12,10 @@ export async function resultsTag(scope: Reader<string>, offerId: string): Promis
   return state
 }
 
-/** Returns what the students of one of a teacher's offers did: by student and by question. Throws a Problem where it is another's. */
+/**
+ * Returns what the students of one of a teacher's offers did: by student and by question. Throws a Problem where it is
+ * another's.
+ */
 export async function readResults(scope: TeacherScope, offerId: string): Promise<ResultsReply> {
   const offer = await readOffer(scope, offerId)
   return {
@@ -28,7 +31,9 @@ export async function readAnswers(scope: TeacherScope, offerId: string, entryId:
   return { answers: await answersTo(scope, offerId, entryId) }
 }
 
-/** Writes results as CSV (RFC 4180, UTF-8 with a byte order mark); cells that a spreadsheet would run are made harmless. */
+/**
+ * Writes results as CSV (RFC 4180, UTF-8 with a byte order mark); cells that a spreadsheet would run are made harmless.
+ */
 export function resultsCsv({ participants }: ResultsReply): string {
   const rows = participants.map(
     ({

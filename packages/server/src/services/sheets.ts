@@ -10,7 +10,10 @@ import { printableMedia } from './media.ts'
 /** What a job that prints has to know. The list is read when it is made. */
 const SheetsJob = z.object({ listId: z.uuid(), sheets: PrintSheets, address: z.string().optional() })
 
-/** Queues the printing of a teacher's list; returns the job's id. Throws a Problem where the list is another's, a ZodError where the options are not the game's. */
+/**
+ * Queues the printing of a teacher's list; returns the job's id. Throws a Problem where the list is another's, a
+ * ZodError where the options are not the game's.
+ */
 export async function queueSheets(
   scope: TeacherScope,
   listId: string,
@@ -26,7 +29,10 @@ export async function queueSheets(
   } satisfies z.input<typeof SheetsJob>)
 }
 
-/** Reads all that a job's sheets are made of. Pictures are still as they are stored: drawing them for paper needs no scope. */
+/**
+ * Reads all that a job's sheets are made of. Pictures are still as they are stored: drawing them for paper needs no
+ * scope.
+ */
 export async function readSheets(
   scope: TeacherScope,
   task: unknown,

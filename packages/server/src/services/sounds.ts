@@ -13,7 +13,10 @@ const TYPES: readonly [container: RegExp, type: string][] = [
   [/^flac/iu, 'audio/flac'],
 ]
 
-/** Types in which browsers record without saying how long; of all others, a file without a length is a head without a sound. */
+/**
+ * Types in which browsers record without saying how long; of all others, a file without a length is a head without a
+ * sound.
+ */
 const UNMEASURED = new Set(['audio/webm', 'audio/ogg', 'audio/mp4'])
 
 /** What kind of sound a file is, and how long. */

@@ -7,7 +7,8 @@ interface Waiting {
 export class QueueFull extends Error {}
 
 /**
- * Lets so many pieces of work run at once, and takes turns between those who ask: who asks for a hundred things waits for
+ * Lets so many pieces of work run at once, and takes turns between those who ask: who asks for a hundred things waits
+ * for
  * them, and who asks for one is next.
  */
 export class FairQueue {
@@ -22,7 +23,10 @@ export class FairQueue {
     this.mostEach = mostEach
   }
 
-  /** Runs work when its turn has come; returns what it returns. Throws QueueFull, or the signal's reason where nobody waits for it any more. */
+  /**
+   * Runs work when its turn has come; returns what it returns. Throws QueueFull, or the signal's reason where nobody
+   * waits for it any more.
+   */
   async run<Value>(who: string, work: () => Promise<Value>, signal?: AbortSignal): Promise<Value> {
     await this.turn(who, signal)
     try {

@@ -8,7 +8,10 @@ import { unpackWoff } from './woff.ts'
 
 /** Faces in the order in which a letter is looked for; each comes in slices that hold some ranges of Unicode. */
 const FACES = ['@fontsource/atkinson-hyperlegible-next', '@fontsource/rubik']
-/** The face of Chinese and Japanese letters comes in a hundred slices: what a document needs of it is put together as one font. */
+/**
+ * The face of Chinese and Japanese letters comes in a hundred slices: what a document needs of it is put together as
+ * one font.
+ */
 const HAN = '@fontsource/noto-sans-sc'
 const DISPLAY = '@fontsource/young-serif'
 

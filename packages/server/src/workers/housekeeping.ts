@@ -12,7 +12,10 @@ async function dropOldGuesses(scope: Scope): Promise<void> {
   await scope.query('DELETE FROM guesses WHERE expire < extract(epoch FROM now()) * 1000')
 }
 
-/** Starts to throw away, now and then, what is no longer needed; returns how to stop. Servers on one database share the work. */
+/**
+ * Starts to throw away, now and then, what is no longer needed; returns how to stop. Servers on one database share the
+ * work.
+ */
 export function startHousekeeping(source: ScopeSource, logger: Logger): () => void {
   const program = (work: (scope: Scope<null>) => Promise<unknown>): Promise<unknown> =>
     inScope(source, { teacherId: null }, work)

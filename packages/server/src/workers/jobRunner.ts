@@ -6,7 +6,10 @@ import { drawnMedia } from '../services/media.ts'
 import { readSheets } from '../services/sheets.ts'
 import type { OnProgress, Workers } from './pool.ts'
 
-/** How often another server's new jobs are looked for, where nobody says otherwise, and how often a running one gives a sign of life; in milliseconds. */
+/**
+ * How often another server's new jobs are looked for, where nobody says otherwise, and how often a running one gives a
+ * sign of life; in milliseconds.
+ */
 const LOOK = 1000
 const BEAT = 1000
 /** Jobs at once: a long one keeps no other teacher waiting. */

@@ -10,7 +10,9 @@ import type { MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
 /** How far long work has come, from 0 to 1. */
 export type OnProgress = (progress: number) => void
 
-/** Heavy work off the main thread. All throw a Problem where the list can't become the puzzle, or the work is too much. */
+/**
+ * Heavy work off the main thread. All throw a Problem where the list can't become the puzzle, or the work is too much.
+ */
 export interface Workers {
   /** Makes a puzzle: quick work, in a lane of its own. */
   make(task: MakeTask, teacherId: string, signal?: AbortSignal): Promise<unknown>

@@ -52,12 +52,10 @@ async function request(
     throw new ApiError(NO_CONNECTION)
   })
   if (response.ok || response.status === 304) return response
-  const details = (await response
-    .json()
-    .catch(() => ({
-      status: response.status,
-      title: 'The server gave no clear answer. Try again in a moment.',
-    }))) as ProblemDetails
+  const details = (await response.json().catch(() => ({
+    status: response.status,
+    title: 'The server gave no clear answer. Try again in a moment.',
+  }))) as ProblemDetails
   throw new ApiError({ ...details, status: response.status })
 }
 

@@ -11,7 +11,10 @@ export async function uploadPicture(file: Blob, alt = '', credit = ''): Promise<
   )
 }
 
-/** Keeps a sound from a file or a recording, which is so many milliseconds long as far as is known. Throws an ApiError where it is none. */
+/**
+ * Keeps a sound from a file or a recording, which is so many milliseconds long as far as is known. Throws an ApiError
+ * where it is none.
+ */
 export async function uploadSound(file: Blob, milliseconds = 0): Promise<Sound> {
   refuseBeyond(file, MAX_SOUND, 'sound')
   return sendFile<Sound>(`/media/sounds?milliseconds=${Math.round(milliseconds)}`, file)

@@ -1,6 +1,8 @@
 import { useTranslation } from 'react-i18next'
 
-/** Players or teams at one screen: whose turn it is, and what each has. `name` is the key of the text that names one. */
+/**
+ * Players or teams at one screen: whose turn it is, and what each has. `name` is the key of the text that names one.
+ */
 export function Turns({ players, name }: { players: readonly { points: number; turn: boolean }[]; name: string }) {
   const { t } = useTranslation()
   return (

@@ -3,7 +3,10 @@ const HEIGHT = 10
 /** Enough for a projector's width. */
 const WAVES = 90
 
-/** The thin wavy rule under a header; it fills as something gets done. `filled` is a share from 0 to 1; absent while waiting. */
+/**
+ * The thin wavy rule under a header; it fills as something gets done. `filled` is a share from 0 to 1; absent while
+ * waiting.
+ */
 export function Waterline({ filled, label }: { filled: number | undefined; label: string }) {
   const path = `M0 5${Array.from({ length: WAVES }, () => 'q6 -6 12 0t12 0').join('')}`
   const width = WAVES * WAVE

@@ -1,4 +1,7 @@
-/** Draws an id (UUID version 4, RFC 9562). Unlike `crypto.randomUUID` it works on pages without TLS, as in a school's own network. */
+/**
+ * Draws an id (UUID version 4, RFC 9562). Unlike `crypto.randomUUID` it works on pages without TLS, as in a school's
+ * own network.
+ */
 export function newId(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(16))
   bytes[6] = (bytes[6] & 0x0f) | 0x40

@@ -1,6 +1,9 @@
 import { useCallback, useLayoutEffect, useRef } from 'react'
 
-/** Gives a function that stays the same and does what the newest one does; for handlers of parts that are drawn again only when they change. */
+/**
+ * Gives a function that stays the same and does what the newest one does; for handlers of parts that are drawn again
+ * only when they change.
+ */
 export function useSteady<Arguments extends unknown[], Result>(
   act: (...args: Arguments) => Result,
 ): (...args: Arguments) => Result {

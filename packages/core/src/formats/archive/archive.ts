@@ -35,7 +35,10 @@ export function mediaOf({ details, entries }: { details: ListDetails; entries: r
   return [...new Set(ids.filter((id) => id !== undefined))]
 }
 
-/** Gives a list in which each picture and sound has the id that another keeper gave it; what has none there is taken out. */
+/**
+ * Gives a list in which each picture and sound has the id that another keeper gave it; what has none there is taken
+ * out.
+ */
 export function withMediaIds(list: ArchivedList, idOf: ReadonlyMap<string, string>): ArchivedList {
   const renamed = <Medium extends { id: string }>(medium: Medium | null | undefined): Medium | undefined => {
     const id = medium ? idOf.get(medium.id) : undefined

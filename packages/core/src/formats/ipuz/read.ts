@@ -29,7 +29,10 @@ export function looksLikeIpuz(text: string): boolean {
   return /^\s*(ipuz\s*\()?\s*\{/u.test(text) && text.includes('ipuz.org')
 }
 
-/** Reads the words of a crossword with their clues out of ipuz. Throws a FileRefusal where it is none, or has no solution. */
+/**
+ * Reads the words of a crossword with their clues out of ipuz. Throws a FileRefusal where it is none, or has no
+ * solution.
+ */
 export function readIpuz(text: string): Table {
   let json: unknown
   try {

@@ -1,6 +1,9 @@
 import { cellsOf, type CrosswordPuzzle, type CrosswordWord } from '../../games/crossword/puzzle.ts'
 
-/** Writes a crossword with its solution as ipuz (version 2, http://ipuz.org/crossword), as JSON text. Pictures and sounds are not carried. */
+/**
+ * Writes a crossword with its solution as ipuz (version 2, http://ipuz.org/crossword), as JSON text. Pictures and
+ * sounds are not carried.
+ */
 export function writeIpuz(title: string, { rows, cols, words }: CrosswordPuzzle): string {
   const puzzle: (number | null)[][] = Array.from({ length: rows }, () => Array.from({ length: cols }, () => null))
   const solution: (string | null)[][] = Array.from({ length: rows }, () => Array.from({ length: cols }, () => null))

@@ -71,7 +71,10 @@ function formulasBySheet(parts: Record<string, Uint8Array>): string[][] {
   })
 }
 
-/** Tells whether each tag ends before the next one begins, as well-formed XML has it. A parser may take minutes for what is not. */
+/**
+ * Tells whether each tag ends before the next one begins, as well-formed XML has it. A parser may take minutes for what
+ * is not.
+ */
 function tagsEnd(xml: string): boolean {
   for (let open = xml.indexOf('<'); open >= 0;) {
     const isQuoted = xml.startsWith('<!--', open) || xml.startsWith('<![CDATA[', open)
@@ -86,7 +89,10 @@ function tagsEnd(xml: string): boolean {
 /** Longest tag that is looked into, in UTF-16 units. */
 const LONGEST_TAG = 2000
 
-/** Finds the tags of a name, with the place behind each. In one pass: an expression over a whole sheet can take minutes for some. */
+/**
+ * Finds the tags of a name, with the place behind each. In one pass: an expression over a whole sheet can take minutes
+ * for some.
+ */
 function* tagsOf(xml: string, name: string): Generator<{ tag: string; end: number }> {
   for (let from = xml.indexOf(`<${name}`); from >= 0;) {
     const close = xml.indexOf('>', from)

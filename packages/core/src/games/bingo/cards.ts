@@ -28,7 +28,9 @@ export function dealCards(count: number, size: number, free: boolean, terms: num
   return placed.map((cells, index) => ({ number: index + 1, cells }))
 }
 
-/** Gives, for each card, its terms: first each term equally often, then exchanges that bring the most alike cards apart. */
+/**
+ * Gives, for each card, its terms: first each term equally often, then exchanges that bring the most alike cards apart.
+ */
 function spread(count: number, squares: number, terms: number, random: Random): number[][] {
   const has = Array.from({ length: count }, () => new Uint8Array(terms))
   const uses = new Int32Array(terms)

@@ -4,7 +4,8 @@ import type { Forecast } from './puzzle.ts'
 
 /**
  * Gives how many sets of j called squares complete the pattern, for each j: inclusion and exclusion over all sets of
- * lines; for two lines, in the form that counts what holds at least two (Feller, An Introduction to Probability Theory I,
+ * lines; for two lines, in the form that counts what holds at least two (Feller, An Introduction to Probability Theory
+ * I,
  * IV.5).
  */
 export function completingSets(pattern: BingoPattern, size: number, free: boolean): number[] {
@@ -44,7 +45,10 @@ function winChances(pattern: BingoPattern, size: number, free: boolean, terms: n
   })
 }
 
-/** Tells how a game goes with random cards and calls. Exact, since cards are independent of each other once the calls are known. */
+/**
+ * Tells how a game goes with random cards and calls. Exact, since cards are independent of each other once the calls
+ * are known.
+ */
 export function forecast(pattern: BingoPattern, size: number, free: boolean, terms: number, cards: number): Forecast {
   const won = winChances(pattern, size, free, terms)
   const someBy = won.map((chance) => 1 - (1 - chance) ** cards)

@@ -7,7 +7,10 @@ import { asked, askedKey, BingoMove, moment, move, score, start, view, type Bing
 import type { BingoPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: pictures whose words would tell are marked; times are on the play's own clock, and squares marked for the youngest are no answers. */
+/**
+ * Version 2: pictures whose words would tell are marked; times are on the play's own clock, and squares marked for the
+ * youngest are no answers.
+ */
 const UPGRADES = [
   {
     puzzle: markTellingIn,

@@ -36,7 +36,10 @@ export function patternLines(pattern: BingoPattern, size: number, free: boolean)
   }
 }
 
-/** Gives the call at which a card wins: the call at which the lines it needs are complete. `callOf` tells at which call a place was called. */
+/**
+ * Gives the call at which a card wins: the call at which the lines it needs are complete. `callOf` tells at which call
+ * a place was called.
+ */
 export function winningCall({ lines, needed }: PatternLines, callOf: (place: number) => number): number {
   let best = Infinity
   let second = Infinity

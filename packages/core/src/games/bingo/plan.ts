@@ -5,7 +5,9 @@ import type { BingoCard, Plan } from './puzzle.ts'
 
 type Wish = Pick<BingoOptions, 'firstWin' | 'winners' | 'fiveBy'>
 
-/** Orders begun anew, exchanges tried on each until nobody wins too soon, and looks for a call with the right winners. */
+/**
+ * Orders begun anew, exchanges tried on each until nobody wins too soon, and looks for a call with the right winners.
+ */
 const RESTARTS = 20
 const EXCHANGES = 1500
 const LOOKS = 200
@@ -71,9 +73,12 @@ class Called {
 }
 
 /**
- * Finds an order of calls with which the game goes as wished. A call is drawn at which the first bingo is to come; terms
- * called before it are exchanged until nobody has won by then (min-conflicts, Minton and others, 1992); then comes a term
- * that lets as many win as wished, then terms that let others win soon. Begun anew where it fails; where the wish is out of
+ * Finds an order of calls with which the game goes as wished. A call is drawn at which the first bingo is to come;
+ * terms
+ * called before it are exchanged until nobody has won by then (min-conflicts, Minton and others, 1992); then comes a
+ * term
+ * that lets as many win as wished, then terms that let others win soon. Begun anew where it fails; where the wish is
+ * out of
  * reach, the order comes as near as was found.
  */
 export function planCalls(

@@ -137,7 +137,10 @@ export function score(puzzle: BingoPuzzle, play: BingoPlay): Score {
   }
 }
 
-/** Whether marks are answers: not where squares are marked for the youngest, nor where only the room knows what was called. */
+/**
+ * Whether marks are answers: not where squares are marked for the youngest, nor where only the room knows what was
+ * called.
+ */
 function isAnswered({ calling, marking }: BingoPuzzle): boolean {
   return calling === 'device' && marking === 'own'
 }
@@ -165,7 +168,10 @@ export function moment(_puzzle: BingoPuzzle, { called }: BingoPlay): string {
   return String(called)
 }
 
-/** A mark on the square that was called is right; on another it is a mistake, and stays off. Where the teacher calls, nobody here knows. */
+/**
+ * A mark on the square that was called is right; on another it is a mistake, and stays off. Where the teacher calls,
+ * nobody here knows.
+ */
 function mark(puzzle: BingoPuzzle, play: BingoPlay, card: BingoCard, place: number, now: number): Step<BingoPlay> {
   const term = card.cells[place]
   if (term === null || term === undefined) return { play, responses: [] }

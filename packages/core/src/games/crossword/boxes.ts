@@ -29,7 +29,9 @@ export function boxAreas(shape: Shape): Int32Array {
   return areas
 }
 
-/** Gives how many rows a layout of so many columns may have in a box of no more than an area, and the other way round. */
+/**
+ * Gives how many rows a layout of so many columns may have in a box of no more than an area, and the other way round.
+ */
 export function mostSides(
   areas: Int32Array,
   limit: number,

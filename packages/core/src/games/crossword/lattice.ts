@@ -21,7 +21,8 @@ const STEP = [1, SIDE] as const
 const CELLS = SIDE * SIDE
 
 /**
- * Words laid across and down, by the rules of crosswords: each run of two or more letters is a word of its own. Words are
+ * Words laid across and down, by the rules of crosswords: each run of two or more letters is a word of its own. Words
+ * are
  * rows of letter codes, from 0. Cells know their letter, the words that use them and how many letters lie beside them;
  * letters know their cells, so that all places where a word could cross are found without a look at the empty ones.
  */
@@ -65,8 +66,10 @@ export class Lattice {
   }
 
   /**
-   * Tells how many letters a word would share with words that cross it; −1 where the rules forbid it there. With `touch`,
-   * new letters may lie beside letters that no word uses in that direction yet: the runs that this makes must then become
+   * Tells how many letters a word would share with words that cross it; −1 where the rules forbid it there. With
+   * `touch`,
+   * new letters may lie beside letters that no word uses in that direction yet: the runs that this makes must then
+   * become
    * words (`touched` gives them).
    */
   check(word: number, start: number, direction: Direction, touch: boolean): number {
@@ -202,7 +205,10 @@ export class Lattice {
     return count
   }
 
-  /** Gives a cell whose letter lies beside another without a word over both, as happens where a word between others goes; −1 where all is sound. */
+  /**
+   * Gives a cell whose letter lies beside another without a word over both, as happens where a word between others
+   * goes; −1 where all is sound.
+   */
   bareCell(): number {
     for (let word = 0; word < this.words.length; word++) {
       if (this.start[word] < 0) continue

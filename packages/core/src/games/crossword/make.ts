@@ -40,12 +40,16 @@ export function searchCrossword(list: EntryList, options: CrosswordOptions, rand
   }
 }
 
-/** Steps between two looks at what was found; and, for each word, steps without a better layout after which none is to be hoped for. */
+/**
+ * Steps between two looks at what was found; and, for each word, steps without a better layout after which none is to
+ * be hoped for.
+ */
 const LOOK = 50_000
 const PATIENCE = 100_000
 
 /**
- * Makes a crossword with the steps that the options name. The quick search ends sooner where nothing better has come for
+ * Makes a crossword with the steps that the options name. The quick search ends sooner where nothing better has come
+ * for
  * long: short lists need a fraction of it. A number of steps that was chosen for its layout is gone to the end.
  */
 export function make(list: EntryList, options: CrosswordOptions, random: Random): CrosswordPuzzle {

@@ -1,7 +1,10 @@
 import type { Random } from '../../random/random.ts'
 import { ACROSS, DOWN, SIDE, type Direction, type Lattice } from './lattice.ts'
 
-/** How a place for a word is weighed: letters shared with others, letters beside its line, cells by which the layout grows, chance. */
+/**
+ * How a place for a word is weighed: letters shared with others, letters beside its line, cells by which the layout
+ * grows, chance.
+ */
 export const CROSSING = 4
 const TOUCHING = 3
 const GROWTH = 1
@@ -17,7 +20,8 @@ export interface PlaceRange {
 }
 
 /**
- * Finds the best place for a word where it crosses others, as far as some noise lets it see. Gives twice its first cell, and
+ * Finds the best place for a word where it crosses others, as far as some noise lets it see. Gives twice its first
+ * cell, and
  * one more where it runs down; −1 where there is none.
  */
 export function bestPlace(lattice: Lattice, word: number, range: PlaceRange, touch: boolean, random: Random): number {

@@ -100,7 +100,9 @@ export class State {
     for (const one of out) this.lift(one)
   }
 
-  /** Lays a word that is out where it drives out the fewest letters, of a few places looked at; false where it can't. */
+  /**
+   * Lays a word that is out where it drives out the fewest letters, of a few places looked at; false where it can't.
+   */
   force(): boolean {
     const { lattice, random, words } = this
     let word = random.below(words.length)

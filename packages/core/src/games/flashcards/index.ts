@@ -20,7 +20,10 @@ import {
 import type { FlashcardsPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: pictures whose words would tell are marked; times are on the play's own clock, and it is known which cards were asked. */
+/**
+ * Version 2: pictures whose words would tell are marked; times are on the play's own clock, and it is known which cards
+ * were asked.
+ */
 const UPGRADES = [
   {
     puzzle: markTellingIn,

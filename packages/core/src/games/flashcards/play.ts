@@ -14,7 +14,9 @@ export const FlashcardsMove = z.discriminatedUnion('type', [
 ])
 export type FlashcardsMove = z.infer<typeof FlashcardsMove>
 
-/** Cards that come before one that was not known comes back; longest time until a card is due, in days: about a term. */
+/**
+ * Cards that come before one that was not known comes back; longest time until a card is due, in days: about a term.
+ */
 const AGAIN_AFTER = 3
 const LONGEST_DAYS = 120
 const DAY = 86_400_000

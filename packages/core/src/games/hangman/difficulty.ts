@@ -62,7 +62,8 @@ interface Belief {
 }
 
 /**
- * Tells how hard the words of a list are: each is guessed by a guesser who asks the most probable letter among the words
+ * Tells how hard the words of a list are: each is guessed by a guesser who asks the most probable letter among the
+ * words
  * that still fit, mostly, and the next best one else. Words are given in parts (of letters a to z, as numbers from 0),
  * so that "ice cream" is guessed as two.
  */
@@ -86,7 +87,9 @@ export function difficulties(list: readonly (readonly Letters[])[], dictionary: 
   })
 }
 
-/** Tells how hard the words of a list are, as a game asks them. Accents are left off, spaces and hyphens part a word. */
+/**
+ * Tells how hard the words of a list are, as a game asks them. Accents are left off, spaces and hyphens part a word.
+ */
 export function difficultyOfList(list: EntryList, options: Asking, dictionary: Dictionary): WordDifficulty[] {
   const words = askedList(list, options).entries.map(({ id, answer }) => ({
     entryId: id,
@@ -231,7 +234,10 @@ function narrowed(part: Part, letter: number): Part {
   return { ...part, fitting: kept, count: left }
 }
 
-/** How much weight each letter has among all words of a group; asked for again and again, since every guess begins there. */
+/**
+ * How much weight each letter has among all words of a group; asked for again and again, since every guess begins
+ * there.
+ */
 const FIRST_LOOKS = new WeakMap<WordGroup, Float64Array>()
 
 /** Gives the weight of the words that have each letter, and of all, in the last place. */
@@ -255,7 +261,10 @@ function presence({ group, fitting, count, own, mask }: Part, asked: number): Fl
   return present
 }
 
-/** Gives the letter most likely to be in the answer of those not asked, and the next, −1 where there is none; the earlier one where two are alike. */
+/**
+ * Gives the letter most likely to be in the answer of those not asked, and the next, −1 where there is none; the
+ * earlier one where two are alike.
+ */
 function twoBest(beliefs: readonly Belief[], asked: number): [number, number] {
   const scores = new Float64Array(26)
   for (const { prior, parts } of beliefs) {

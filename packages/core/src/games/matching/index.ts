@@ -7,7 +7,9 @@ import { MatchingMove, moment, move, score, start, view, type MatchingPlay, type
 import type { MatchingPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: pictures whose words would tell are marked; times are on the play's own clock and rows judged are counted. */
+/**
+ * Version 2: pictures whose words would tell are marked; times are on the play's own clock and rows judged are counted.
+ */
 const UPGRADES = [
   {
     puzzle: markTellingIn,

@@ -1,6 +1,8 @@
 import type { Couple } from '../partners.ts'
 
-/** Couples to join. `order` has, for each place of the right column, the number of the couple whose answer stands there. */
+/**
+ * Couples to join. `order` has, for each place of the right column, the number of the couple whose answer stands there.
+ */
 export interface MatchingRound {
   couples: Couple[]
   order: number[]

@@ -110,7 +110,10 @@ export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, { c
   }
 }
 
-/** Gives the couple that two cards make up: their own, or one whose faces look like theirs; undefined where they don't belong together. */
+/**
+ * Gives the couple that two cards make up: their own, or one whose faces look like theirs; undefined where they don't
+ * belong together.
+ */
 function coupleOf({ couples, cards }: PairsPuzzle, one: number, two: number): number | undefined {
   const [prompt, answer] = cards[one].side === 'prompt' ? [cards[one], cards[two]] : [cards[two], cards[one]]
   if (prompt.side === answer.side) return undefined

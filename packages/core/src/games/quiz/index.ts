@@ -19,7 +19,10 @@ import type { QuizPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 import { view, type QuizView } from './view.ts'
 
-/** Version 2: pictures whose words would tell are marked; times are on the play's own clock, and an answer without a right one is called an opinion. */
+/**
+ * Version 2: pictures whose words would tell are marked; times are on the play's own clock, and an answer without a
+ * right one is called an opinion.
+ */
 const UPGRADES = [
   {
     puzzle: markTellingIn,

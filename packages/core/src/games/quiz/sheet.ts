@@ -4,7 +4,10 @@ import { wordsOf } from './judge.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
 const LINES_PER_PAGE = 42
-/** Letters that fit on a line beside each other, and what stands between two choices: wide spaces are in no font of ours. */
+/**
+ * Letters that fit on a line beside each other, and what stands between two choices: wide spaces are in no font of
+ * ours.
+ */
 const LINE_LETTERS = 84
 const BETWEEN = '\u00a0'.repeat(7)
 

@@ -116,7 +116,10 @@ export function make(list: EntryList, options: UnscrambleOptions, random: Random
   }
 }
 
-/** Gives an order of pieces that spells neither the word itself nor another one of the list; undefined where there is none. */
+/**
+ * Gives an order of pieces that spells neither the word itself nor another one of the list; undefined where there is
+ * none.
+ */
 function mix(
   pieces: readonly string[],
   places: readonly number[],

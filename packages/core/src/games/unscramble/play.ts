@@ -5,7 +5,10 @@ import { responseOf } from '../response.ts'
 import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import { textOfPieces, type UnscrambleItem, type UnscramblePuzzle } from './puzzle.ts'
 
-/** What a student can do: lay the pieces (by the numbers under which they are shown), ask for one, give up, go on, or stop. */
+/**
+ * What a student can do: lay the pieces (by the numbers under which they are shown), ask for one, give up, go on, or
+ * stop.
+ */
 export const UnscrambleMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('lay'), order: z.array(z.number().int().min(0).max(99)).max(100) }),
   z.object({ type: z.literal('hint') }),

@@ -24,7 +24,9 @@ const SMALLEST_WORK = 13_000_000
 /** Fresh starts where filler letters can't avoid spelling something. */
 const FILL_ATTEMPTS = 20
 
-/** Makes a word search; see the contract. Throws a PuzzleError where no word can be hidden or a message does not fit. */
+/**
+ * Makes a word search; see the contract. Throws a PuzzleError where no word can be hidden or a message does not fit.
+ */
 export function make(list: EntryList, options: WordSearchOptions, random: Random): WordSearchPuzzle {
   const prepared = prepareWords(list, options)
   if (prepared.roots.length === 0) {

@@ -71,7 +71,9 @@ export function lengthsThatFit(job: Pick<Job, 'letters'>, shape: Shape | undefin
   return { least, most: Math.max(least, Math.floor(least * 1.2)) }
 }
 
-/** Lays all words with exactly so much overlap that the message has a cell for each letter, then mends what it spells. */
+/**
+ * Lays all words with exactly so much overlap that the message has a cell for each letter, then mends what it spells.
+ */
 function layAndWrite(board: Board, message: readonly number[], random: Random): boolean {
   const { grid, pieces } = board
   const cost: Cost = () => lettersLeft(board) * 2 + Math.abs(message.length - grid.spare())

@@ -73,7 +73,9 @@ function layAmong(
   return false
 }
 
-/** Lays a piece after a `search` at a random start of the highest overlap that works, going down from one to another. */
+/**
+ * Lays a piece after a `search` at a random start of the highest overlap that works, going down from one to another.
+ */
 export function layDownFrom(grid: LetterGrid, piece: Piece, from: number, least: number, random: Random): boolean {
   for (let overlap = from; overlap >= least; overlap--) {
     if (layAmong(grid, piece, overlap, piece.directions, random)) return true

@@ -9,12 +9,10 @@ export const noRightChoice = checkEach(
   (entry) => {
     const choices = entry.choices.filter((choice) => !isEmptyFace(choice))
     if (choices.length === 0 || !isEmptyFace(entry.answer) || choices.some(({ right }) => right)) return []
-    const mends = choices
-      .slice(0, 6)
-      .map((choice) => ({
-        code: 'mark-choice' as const,
-        values: { index: entry.choices.indexOf(choice), choice: choice.text },
-      }))
+    const mends = choices.slice(0, 6).map((choice) => ({
+      code: 'mark-choice' as const,
+      values: { index: entry.choices.indexOf(choice), choice: choice.text },
+    }))
     return [
       { code: 'no-right-choice', weight: 'harm', entryIds: [entry.id], values: { choices: choices.length }, mends },
     ]

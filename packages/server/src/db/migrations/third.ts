@@ -7,7 +7,8 @@ export const third = {
     await context.addColumn('game_versions', 'list_version', { type: DataTypes.INTEGER })
     // Prompts were texts once; they are faces now, so that they can hold pictures and sounds.
     await context.sequelize.query(`UPDATE game_versions v SET puzzle = jsonb_set(v.puzzle, '{words}', (
-      SELECT coalesce(jsonb_agg(CASE WHEN jsonb_typeof(w -> 'prompt') = 'string' THEN jsonb_set(w, '{prompt}', jsonb_build_object('text', w -> 'prompt')) ELSE w END ORDER BY place), '[]')
+      SELECT coalesce(jsonb_agg(CASE WHEN jsonb_typeof(w -> 'prompt') = 'string' THEN jsonb_set(w, '{prompt}',
+        jsonb_build_object('text', w -> 'prompt')) ELSE w END ORDER BY place), '[]')
       FROM jsonb_array_elements(v.puzzle -> 'words') WITH ORDINALITY AS words(w, place)))
       FROM games g WHERE g.id = v.game_id AND g.kind = 'wordsearch'`)
   },

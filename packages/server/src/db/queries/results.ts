@@ -3,25 +3,37 @@ import type { Reader, Scope } from '../scope.ts'
 
 /** Attempts of an offer that count, with whose they are: participants merged into one are one person. */
 const ATTEMPTS = `attempts AS (
-  SELECT coalesce(p.merged_into, p.id) AS person, y.question_set_id FROM plays y JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $offerId AND y.given_back_at IS NULL)`
+  SELECT coalesce(p.merged_into, p.id) AS person, y.question_set_id FROM plays y JOIN participants p
+    ON p.id = y.participant_id WHERE y.offer_id = $offerId AND y.given_back_at IS NULL)`
 
-/** Responses that a question is told by: of each person the first. Of participants who are one person, each has a first one. */
+/**
+ * Responses that a question is told by: of each person the first. Of participants who are one person, each has a first
+ * one.
+ */
 const FIRST_MET = `met AS MATERIALIZED (
-  SELECT DISTINCT ON (person, r.entry_id) coalesce(p.merged_into, p.id) AS person, r.entry_id, r.outcome, r.given, r.milliseconds
-  FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId AND r.is_first ORDER BY person, r.entry_id, r.id)`
+  SELECT DISTINCT ON (person, r.entry_id) coalesce(p.merged_into, p.id) AS person, r.entry_id, r.outcome, r.given,
+    r.milliseconds
+  FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId AND r.is_first
+    ORDER BY person, r.entry_id, r.id)`
 
 /** Most different answers that are told of one question. */
 const MOST_WRONG = 3
 const MOST_OPINIONS = 12
 
-/** Returns what changes whenever the results of a teacher's offer do, at the cost of one look at an index; undefined where it is another's. */
+/**
+ * Returns what changes whenever the results of a teacher's offer do, at the cost of one look at an index; undefined
+ * where it is another's.
+ */
 export async function resultsState(scope: Reader<string>, offerId: string): Promise<string | undefined> {
-  // A move that was made earlier may be stored later: so the last minute before the newest is looked at, not the newest alone.
+  // A move that was made earlier may be stored later: so the last minute before the newest is looked at, not the newest
+  // alone.
   const [state] = await scope.query<{ state: string }>(
     `SELECT concat_ws(' ', o.changed_at, o.seats, l.version, y.state) AS state
-     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id,
+     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
+       ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id,
      LATERAL (SELECT concat_ws(' ', count(*), sum(moves), max(last_seen_at)) AS state FROM plays
-       WHERE offer_id = o.id AND last_seen_at > (SELECT max(last_seen_at) FROM plays WHERE offer_id = $offerId) - interval '1 minute') y
+       WHERE offer_id = o.id AND last_seen_at > (SELECT max(last_seen_at) FROM plays
+         WHERE offer_id = $offerId) - interval '1 minute') y
      WHERE o.id = $offerId AND o.teacher_id = $teacherId`,
     { offerId, teacherId: scope.teacherId },
   )
@@ -31,17 +43,25 @@ export async function resultsState(scope: Reader<string>, offerId: string): Prom
 /** Returns the students of an offer in the order of their names, each with the best attempt: of equals the first. */
 export async function participantResults(scope: Scope, offerId: string): Promise<ParticipantResult[]> {
   return scope.query<ParticipantResult>(
-    `SELECT p.id AS "participantId", p.name, p.removed_at IS NOT NULL AS removed, coalesce(m.list, '[]') AS merged, coalesce(b."right", 0) AS "right", coalesce(t.first_right, 0) AS "firstRight", coalesce(b.total, 0) AS total,
-       coalesce(b.points, 0) AS points, coalesce(b.hints, 0) AS hints, coalesce(b.misses, 0) AS misses, jsonb_build_object('right', coalesce(b.second_right, 0), 'total', coalesce(b.second_total, 0)) AS second,
-       coalesce(b.milliseconds, 0) AS milliseconds, coalesce(t.attempts, 0) AS attempts, t.last_play AS "lastPlayId", b.ended_at IS NOT NULL AS finished, coalesce(t.last_seen_at, p.created_at) AS "lastSeenAt"
+    `SELECT p.id AS "participantId", p.name, p.removed_at IS NOT NULL AS removed, coalesce(m.list, '[]') AS merged,
+      coalesce(b."right", 0) AS "right", coalesce(t.first_right, 0) AS "firstRight", coalesce(b.total, 0) AS total,
+       coalesce(b.points, 0) AS points, coalesce(b.hints, 0) AS hints, coalesce(b.misses, 0) AS misses,
+         jsonb_build_object('right', coalesce(b.second_right, 0), 'total', coalesce(b.second_total, 0)) AS second,
+       coalesce(b.milliseconds, 0) AS milliseconds, coalesce(t.attempts, 0) AS attempts, t.last_play AS "lastPlayId",
+         b.ended_at IS NOT NULL AS finished, coalesce(t.last_seen_at, p.created_at) AS "lastSeenAt"
      FROM participants p
      -- Participants merged into one are one person: their attempts are looked up by the index of each.
-     LEFT JOIN LATERAL (SELECT array_agg(q.id) AS ids, jsonb_agg(jsonb_build_object('participantId', q.id, 'name', q.name) ORDER BY q.seat) AS list FROM participants q WHERE q.merged_into = p.id) m ON true
+     LEFT JOIN LATERAL (SELECT array_agg(q.id) AS ids, jsonb_agg(jsonb_build_object('participantId', q.id, 'name',
+       q.name) ORDER BY q.seat) AS list FROM participants q WHERE q.merged_into = p.id) m ON true
      LEFT JOIN LATERAL (
-       SELECT y."right", y.total, y.points, y.hints, y.misses, y.second_right, y.second_total, y.milliseconds, y.ended_at FROM plays y
-       WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL ORDER BY y."right" DESC, y.started_at, y.id LIMIT 1) b ON true
+       SELECT y."right", y.total, y.points, y.hints, y.misses, y.second_right, y.second_total, y.milliseconds,
+         y.ended_at FROM plays y
+       WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL
+         ORDER BY y."right" DESC, y.started_at, y.id LIMIT 1) b ON true
      LEFT JOIN LATERAL (
-       SELECT count(*)::int AS attempts, max(y.last_seen_at) AS last_seen_at, (array_agg(y."right" ORDER BY y.started_at, y.id))[1] AS first_right, (array_agg(y.id ORDER BY y.started_at DESC, y.id DESC))[1] AS last_play
+       SELECT count(*)::int AS attempts, max(y.last_seen_at) AS last_seen_at, (array_agg(y."right"
+         ORDER BY y.started_at, y.id))[1] AS first_right, (array_agg(y.id ORDER BY y.started_at DESC,
+         y.id DESC))[1] AS last_play
        FROM plays y WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL) t ON true
      WHERE p.offer_id = $offerId AND p.merged_into IS NULL ORDER BY p.name, p.seat`,
     { offerId },
@@ -56,20 +76,31 @@ export async function questionResults(scope: Scope, offerId: string): Promise<Qu
      sizes AS (SELECT set_id, count(*)::int AS persons FROM sets GROUP BY set_id),
      -- A person who was asked by two versions of the game counts once; with one version there is nothing to look for.
      asked AS (
-       SELECT q.entry_id, CASE WHEN (SELECT count(*) FROM sizes) = 1 THEN max(s.persons) ELSE (SELECT count(DISTINCT t.person)::int FROM sets t JOIN questions u ON u.set_id = t.set_id WHERE u.entry_id = q.entry_id) END AS persons,
+       SELECT q.entry_id, CASE WHEN (SELECT count(*) FROM sizes) = 1 THEN max(s.persons)
+         ELSE (SELECT count(DISTINCT t.person)::int FROM sets t JOIN questions u ON u.set_id = t.set_id
+         WHERE u.entry_id = q.entry_id) END AS persons,
          (array_agg(q.text ORDER BY v.number DESC))[1] AS text, bool_or(q.counts) AS counts, min(q.place) AS place
-       FROM sizes s JOIN questions q ON q.set_id = s.set_id JOIN question_sets w ON w.id = s.set_id JOIN game_versions v ON v.id = w.game_version_id GROUP BY q.entry_id),
+       FROM sizes s JOIN questions q ON q.set_id = s.set_id JOIN question_sets w ON w.id = s.set_id
+         JOIN game_versions v ON v.id = w.game_version_id GROUP BY q.entry_id),
      outcomes AS (
-       SELECT entry_id, count(*)::int AS met, count(*) FILTER (WHERE outcome = 'right')::int AS "right", count(*) FILTER (WHERE outcome = 'wrong')::int AS wrong, count(*) FILTER (WHERE outcome = 'passed')::int AS passed
+       SELECT entry_id, count(*)::int AS met, count(*) FILTER (WHERE outcome = 'right')::int AS "right",
+         count(*) FILTER (WHERE outcome = 'wrong')::int AS wrong,
+         count(*) FILTER (WHERE outcome = 'passed')::int AS passed
        FROM met GROUP BY entry_id),
      answers AS (
-       SELECT entry_id, given, count(*)::int AS count, sum(count(*)) OVER (PARTITION BY entry_id) AS all_given, row_number() OVER (PARTITION BY entry_id ORDER BY count(*) DESC, given) AS place, bool_and(outcome = 'opinion') AS opinion
+       SELECT entry_id, given, count(*)::int AS count, sum(count(*)) OVER (PARTITION BY entry_id) AS all_given,
+         row_number() OVER (PARTITION BY entry_id ORDER BY count(*) DESC, given) AS place,
+         bool_and(outcome = 'opinion') AS opinion
        FROM met WHERE outcome IN ('wrong', 'opinion') AND given <> '' GROUP BY entry_id, given),
      given AS (
-       SELECT entry_id, jsonb_agg(jsonb_build_object('given', given, 'count', count, 'share', count / all_given) ORDER BY place) AS list
+       SELECT entry_id, jsonb_agg(jsonb_build_object('given', given, 'count', count, 'share', count / all_given)
+         ORDER BY place) AS list
        FROM answers WHERE place <= CASE WHEN opinion THEN ${MOST_OPINIONS} ELSE ${MOST_WRONG} END GROUP BY entry_id)
-     SELECT a.entry_id AS "entryId", a.text, a.counts, coalesce(o."right", 0) AS "right", coalesce(o.wrong, 0) AS wrong, coalesce(o.passed, 0) AS passed, a.persons - coalesce(o.met, 0) AS "notReached", coalesce(g.list, '[]') AS given
-     FROM asked a LEFT JOIN outcomes o ON o.entry_id = a.entry_id LEFT JOIN given g ON g.entry_id = a.entry_id ORDER BY a.place, a.text`,
+     SELECT a.entry_id AS "entryId", a.text, a.counts, coalesce(o."right", 0) AS "right", coalesce(o.wrong,
+       0) AS wrong, coalesce(o.passed, 0) AS passed, a.persons - coalesce(o.met, 0) AS "notReached", coalesce(g.list,
+       '[]') AS given
+     FROM asked a LEFT JOIN outcomes o ON o.entry_id = a.entry_id LEFT JOIN given g ON g.entry_id = a.entry_id
+       ORDER BY a.place, a.text`,
     { offerId },
   )
 }
@@ -79,8 +110,10 @@ export async function answersTo(scope: Scope, offerId: string, entryId: string):
   return scope.query<AnswersReply['answers'][number]>(
     `WITH met AS (
        SELECT DISTINCT ON (person) coalesce(p.merged_into, p.id) AS person, r.outcome, r.given, r.milliseconds
-       FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId AND r.entry_id = $entryId AND r.is_first ORDER BY person, r.id)
-     SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds FROM met m JOIN participants p ON p.id = m.person
+       FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId
+         AND r.entry_id = $entryId AND r.is_first ORDER BY person, r.id)
+     SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds FROM met m JOIN participants p
+       ON p.id = m.person
      ORDER BY m.outcome = 'right', m.given, p.name, p.seat LIMIT 2000`,
     { offerId, entryId },
   )

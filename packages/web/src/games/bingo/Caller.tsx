@@ -4,7 +4,10 @@ import { Eye, RotateCcw, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { Card } from './Card.tsx'
 
-/** The caller's screen, for the wall: the call large, its answer on demand, all calls so far, and claims checked by number. */
+/**
+ * The caller's screen, for the wall: the call large, its answer on demand, all calls so far, and claims checked by
+ * number.
+ */
 export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null)
   const [called, setCalled] = useCalled(puzzle)
@@ -112,7 +115,10 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
   )
 }
 
-/** How many terms were called; kept in this window, so that closing the caller's screen or loading it again loses no game. */
+/**
+ * How many terms were called; kept in this window, so that closing the caller's screen or loading it again loses no
+ * game.
+ */
 function useCalled({ calls }: BingoPuzzle): [number, (called: number) => void] {
   const key = `otter-called ${calls.join(' ')}`
   const [called, setCalled] = useState(() => Number(sessionStorage.getItem(key) ?? 0))

@@ -17,7 +17,8 @@ export interface ListDraft {
   /** Takes an offered change off the list of them. */
   settle: (one: Overruled) => void
   /**
-   * `group`: edits of one group that follow each other are undone together. `pace`: an edit that a field shows by itself
+   * `group`: edits of one group that follow each other are undone together. `pace`: an edit that a field shows by
+   * itself
    * already can be drawn `later`, so that typing is never held up; it is saved all the same.
    */
   edit: (change: (draft: Draft) => Draft, group?: string, pace?: 'now' | 'later') => void
@@ -45,7 +46,9 @@ interface History {
   group: string | undefined
 }
 
-/** Holds what is typed on a list's page: saves it as it changes, keeps it on this device until it is saved, and undoes. */
+/**
+ * Holds what is typed on a list's page: saves it as it changes, keeps it on this device until it is saved, and undoes.
+ */
 export function useListDraft(list: ListReply): ListDraft {
   const [start] = useState(() => restored(list))
   const [history, setHistory] = useState<History>({ past: [], now: start.draft, future: [], group: undefined })

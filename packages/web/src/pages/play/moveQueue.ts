@@ -30,7 +30,8 @@ const NOT_NOW = new Set([0, 401, 408, 425, 429])
 const HELD = new Set(['link-closed', 'taken-out', 'no-such-link'])
 
 /**
- * Sends moves one after another, each until there is an answer. What was answered is never thrown away: only a move that
+ * Sends moves one after another, each until there is an answer. What was answered is never thrown away: only a move
+ * that
  * the server can't read is, and it alone.
  */
 export class MoveQueue {

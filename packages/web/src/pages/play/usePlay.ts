@@ -28,7 +28,10 @@ function wait(milliseconds: number): Promise<void> {
   })
 }
 
-/** Follows one play: moves go out one after another, and are sent again until there is an answer, even after the page was closed. */
+/**
+ * Follows one play: moves go out one after another, and are sent again until there is an answer, even after the page
+ * was closed.
+ */
 export function usePlay(code: string): PlayState {
   const [reply, setReply] = useState<PlayReply>()
   const [failure, setFailure] = useState<ApiError>()
