@@ -4,7 +4,8 @@ import { Router, type CookieOptions, type Request, type Response } from 'express
 import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { refusal } from '../services/participants.ts'
-import { joinOffer, openPlay, playAgain, sendMove } from '../services/plays.ts'
+import { sendMove } from '../services/moves.ts'
+import { joinOffer, openPlay, playAgain } from '../services/plays.ts'
 import { asAnyone, type Context } from './context.ts'
 
 /** How long a device is remembered. */

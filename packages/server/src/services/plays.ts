@@ -1,16 +1,14 @@
-import { createHash, randomUUID } from 'node:crypto'
-import type { JoinOffer, MoveFate, PlayReply, SendMove } from '@otter/api'
-import { clockAt, randomFrom, upgradedPlay, type Beginning } from '@otter/core'
+import { randomUUID } from 'node:crypto'
+import type { JoinOffer, MoveFate, PlayReply } from '@otter/api'
+import { randomFrom, upgradedPlay, type Beginning } from '@otter/core'
 import type { z } from 'zod'
 import type { Scope } from '../db/scope.ts'
 import { addParticipant, findDoor, refusal, type OpenOffer, type Person } from './participants.ts'
 import type { MadeGame } from './puzzleCache.ts'
+import { questionSet } from './questionSets.ts'
 
-/** Most attempts of one person in an offer, and most moves of one attempt. */
+/** Most attempts of one person in an offer. */
 const MAX_ATTEMPTS = 200
-const MAX_MOVES = 20_000
-/** Longest key of a set of questions that is kept as it is. */
-const LONGEST_KEY = 200
 
 /** What a play started from, so that its moves lead to the same state again. */
 interface Origin extends Omit<Beginning, 'random'> {
@@ -36,7 +34,7 @@ interface StoredPlay {
 }
 
 /** A play under way, with its game; its state is as today's rules have it. */
-interface OpenPlay extends StoredPlay {
+export interface OpenPlay extends StoredPlay {
   made: MadeGame
 }
 
@@ -51,7 +49,7 @@ const PLAY = `SELECT y.id, y.participant_id AS "participantId", y.game_version_i
     AND y.given_back_at IS NULL`
 
 /** Returns a person's play: the one last begun, or the one of a number; held for a change where it is said. */
-async function findPlay(
+export async function findPlay(
   scope: Scope,
   personId: string,
   { hold = false, attempt }: { hold?: boolean; attempt?: number } = {},
@@ -130,43 +128,8 @@ async function startPlay(
   }
 }
 
-/**
- * Returns the set of questions that a play asks, and how many of them count; most plays of one version share theirs.
- */
-async function questionSet(
-  scope: Scope,
-  { versionId, game, puzzle }: MadeGame,
-  state: unknown,
-): Promise<{ setId: string; total: number }> {
-  const named = game.askedKey?.(puzzle, state) ?? ''
-  const key = named.length > LONGEST_KEY ? createHash('sha256').update(named).digest('hex') : named
-  const find = (): Promise<{ setId: string; total: number }[]> =>
-    scope.query('SELECT id AS "setId", total FROM question_sets WHERE game_version_id = $versionId AND key = $key', {
-      versionId,
-      key,
-    })
-  const [known] = await find()
-  if (known) return known
-  const questions = game.asked(puzzle, state)
-  const total = questions.filter(({ counts }) => counts).length
-  const setId = randomUUID()
-  const [added] = await scope.query(
-    `INSERT INTO question_sets (id, game_version_id, key, total) VALUES ($setId, $versionId, $key, $total)
-      ON CONFLICT (game_version_id, key) DO NOTHING RETURNING id`,
-    { setId, versionId, key, total },
-  )
-  // Another student's play has just made the same set.
-  if (!added) return (await find())[0]
-  await scope.query(
-    `INSERT INTO questions (set_id, place, entry_id, text, counts)
-     SELECT $setId, q.place - 1, (q.row ->> 'entryId')::uuid, q.row ->> 'text', (q.row ->> 'counts')::boolean
-       FROM jsonb_array_elements($questions::jsonb) WITH ORDINALITY AS q(row, place)`,
-    { setId, questions: JSON.stringify(questions) },
-  )
-  return { setId, total }
-}
-
-async function reply(
+/** Returns what a device is told of an offer, of who plays there, and of the play. */
+export async function reply(
   scope: Scope,
   offer: OpenOffer,
   person: Person | undefined,
@@ -259,7 +222,7 @@ export async function joinOffer(
  * Returns whose token it is, in an offer that is open. Throws a Problem where the offer is closed or the person may not
  * play.
  */
-async function enter(
+export async function enter(
   scope: Scope,
   code: string,
   token: string | undefined,
@@ -269,174 +232,6 @@ async function enter(
   if (person.removed) throw refusal(403, 'taken-out')
   if (!offer.open) throw refusal(403, 'link-closed')
   return { offer, person }
-}
-
-/**
- * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made
- * for
- * what has passed is kept, and changes nothing else.
- */
-export async function sendMove(
-  scope: Scope,
-  code: string,
-  token: string | undefined,
-  sent: z.output<typeof SendMove>,
-  at = new Date(),
-): Promise<PlayReply> {
-  const { offer, person } = await enter(scope, code, token)
-  const play = await findPlay(scope, person.id, { hold: true })
-  if (!play) throw refusal(401, 'who-are-you')
-  const move = play.made.game.moves.parse(sent.move)
-  if (sent.attempt !== play.attempt)
-    return reply(scope, offer, person, play, await keepForPast(scope, person, sent, move, at))
-  // Whoever gives no id says instead after how many moves it was made.
-  if (sent.id === undefined && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
-  if (play.moves >= MAX_MOVES) throw refusal(403, 'link-full')
-  const { next, fate } = await applyMove(scope, play, { ...sent, move, id: sent.id ?? randomUUID() }, at)
-  return reply(scope, offer, person, next, fate)
-}
-
-type IdentifiedMove = Omit<z.output<typeof SendMove>, 'id'> & { id: string }
-
-async function applyMove(
-  scope: Scope,
-  play: OpenPlay,
-  sent: IdentifiedMove,
-  at: Date,
-): Promise<{ next: OpenPlay; fate: MoveFate }> {
-  const {
-    made: { game, puzzle },
-    state,
-  } = play
-  const clock = play.ended
-    ? play.milliseconds
-    : clockAt({ clock: play.milliseconds, movedAt: play.movedAt }, at.getTime(), game.deadline?.(puzzle, state) ?? null)
-  const passed = sent.for !== undefined && game.moment !== undefined && sent.for !== game.moment(puzzle, state)
-  const step = passed
-    ? { play: state, responses: [] }
-    : game.move(puzzle, state, sent.move, { clock, now: at.getTime() })
-  const fate = passed ? 'passed' : step.play === state ? 'void' : 'taken'
-  const next = { ...play, state: step.play, moves: play.moves + 1 }
-  if (fate !== 'taken')
-    return (await keepMove(scope, play, sent, fate, clock, at)) ? { next, fate } : { next: play, fate: 'repeated' }
-  const score = game.score(puzzle, step.play)
-  const isAskedOther = game.askedKey !== undefined && game.askedKey(puzzle, state) !== game.askedKey(puzzle, step.play)
-  const asked = isAskedOther ? await questionSet(scope, play.made, step.play) : null
-  const [kept] = await scope.query(TAKE, {
-    ...moveValues(play, sent, fate, clock, at),
-    state: JSON.stringify(step.play),
-    responses: JSON.stringify(step.responses),
-    participantId: play.participantId,
-    hints: score.hints,
-    misses: score.misses,
-    bonus: score.bonus,
-    finished: score.finished,
-    setId: asked?.setId ?? null,
-    total: asked?.total ?? null,
-  })
-  return kept ? { next, fate } : { next: play, fate: 'repeated' }
-}
-
-const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate)
-  VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
-    $clock::integer, $rules::integer, $fate) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
-
-/**
- * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
- * already.
- * A response with the key of another takes its place, and the verdict first given stays beside it. Totals are those of
- * the
- * responses that hold.
- */
-const TAKE = `WITH kept AS (${KEEP}),
-  made AS (
-    SELECT (r ->> 'entryId')::uuid AS entry_id, r ->> 'round' AS round, (r ->> 'occasion')::int AS occasion,
-      r ->> 'outcome' AS outcome, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given,
-      r -> 'detail' AS detail,
-      (r ->> 'points')::int AS points, (r ->> 'hints')::int AS hints, (r ->> 'milliseconds')::int AS milliseconds,
-        (r ->> 'place')::int AS place, n
-    FROM kept, jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n)),
-  answered AS (
-    INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, detail, points,
-      hints, milliseconds, place, participant_id, move_number, made_at, at, is_first)
-    SELECT $playId::uuid, entry_id, round, occasion, outcome, outcome, counts, given, detail, points, hints,
-      milliseconds, place, $participantId::uuid, $number::integer, $madeAt::timestamptz, $at::timestamptz,
-      round = 'first' AND occasion = 0 AND NOT EXISTS (SELECT 1 FROM responses f
-        WHERE f.participant_id = $participantId::uuid AND f.entry_id = made.entry_id AND f.is_first) FROM made
-        ORDER BY n
-    ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome,
-      counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points,
-      hints = excluded.hints,
-      milliseconds = excluded.milliseconds, move_number = excluded.move_number, made_at = excluded.made_at, at = excluded.at, withdrawn_at = NULL),
-  holding AS (
-    SELECT outcome, counts, points, round FROM made
-    UNION ALL SELECT r.outcome, r.counts, r.points, r.round FROM responses r
-      WHERE r.play_id = $playId::uuid AND r.withdrawn_at IS NULL AND NOT EXISTS (SELECT 1 FROM made m
-        WHERE m.entry_id = r.entry_id AND m.round = r.round AND m.occasion = r.occasion)),
-  totals AS (
-    SELECT count(*) FILTER (WHERE outcome = 'right' AND counts) AS right, coalesce(sum(points) FILTER (WHERE counts),
-      0) AS points,
-      count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right,
-        count(*) FILTER (WHERE round = 'second') AS second_total FROM holding)
-  UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer,
-    milliseconds = $clock::integer, moved_at = $at::timestamptz, last_seen_at = greatest(y.last_seen_at,
-    $at::timestamptz), hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
-    ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
-      question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
-    "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
-  FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id`
-
-function moveValues(
-  play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>,
-  { id, move, for: madeFor, madeAt }: IdentifiedMove,
-  fate: MoveFate,
-  clock: number,
-  at: Date,
-): Record<string, unknown> {
-  return {
-    playId: play.id,
-    number: play.moves + 1,
-    id,
-    move: JSON.stringify(move),
-    madeFor: madeFor ?? null,
-    madeAt: madeAt === undefined ? null : new Date(madeAt),
-    at,
-    clock,
-    rules: play.rules,
-    fate,
-  }
-}
-
-/** Keeps a move that changes nothing else; returns false where one with its id is kept already. */
-async function keepMove(
-  scope: Scope,
-  play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>,
-  move: IdentifiedMove,
-  fate: MoveFate,
-  clock: number,
-  at: Date,
-): Promise<boolean> {
-  const [kept] = await scope.query(
-    `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at,
-      $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`,
-    moveValues(play, move, fate, clock, at),
-  )
-  return kept !== undefined
-}
-
-/** Keeps a move that was made for an earlier attempt: it has come too late. */
-async function keepForPast(
-  scope: Scope,
-  person: Person,
-  sent: z.output<typeof SendMove>,
-  move: unknown,
-  at: Date,
-): Promise<MoveFate> {
-  const past = await findPlay(scope, person.id, { hold: true, attempt: sent.attempt })
-  if (!past || sent.id === undefined || past.moves >= MAX_MOVES) return 'repeated'
-  return (await keepMove(scope, past, { ...sent, move, id: sent.id }, 'passed', past.milliseconds, at))
-    ? 'passed'
-    : 'repeated'
 }
 
 /** Starts another attempt, on the newest version of the game, once the last one is finished. */

@@ -1,0 +1,179 @@
+import { randomUUID } from 'node:crypto'
+import type { MoveFate, PlayReply, SendMove } from '@otter/api'
+import { clockAt } from '@otter/core'
+import type { z } from 'zod'
+import type { Scope } from '../db/scope.ts'
+import { refusal, type Person } from './participants.ts'
+import { enter, findPlay, reply, type OpenPlay } from './plays.ts'
+import { questionSet } from './questionSets.ts'
+
+/** Most moves of one attempt. */
+const MAX_MOVES = 20_000
+
+/**
+ * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made
+ * for
+ * what has passed is kept, and changes nothing else.
+ */
+export async function sendMove(
+  scope: Scope,
+  code: string,
+  token: string | undefined,
+  sent: z.output<typeof SendMove>,
+  at = new Date(),
+): Promise<PlayReply> {
+  const { offer, person } = await enter(scope, code, token)
+  const play = await findPlay(scope, person.id, { hold: true })
+  if (!play) throw refusal(401, 'who-are-you')
+  const move = play.made.game.moves.parse(sent.move)
+  if (sent.attempt !== play.attempt)
+    return reply(scope, offer, person, play, await keepForPast(scope, person, sent, move, at))
+  // Whoever gives no id says instead after how many moves it was made.
+  if (sent.id === undefined && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
+  if (play.moves >= MAX_MOVES) throw refusal(403, 'link-full')
+  const { next, fate } = await applyMove(scope, play, { ...sent, move, id: sent.id ?? randomUUID() }, at)
+  return reply(scope, offer, person, next, fate)
+}
+
+type IdentifiedMove = Omit<z.output<typeof SendMove>, 'id'> & { id: string }
+
+async function applyMove(
+  scope: Scope,
+  play: OpenPlay,
+  sent: IdentifiedMove,
+  at: Date,
+): Promise<{ next: OpenPlay; fate: MoveFate }> {
+  const {
+    made: { game, puzzle },
+    state,
+  } = play
+  const clock = play.ended
+    ? play.milliseconds
+    : clockAt({ clock: play.milliseconds, movedAt: play.movedAt }, at.getTime(), game.deadline?.(puzzle, state) ?? null)
+  const passed = sent.for !== undefined && game.moment !== undefined && sent.for !== game.moment(puzzle, state)
+  const step = passed
+    ? { play: state, responses: [] }
+    : game.move(puzzle, state, sent.move, { clock, now: at.getTime() })
+  const fate = passed ? 'passed' : step.play === state ? 'void' : 'taken'
+  const next = { ...play, state: step.play, moves: play.moves + 1 }
+  if (fate !== 'taken')
+    return (await keepMove(scope, play, sent, fate, clock, at)) ? { next, fate } : { next: play, fate: 'repeated' }
+  const score = game.score(puzzle, step.play)
+  const isAskedOther = game.askedKey !== undefined && game.askedKey(puzzle, state) !== game.askedKey(puzzle, step.play)
+  const asked = isAskedOther ? await questionSet(scope, play.made, step.play) : null
+  const [kept] = await scope.query(TAKE, {
+    ...moveValues(play, sent, fate, clock, at),
+    state: JSON.stringify(step.play),
+    responses: JSON.stringify(step.responses),
+    participantId: play.participantId,
+    hints: score.hints,
+    misses: score.misses,
+    bonus: score.bonus,
+    finished: score.finished,
+    setId: asked?.setId ?? null,
+    total: asked?.total ?? null,
+  })
+  return kept ? { next, fate } : { next: play, fate: 'repeated' }
+}
+
+const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate)
+  VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
+    $clock::integer, $rules::integer, $fate) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
+
+/**
+ * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
+ * already.
+ * A response with the key of another takes its place, and the verdict first given stays beside it. Totals are those of
+ * the
+ * responses that hold.
+ */
+const TAKE = `WITH kept AS (${KEEP}),
+  made AS (
+    SELECT (r ->> 'entryId')::uuid AS entry_id, r ->> 'round' AS round, (r ->> 'occasion')::int AS occasion,
+      r ->> 'outcome' AS outcome, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given,
+      r -> 'detail' AS detail,
+      (r ->> 'points')::int AS points, (r ->> 'hints')::int AS hints, (r ->> 'milliseconds')::int AS milliseconds,
+        (r ->> 'place')::int AS place, n
+    FROM kept, jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n)),
+  answered AS (
+    INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, detail, points,
+      hints, milliseconds, place, participant_id, move_number, made_at, at, is_first)
+    SELECT $playId::uuid, entry_id, round, occasion, outcome, outcome, counts, given, detail, points, hints,
+      milliseconds, place, $participantId::uuid, $number::integer, $madeAt::timestamptz, $at::timestamptz,
+      round = 'first' AND occasion = 0 AND NOT EXISTS (SELECT 1 FROM responses f
+        WHERE f.participant_id = $participantId::uuid AND f.entry_id = made.entry_id AND f.is_first) FROM made
+        ORDER BY n
+    ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome,
+      counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points,
+      hints = excluded.hints,
+      milliseconds = excluded.milliseconds, move_number = excluded.move_number, made_at = excluded.made_at, at = excluded.at, withdrawn_at = NULL),
+  holding AS (
+    SELECT outcome, counts, points, round FROM made
+    UNION ALL SELECT r.outcome, r.counts, r.points, r.round FROM responses r
+      WHERE r.play_id = $playId::uuid AND r.withdrawn_at IS NULL AND NOT EXISTS (SELECT 1 FROM made m
+        WHERE m.entry_id = r.entry_id AND m.round = r.round AND m.occasion = r.occasion)),
+  totals AS (
+    SELECT count(*) FILTER (WHERE outcome = 'right' AND counts) AS right, coalesce(sum(points) FILTER (WHERE counts),
+      0) AS points,
+      count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right,
+        count(*) FILTER (WHERE round = 'second') AS second_total FROM holding)
+  UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer,
+    milliseconds = $clock::integer, moved_at = $at::timestamptz, last_seen_at = greatest(y.last_seen_at,
+    $at::timestamptz), hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
+    ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
+      question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
+    "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
+  FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id`
+
+function moveValues(
+  play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>,
+  { id, move, for: madeFor, madeAt }: IdentifiedMove,
+  fate: MoveFate,
+  clock: number,
+  at: Date,
+): Record<string, unknown> {
+  return {
+    playId: play.id,
+    number: play.moves + 1,
+    id,
+    move: JSON.stringify(move),
+    madeFor: madeFor ?? null,
+    madeAt: madeAt === undefined ? null : new Date(madeAt),
+    at,
+    clock,
+    rules: play.rules,
+    fate,
+  }
+}
+
+/** Keeps a move that changes nothing else; returns false where one with its id is kept already. */
+async function keepMove(
+  scope: Scope,
+  play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>,
+  move: IdentifiedMove,
+  fate: MoveFate,
+  clock: number,
+  at: Date,
+): Promise<boolean> {
+  const [kept] = await scope.query(
+    `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at,
+      $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`,
+    moveValues(play, move, fate, clock, at),
+  )
+  return kept !== undefined
+}
+
+/** Keeps a move that was made for an earlier attempt: it has come too late. */
+async function keepForPast(
+  scope: Scope,
+  person: Person,
+  sent: z.output<typeof SendMove>,
+  move: unknown,
+  at: Date,
+): Promise<MoveFate> {
+  const past = await findPlay(scope, person.id, { hold: true, attempt: sent.attempt })
+  if (!past || sent.id === undefined || past.moves >= MAX_MOVES) return 'repeated'
+  return (await keepMove(scope, past, { ...sent, move, id: sent.id }, 'passed', past.milliseconds, at))
+    ? 'passed'
+    : 'repeated'
+}
