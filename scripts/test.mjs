@@ -1,6 +1,7 @@
-// Runs everything there is to check, and ends with how much passed. Installs what the tests need.
+// Runs everything there is to check, and ends with how much passed: test [WORD …] runs the tests of files whose path
+// holds a word. Installs what the tests need.
 import { spawn } from 'node:child_process'
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { home, installNpmPackages } from './install.mjs'
@@ -55,6 +56,66 @@ function countsOf({ stats }) {
   return { passed: stats.passes ?? stats.expected, failed: stats.failures ?? stats.unexpected + stats.flaky }
 }
 
+/** Folders of tests that run without a browser, and of those that need one. */
+const UNIT_TESTS = ['packages/core/test', 'packages/server/test', 'packages/web/test', 'scripts/test']
+const INTERFACE_TESTS = ['e2e']
+
+function filesIn(folders, ending) {
+  return folders.flatMap((folder) =>
+    readdirSync(join(home, folder))
+      .filter((name) => name.endsWith(ending))
+      .map((name) => `${folder}/${name}`),
+  )
+}
+
+/** Gives the files of tests that are asked for: those whose path holds one of the words; all where none is said. */
+function chosen(words) {
+  const isWanted = (file) => words.length === 0 || words.some((word) => file.includes(word))
+  return {
+    units: filesIn(UNIT_TESTS, '.test.ts').filter(isWanted),
+    interfaces: filesIn(INTERFACE_TESTS, '.e2e.ts').filter(isWanted),
+  }
+}
+
+/** All that can be told without running anything; the slowest check runs beside the others. */
+async function checks() {
+  const node = process.execPath
+  const others = async () => {
+    await check('types', node, ['node_modules/typescript-native/bin/tsc', '-b'])
+    await check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
+    await check('arrows between packages', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages'])
+    await check('unused code', bin('knip'), [])
+    await check('notices of packages', node, ['scripts/notices.mjs', '--check'])
+  }
+  await Promise.all([others(), check('lint', bin('eslint'), ['.', '--max-warnings', '0'])])
+}
+
+async function unitTests(files, env, report) {
+  const reporter = ['--reporter', 'json', '--reporter-option', `output=${report}`]
+  await suite('unit and API tests', bin('mocha'), [...reporter, ...files], env, report)
+}
+
+async function interfaceTests(files, env, folder) {
+  const { build } = await import('./build.mjs')
+  await build()
+  const report = join(folder, 'browser.json')
+  const workers = String(Math.min(2, availableParallelism()))
+  const settings = {
+    ...env,
+    PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    OTTER_TEST_OUTPUT: join(folder, 'playwright'),
+    WORKERS: workers,
+  }
+  const named = files.map((file) => file.slice(file.lastIndexOf('/') + 1))
+  await suite(
+    'interface tests',
+    bin('playwright'),
+    ['test', '--config', 'e2e/playwright.config.ts', ...named],
+    settings,
+    report,
+  )
+}
+
 async function main() {
   installNpmPackages()
   if (!existsSync(CHROMIUM)) installPackages(['chromium'], 'Chromium')
@@ -75,45 +136,11 @@ async function main() {
     process.exit(143)
   })
   try {
-    const { build } = await import('./build.mjs')
-    await build()
-    await check('types', process.execPath, ['node_modules/typescript-native/bin/tsc', '-b'])
-    await check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
-    await check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
-    await check('arrows between packages', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages'])
-    await check('unused code', bin('knip'), [])
-    await check('notices of packages', process.execPath, ['scripts/notices.mjs', '--check'])
     const env = { TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, ''), NODE_ENV: 'test' }
-    const unit = join(folder, 'unit.json')
-    await suite(
-      'unit and API tests',
-      bin('mocha'),
-      [
-        '--reporter',
-        'json',
-        '--reporter-option',
-        `output=${unit}`,
-        'packages/core/test/*.test.ts',
-        'packages/server/test/*.test.ts',
-        'packages/web/test/*.test.ts',
-        'scripts/test/*.test.ts',
-      ],
-      env,
-      unit,
-    )
-    const browser = join(folder, 'browser.json')
-    await suite(
-      'interface tests',
-      bin('playwright'),
-      ['test', '--config', 'e2e/playwright.config.ts'],
-      {
-        ...env,
-        PLAYWRIGHT_JSON_OUTPUT_NAME: browser,
-        OTTER_TEST_OUTPUT: join(folder, 'playwright'),
-        WORKERS: String(Math.min(2, availableParallelism())),
-      },
-      browser,
-    )
+    const { units, interfaces } = chosen(process.argv.slice(2))
+    if (process.argv.length <= 2) await checks()
+    if (units.length > 0) await unitTests(units, env, join(folder, 'unit.json'))
+    if (interfaces.length > 0) await interfaceTests(interfaces, env, folder)
   } finally {
     end()
   }
