@@ -139,6 +139,18 @@ describe('Who takes part', () => {
     expect((await students())[0].right).to.equal(1)
   })
 
+  it('is told by the best attempt, of equal ones by the first', async () => {
+    const { code, students } = await shared('wordsearch', {})
+    const student = await join(code, 'Hal')
+    for (let attempt = 1; attempt <= 3; attempt++) {
+      for (let item = 0; item < attempt; item++) await move(student, code, { type: 'hint', item }, attempt)
+      await move(student, code, { type: 'finish' }, attempt)
+      await student.call('POST', `/play/${code}/again`)
+    }
+    const [best] = (await students()) as (Student & { hints: number })[]
+    expect([best.attempts, best.right, best.hints]).to.deep.equal([4, 0, 1])
+  })
+
   it('keeps the token in a page of its own where no cookie is taken', async () => {
     const { code } = await shared()
     const { status, body, headers } = await new Client(server.url).call('POST', `/play/${code}/join`, {
