@@ -216,6 +216,21 @@ describe('Many at the same instant', () => {
     expect({ versions, offers }).to.deep.equal({ versions: 1, offers: 7 })
   }).timeout(60_000)
 
+  it('links are made and deleted of one game at the same moment, and nobody meets a half of one', async () => {
+    const { client, listId } = await teacherWithList(server.url, WORDS)
+    const request = { kind: 'wordsearch', seed: '9' }
+    const offers = [(await client.call('POST', `/lists/${listId}/links`, request)).body.id as string]
+    for (let round = 0; round < 12; round++) {
+      const [made, deleted] = await Promise.all([
+        client.call('POST', `/lists/${listId}/links`, request),
+        client.call('DELETE', `/links/${offers.pop()}`),
+      ])
+      expect([made.status, deleted.status], made.text + deleted.text).to.deep.equal([201, 204])
+      offers.push(made.body.id as string)
+    }
+    expect((await client.call('GET', `/lists/${listId}/links`)).body).to.have.length(1)
+  }).timeout(60_000)
+
   it('two saves of one version: one is kept, the other is told; two sign-ups with one address make one account', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
     const saves = await together(6, (index) =>

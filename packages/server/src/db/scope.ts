@@ -60,8 +60,9 @@ interface ScopeOptions<Teacher> {
 
 /**
  * Codes (SQLSTATE) by which PostgreSQL says that two transactions stood in each other's way: done again, each succeeds.
+ * The last one: what a row was to refer to was deleted meanwhile, or has been referred to since.
  */
-const TRY_AGAIN = new Set(['40001', '40P01'])
+const TRY_AGAIN = new Set(['40001', '40P01', '23503'])
 const MOST_TRIES = 5
 
 /**

@@ -54,6 +54,12 @@ export async function findVersion(scope: TeacherScope, { key, fingerprint }: Gam
   return known?.id
 }
 
+/** Keeps a version from being deleted until the scope ends; returns whether it is still there. */
+export async function holdVersion(scope: TeacherScope, versionId: string): Promise<boolean> {
+  const [version] = await scope.query('SELECT id FROM game_versions WHERE id = $versionId FOR KEY SHARE', { versionId })
+  return version !== undefined
+}
+
 /**
  * Keeps a made puzzle as a version of its game; returns the version's id. The lock on the game puts requests that make
  * the

@@ -5,7 +5,7 @@ import type { z } from 'zod'
 import { inScope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
 import type { Workers } from '../workers/pool.ts'
-import { draftGame, findVersion, keepVersion, type GameDraft } from './games.ts'
+import { draftGame, findVersion, holdVersion, keepVersion, type GameDraft } from './games.ts'
 import { readVersion } from './lists.ts'
 
 /** No vowels, so that no code is a word; none that look alike. */
@@ -67,12 +67,18 @@ export async function createOffer(
     return { draft, version: await findVersion(scope, draft) }
   })
   if (begun.offer) return begun.offer
-  const puzzle =
-    begun.version === undefined ? await makePuzzle(making.workers, teacherId, begun.draft, signal) : undefined
-  return inScope(making, { teacherId }, async (scope) => {
-    const version = begun.version ?? (await keepVersion(scope, begun.draft, puzzle))
-    return readOffer(scope, await openOffer(scope, version, { name, requestId, rules: { type: 'link' } }))
-  })
+  const open = async (scope: TeacherScope, version: string): Promise<OfferReply> =>
+    readOffer(scope, await openOffer(scope, version, { name, requestId, rules: { type: 'link' } }))
+  const { draft, version } = begun
+  if (version !== undefined) {
+    // The last link of a version may be deleted in this moment, and the version with it: then it is made again.
+    const reopened = await inScope(making, { teacherId }, async (scope) =>
+      (await holdVersion(scope, version)) ? open(scope, version) : undefined,
+    )
+    if (reopened) return reopened
+  }
+  const puzzle = await makePuzzle(making.workers, teacherId, draft, signal)
+  return inScope(making, { teacherId }, async (scope) => open(scope, await keepVersion(scope, draft, puzzle)))
 }
 
 /** Makes the puzzle of a draft; a signal stops it, and is thrown. */
@@ -152,6 +158,8 @@ export async function renewOffer(
       )
       if (!list) throw notFound('list')
       if (list.version !== draft.listVersion) return undefined
+      // Its last link may have been deleted meanwhile, and the version with it.
+      if (version !== undefined && !(await holdVersion(scope, version))) return undefined
       const versionId = await keepVersion(scope, draft, puzzle)
       // The same words under a newer number: the game is up to date with that one too.
       await scope.query(
