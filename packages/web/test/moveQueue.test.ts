@@ -12,7 +12,7 @@ const refusal = (status: number, code?: string): ApiError =>
   new ApiError({ status, title: 'no', ...(code !== undefined && { code }) })
 
 /** A queue on a network that answers as it is told, move after move; what it does not say is taken. */
-function queueOn(answers: readonly (ApiError | 'taken')[]): {
+function queueOn(answers: readonly (Error | 'taken')[]): {
   queue: MoveQueue
   sent: number[]
   kept: () => number
@@ -32,7 +32,7 @@ function queueOn(answers: readonly (ApiError | 'taken')[]): {
       sent.push((one.move as { number: number }).number)
       await Promise.resolve()
       const answer = left.shift() ?? 'taken'
-      if (answer instanceof ApiError) throw answer
+      if (answer instanceof Error) throw answer
       return {} as PlayReply
     },
     keep: (moves) => (kept = moves.length),
@@ -71,6 +71,14 @@ describe('The queue of a student’s moves', () => {
     expect(sent).to.deep.equal([1, 1, 1, 1, 1, 1, 1, 1, 2])
     expect([kept(), replies()]).to.deep.equal([0, 2])
     expect(waits).to.deep.equal([1000, 2000, 4000, 8000, 15000, 15000, 15000])
+  })
+
+  it('goes on after a reply that broke off, or that something else on the network gave', async () => {
+    const { queue, sent, kept, states, settled } = queueOn([new TypeError('broke off'), new SyntaxError('<html>')])
+    queue.add([move(1), move(2)])
+    await settled()
+    expect([sent, kept()]).to.deep.equal([[1, 1, 1, 2], 0])
+    expect(states.at(-1)).to.deep.equal({ waiting: false, offline: false, problem: undefined })
   })
 
   it('stops when the game is closed, keeps what was answered, and goes on when it is open again', async () => {

@@ -23,6 +23,11 @@ const NO_CONNECTION: ProblemDetails = {
 const PATIENCE = 20_000
 const PATIENCE_FOR_FILES = 180_000
 
+/** Throws that there is no connection: also a reply that breaks off, or that another server between gives, is none. */
+function noConnection(): never {
+  throw new ApiError(NO_CONNECTION)
+}
+
 interface RequestSettings {
   keepalive?: boolean
   patience?: number
@@ -48,9 +53,7 @@ async function request(
   const response = await fetch(
     `/api${path}`,
     body === undefined ? init : { ...init, body: isFile ? body : JSON.stringify(body) },
-  ).catch(() => {
-    throw new ApiError(NO_CONNECTION)
-  })
+  ).catch(noConnection)
   if (response.ok || response.status === 304) return response
   const details = (await response.json().catch(() => ({
     status: response.status,
@@ -67,12 +70,13 @@ export async function call<Reply>(
   keepalive = false,
 ): Promise<Reply> {
   const response = await request(method, path, body, { keepalive })
-  return (response.status === 204 ? undefined : await response.json()) as Reply
+  return (response.status === 204 ? undefined : await response.json().catch(noConnection)) as Reply
 }
 
 /** Calls the API for a file. Throws an ApiError. */
 export async function callForFile(path: string): Promise<Blob> {
-  return (await request('GET', path, undefined, { patience: PATIENCE_FOR_FILES })).blob()
+  const response = await request('GET', path, undefined, { patience: PATIENCE_FOR_FILES })
+  return response.blob().catch(noConnection)
 }
 
 /** A reply, and the tag by which it can be told whether there is a newer one. */
@@ -85,10 +89,11 @@ export interface Tagged<Reply> {
 export async function callForNewer<Reply>(path: string, known: Tagged<Reply> | undefined): Promise<Tagged<Reply>> {
   const response = await request('GET', path, undefined, { headers: known ? { 'If-None-Match': known.tag } : {} })
   if (response.status === 304 && known) return known
-  return { tag: response.headers.get('ETag') ?? '', reply: (await response.json()) as Reply }
+  return { tag: response.headers.get('ETag') ?? '', reply: (await response.json().catch(noConnection)) as Reply }
 }
 
 /** Sends a file. Throws an ApiError. */
 export async function sendFile<Reply>(path: string, file: Blob): Promise<Reply> {
-  return (await (await request('POST', path, file, { patience: PATIENCE_FOR_FILES })).json()) as Reply
+  const response = await request('POST', path, file, { patience: PATIENCE_FOR_FILES })
+  return (await response.json().catch(noConnection)) as Reply
 }

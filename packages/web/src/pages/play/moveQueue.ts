@@ -3,7 +3,7 @@ import { ApiError } from '../../api/client.ts'
 
 /** What the queue works with: where moves go, where they are kept meanwhile, and how it waits. */
 export interface MoveQueueParts {
-  /** Sends a move. Throws an ApiError. */
+  /** Sends a move. Throws an ApiError; whatever else it throws counts as a reply that did not arrive. */
   send: (move: SendMove) => Promise<PlayReply>
   /** Keeps what has no answer yet, so that closing the page loses none. */
   keep: (moves: readonly SendMove[]) => void
@@ -29,10 +29,14 @@ const NOT_NOW = new Set([0, 401, 408, 425, 429])
 /** Codes of refusals that hold until the teacher changes something: sending stops, and nothing is lost. */
 const HELD = new Set(['link-closed', 'taken-out', 'no-such-link'])
 
+/** Whether an error is a refusal that trying again does not change. */
+function isForGood(error: unknown): error is ApiError {
+  return error instanceof ApiError && !NOT_NOW.has(error.status) && error.status < 500
+}
+
 /**
  * Sends moves one after another, each until there is an answer. What was answered is never thrown away: only a move
- * that
- * the server can't read is, and it alone.
+ * that the server can't read is, and it alone.
  */
 export class MoveQueue {
   private moves: SendMove[] = []
@@ -75,25 +79,23 @@ export class MoveQueue {
     let pause = FIRST_WAIT
     while (this.moves.length > 0 && !this.stopped) {
       const [move] = this.moves
-      try {
-        const reply = await this.parts.send(move)
+      const outcome = await this.parts.send(move).then(
+        (reply) => ({ reply }),
+        (error: unknown) => ({ error }),
+      )
+      if ('reply' in outcome) {
         this.drop(move)
         pause = FIRST_WAIT
         this.change({ offline: false, problem: undefined })
-        this.parts.onReply(reply)
-      } catch (error) {
-        if (!(error instanceof ApiError)) throw error
-        if (NOT_NOW.has(error.status) || error.status >= 500) {
-          this.change({ offline: true })
-          await this.parts.wait(pause)
-          pause = Math.min(LONGEST_WAIT, pause * 2)
-        } else if (HELD.has(error.code ?? '')) {
-          this.stopped = true
-          this.change({ offline: false, problem: error })
-        } else {
-          this.drop(move)
-          this.change({ offline: false, problem: error })
-        }
+        this.parts.onReply(outcome.reply)
+      } else if (!isForGood(outcome.error)) {
+        this.change({ offline: true })
+        await this.parts.wait(pause)
+        pause = Math.min(LONGEST_WAIT, pause * 2)
+      } else {
+        if (HELD.has(outcome.error.code ?? '')) this.stopped = true
+        else this.drop(move)
+        this.change({ offline: false, problem: outcome.error })
       }
     }
     this.sending = false

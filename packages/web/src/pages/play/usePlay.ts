@@ -2,7 +2,7 @@ import type { PlayReply, SendMove } from '@otter/api'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { ApiError, call } from '../../api/client.ts'
 import { newId } from '../../ui/newId.ts'
-import { keepMoves, keptMoves } from './keptMoves.ts'
+import { keepMoves, takeKeptMoves } from './keptMoves.ts'
 import { MoveQueue, type MoveQueueState } from './moveQueue.ts'
 
 /** An offer as this device sees it, and what can be done with it. */
@@ -60,7 +60,7 @@ export function usePlay(code: string): PlayState {
     call<PlayReply>('GET', `/play/${code}`).then((next) => {
       keep(next)
       if (!next.play || !next.open) return
-      if (queue.length === 0) queue.add(keptMoves(code))
+      if (queue.length === 0) queue.add(takeKeptMoves(code))
       queue.resume()
     }, fail)
   }, [code, keep, fail, queue])
@@ -101,6 +101,7 @@ export function usePlay(code: string): PlayState {
     leave: () => {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
       queue.clear()
+      takeKeptMoves(code)
       return call<void>('POST', `/play/${code}/leave`, {}).then(reload, fail)
     },
   }
