@@ -124,6 +124,24 @@ describe('Limits', () => {
     expect(statuses(flood).filter((status) => status === 201).length).to.be.within(50, 90)
   }).timeout(60_000)
 
+  it('count no try that came to nothing while the database was away', async () => {
+    const { client, listId } = await teacherWithList(server.url, WORDS)
+    const {
+      body: { code },
+    } = await client.call('POST', `/lists/${listId}/links`, { kind: 'pairs', seed: '1' })
+    const account = { name: 'Ada', email: `${randomUUID()}@school.example`, password: 'three calm otters' }
+    await new Client(server.url).call('POST', '/teachers', account)
+    const join = (): Promise<Reply> => new Client(server.url).call('POST', `/play/${code}/join`, { name: 'Bo' })
+    const signIn = (): Promise<Reply> => new Client(server.url).call('POST', '/session', account)
+    for (const table of ['participants', 'teachers']) await rows(server, `ALTER TABLE ${table} RENAME TO ${table}_away`)
+    const failed: Reply[] = []
+    for (let round = 0; round < 10; round++)
+      failed.push(...(await Promise.all(Array.from({ length: 12 }, join))), await signIn(), await signIn())
+    for (const table of ['participants', 'teachers']) await rows(server, `ALTER TABLE ${table}_away RENAME TO ${table}`)
+    expect(new Set(statuses(failed))).to.deep.equal(new Set([500]))
+    expect([(await join()).status, (await signIn()).status]).to.deep.equal([201, 200])
+  }).timeout(60_000)
+
   it('hold over two servers on one database', async () => {
     const other = await startTestServer({ databaseUrl: server.databaseUrl })
     const email = `${randomUUID()}@school.example`

@@ -83,8 +83,7 @@ describe('Migrations', () => {
   it('let plays under way go on by the rules of today, and count a play left open for weeks', async () => {
     const open = await rows<StoredPlay & { id: string; code: string; hash: string }>(
       server,
-      `SELECT y.id, o.code, d.token_hash AS hash, g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules,
-        y.milliseconds FROM plays y JOIN game_versions v ON v.id = y.game_version_id
+      `SELECT y.id, o.code, d.token_hash AS hash, g.kind, y.milliseconds FROM plays y JOIN game_versions v ON v.id = y.game_version_id
       JOIN games g ON g.id = v.game_id JOIN offers o ON o.id = y.offer_id JOIN devices d
         ON d.participant_id = y.participant_id WHERE y.ended_at IS NULL AND o.open`,
     )

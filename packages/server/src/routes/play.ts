@@ -3,6 +3,7 @@ import { JoinOffer, SendMove, TOKEN_HEADER } from '@otter/api'
 import { Router, type CookieOptions, type Request, type Response } from 'express'
 import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
+import { withinLimits } from '../services/limits.ts'
 import { refusal } from '../services/participants.ts'
 import { sendMove } from '../services/moves.ts'
 import { joinOffer, openPlay, playAgain } from '../services/plays.ts'
@@ -46,9 +47,11 @@ export default function playRoutes(context: Context): Router {
   })
   router.post('/play/:code/join', async (request, response) => {
     const given = JoinOffer.parse(request.body)
-    await limits.joins.take(`${request.ip} ${String(request.params.code).toUpperCase()}`)
-    const { token, reply } = await asStudent(request, (scope, code) =>
-      joinOffer(scope, code, given, browserOf(request, response)),
+    const { token, reply } = await withinLimits(
+      [[limits.joins, `${request.ip} ${String(request.params.code).toUpperCase()}`]],
+      // Only who came in takes room: a class that tries again while the database is away is no flood.
+      (error) => error === undefined,
+      () => asStudent(request, (scope, code) => joinOffer(scope, code, given, browserOf(request, response))),
     )
     if (given.keep === 'page') response.status(201).json({ ...reply, token })
     else {

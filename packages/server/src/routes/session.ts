@@ -2,7 +2,7 @@ import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 import { SignIn, SignUp, type SessionReply, type TeacherReply } from '@otter/api'
 import { Router, type Request, type Response } from 'express'
 import { Problem } from '../problem.ts'
-import type { Limit } from '../services/limits.ts'
+import { withinLimits, type Limit } from '../services/limits.ts'
 import { addTeacher, checkPassword, findTeacher, findTeacherByEmail, prepareTeacher } from '../services/teachers.ts'
 import { asAnyone, type Context } from './context.ts'
 
@@ -34,11 +34,11 @@ export default function sessionRoutes(context: Context): Router {
   })
   router.post('/session', async (request, response) => {
     const { email, password } = SignIn.parse(request.body)
-    const held = limitsFor(request, email)
-    // Tries are counted before they are judged: many at once are many.
-    for (const [limit, key] of held) await limit.take(key)
-    const teacher = await checkPassword(await asAnyone(context, (scope) => findTeacherByEmail(scope, email)), password)
-    for (const [limit, key] of held) await limit.giveBack(key)
+    const teacher = await withinLimits(
+      limitsFor(request, email),
+      (error) => error instanceof Problem && error.status === 401,
+      async () => checkPassword(await asAnyone(context, (scope) => findTeacherByEmail(scope, email)), password),
+    )
     knowDevice(request, response, email, sessionSecret)
     response.json(await remember(request, teacher))
   })

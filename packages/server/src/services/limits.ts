@@ -75,6 +75,28 @@ export function openLimits(pool: Pool): Limits {
   }
 }
 
+/**
+ * Does what is limited, and returns its value. It is counted beforehand, so that many at once are many, and taken back
+ * where it was no try: `isTry` gets the error, or undefined where it went well. Throws what the work throws, and a
+ * Problem where there were too many.
+ */
+export async function withinLimits<Value>(
+  held: readonly (readonly [Limit, string])[],
+  isTry: (error: unknown) => boolean,
+  work: () => Promise<Value>,
+): Promise<Value> {
+  for (const [limit, key] of held) await limit.take(key)
+  let error: unknown
+  try {
+    return await work()
+  } catch (thrown) {
+    error = thrown
+    throw thrown
+  } finally {
+    if (!isTry(error)) for (const [limit, key] of held) await limit.giveBack(key)
+  }
+}
+
 /** Keys are kept as hashes: an address or an account is nobody's business. */
 function hashOf(key: string): string {
   return createHash('sha256').update(key).digest('base64url')
