@@ -1,16 +1,7 @@
-import {
-  bingo,
-  BingoOptions,
-  crossword,
-  CrosswordOptions,
-  difficultyOfList,
-  EFFORT,
-  HangmanOptions,
-  randomFrom,
-  readDictionary,
-  type BingoPuzzle,
-  type CrosswordPuzzle,
-} from '@otter/core'
+import { randomFrom, readDictionary } from '@otter/core'
+import { bingo, BingoOptions, type BingoPuzzle } from '@otter/core/games/bingo'
+import { crossword, CrosswordOptions, EFFORT, type CrosswordPuzzle } from '@otter/core/games/crossword'
+import { difficultyOfList, HangmanOptions } from '@otter/core/games/hangman'
 import { listOf, sampleList } from '../packages/core/test/sampleWords.ts'
 import { englishDictionary } from '../packages/server/src/dictionary/english.ts'
 import { plainCrossword } from './plainCrossword.ts'

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { spawn } from 'node:child_process'
 import type { AddressInfo } from 'node:net'
-import type { WordSearchPuzzle } from '@otter/core'
+import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import express from 'express'
 import pg from 'pg'
 import { Client, puzzleOf, rows, startTestServer, teacherWithList, WORDS } from '../packages/server/test/testServer.ts'

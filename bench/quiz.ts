@@ -1,4 +1,5 @@
-import { judgeTyped, QuizOptions, randomFrom, gameOf, type EntryList, type QuizPuzzle } from '@otter/core'
+import { judgeTyped, randomFrom, gameOf, type EntryList } from '@otter/core'
+import { QuizOptions, type QuizPuzzle } from '@otter/core/games/quiz'
 import { idOf, sampleList } from '../packages/core/test/sampleWords.ts'
 
 const TYPED = 10_000

@@ -1,4 +1,5 @@
-import { gridLetters, randomFrom, wordsearch, WordSearchOptions, type EntryList } from '@otter/core'
+import { gridLetters, randomFrom, type EntryList } from '@otter/core'
+import { wordsearch, WordSearchOptions } from '@otter/core/games/wordsearch'
 import { sampleList } from '../packages/core/test/sampleWords.ts'
 
 /** The value below which 95 of 100 lie. */

@@ -1,4 +1,6 @@
-import type { CrosswordPuzzle, HangmanPuzzle, BingoPuzzle } from '@otter/core'
+import type { BingoPuzzle } from '@otter/core/games/bingo'
+import type { CrosswordPuzzle } from '@otter/core/games/crossword'
+import type { HangmanPuzzle } from '@otter/core/games/hangman'
 import { expect, expectAccessible, query, test } from './otter.ts'
 import { join, openGame, puzzleOf, share } from './playing.ts'
 

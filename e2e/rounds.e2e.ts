@@ -1,4 +1,8 @@
-import type { FlashcardsPuzzle, MatchingPuzzle, PairsPuzzle, QuizPuzzle, UnscramblePuzzle } from '@otter/core'
+import type { FlashcardsPuzzle } from '@otter/core/games/flashcards'
+import type { MatchingPuzzle } from '@otter/core/games/matching'
+import type { PairsPuzzle } from '@otter/core/games/pairs'
+import type { QuizPuzzle } from '@otter/core/games/quiz'
+import type { UnscramblePuzzle } from '@otter/core/games/unscramble'
 import { expect, expectAccessible, test } from './otter.ts'
 import { join, openGame, puzzleOf, share } from './playing.ts'
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import type { WordSearchPuzzle } from '@otter/core'
+import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { expect, expectAccessible, pasteClipboard, query, test } from './otter.ts'
 
 type Cell = { row: number; col: number }

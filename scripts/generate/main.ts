@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import {
+  CommandRefusal,
   entriesFromTable,
   GAME_KINDS,
+  gameOf,
   guessFields,
   PuzzleError,
   randomFrom,
@@ -11,31 +13,14 @@ import {
   type GameKind,
 } from '@otter/core'
 import { ZodError } from 'zod'
-import { bingo } from './bingo.ts'
-import { crossword } from './crossword.ts'
-import { plain, quiz } from './plain.ts'
-import { Refusal, type Generated } from './game.ts'
-import { hangman } from './hangman.ts'
-import { wordsearch } from './wordsearch.ts'
-
-const GENERATED: Record<GameKind, Generated> = {
-  wordsearch,
-  crossword,
-  bingo,
-  hangman,
-  quiz,
-  flashcards: plain('flashcards'),
-  matching: plain('matching'),
-  pairs: plain('pairs'),
-  unscramble: plain('unscramble'),
-}
+import { serverKnowledge } from '../../packages/server/src/dictionary/knowledge.ts'
 
 function readList(file: string): EntryList {
   let text: string
   try {
     text = readFileSync(file, 'utf8')
   } catch {
-    throw new Refusal(`${file} can't be read`)
+    throw new CommandRefusal(`${file} can't be read`)
   }
   const table = readPaste(
     text,
@@ -43,28 +28,34 @@ function readList(file: string): EntryList {
   )
   let count = 0
   const { entries } = entriesFromTable(table, guessFields(table), () => String(++count))
-  if (entries.length === 0) throw new Refusal(`${file} holds no words`)
+  if (entries.length === 0) throw new CommandRefusal(`${file} holds no words`)
   return { title: file, answerLanguage: '', promptLanguage: '', entries }
 }
 
 function main(): void {
   const [kind] = process.argv.slice(2)
   if (!(GAME_KINDS as string[]).includes(kind))
-    throw new Refusal(`the first word must be a game: ${GAME_KINDS.join(', ')}`)
-  const { flags, prepare } = GENERATED[kind as GameKind]
+    throw new CommandRefusal(`the first word must be a game: ${GAME_KINDS.join(', ')}`)
+  const game = gameOf(kind as GameKind)
   const { values, positionals } = parseArgs({
     args: process.argv.slice(3),
     allowPositionals: true,
-    options: { seed: { type: 'string', default: '1' }, ...flags },
+    options: { seed: { type: 'string', default: '1' }, ...game.command?.flags },
   })
   const [file] = positionals
   if (file === undefined || positionals.length > 1)
-    throw new Refusal(`usage: generate ${kind} FILE.csv [--seed TEXT] [options]`)
+    throw new CommandRefusal(`usage: generate ${kind} FILE.csv [--seed TEXT] [options]`)
   const seed = String(values.seed)
-  const make = prepare(readList(file), values)
-  make(randomFrom(seed))
+  const list = readList(file)
+  const options = game.options.parse(game.command?.optionsFrom(values) ?? {})
+  const make = (): object => {
+    const puzzle = game.make(list, options, randomFrom(seed))
+    return game.command?.shown(puzzle, { list, options, knowledge: serverKnowledge }) ?? (puzzle as object)
+  }
+  // Run twice, the second time measured: what is looked up once is there by then.
+  make()
   const began = performance.now()
-  const made = make(randomFrom(seed))
+  const made = make()
   const ms = performance.now() - began
   process.stdout.write(`${JSON.stringify({ game: kind, seed, ...made, ms })}\n`)
 }

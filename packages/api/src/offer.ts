@@ -1,4 +1,4 @@
-import { cleanText, GAME_KINDS, type GameKind, type Outcome } from '@otter/core'
+import { cleanText, GAME_KINDS, PlayRules, type Doing, type GameKind, type Outcome } from '@otter/core'
 import { z } from 'zod'
 
 /** A seed as a person may type it. */
@@ -27,14 +27,16 @@ export const CreateOffer = z.object({
   seed: Seed,
   name: OfferName.default(''),
   requestId: z.uuid().optional(),
+  rules: PlayRules.prefault({}),
 })
 export type CreateOffer = z.input<typeof CreateOffer>
 
-export const ChangeOffer = z.object({ open: z.boolean(), name: OfferName }).partial()
+/** Closes an offer or opens it again, names it, or stops the clocks of all its plays. */
+export const ChangeOffer = z.object({ open: z.boolean(), name: OfferName, paused: z.boolean() }).partial()
 export type ChangeOffer = z.input<typeof ChangeOffer>
 
-/** Rules of an offer. A link has none beyond its game's own. */
-export const OfferRules = z.object({ type: z.literal('link') })
+/** Rules of an offer: how its games are played. */
+export const OfferRules = z.object({ type: z.literal('link'), play: PlayRules.prefault({}) })
 export type OfferRules = z.infer<typeof OfferRules>
 
 /** A game given to students. */
@@ -61,8 +63,10 @@ export const ParticipantName = z
   .transform((name) => cleanText(name).replace(/\s+/gu, ' ').trim())
   .pipe(z.string().min(1).max(40))
 
-/** Renames a participant, takes one out or lets one back in. */
-export const ChangeParticipant = z.object({ name: ParticipantName, removed: z.boolean() }).partial()
+/** Renames a participant, takes one out or lets one back in, or gives one more time: so many times as much. */
+export const ChangeParticipant = z
+  .object({ name: ParticipantName, removed: z.boolean(), factor: z.number().min(1).max(4) })
+  .partial()
 export type ChangeParticipant = z.input<typeof ChangeParticipant>
 
 /** Says that a participant is the same person as another; null: is not. */
@@ -91,6 +95,10 @@ export interface ParticipantResult {
   /** The attempt last begun; null where none is. */
   lastPlayId: string | null
   finished: boolean
+  /** What the attempt last begun is doing, with its last outcomes, the newest last; null once it is over. */
+  doing: (Doing & { last: Outcome[] }) | null
+  /** So many times as much time as others have. */
+  factor: number
   lastSeenAt: string
 }
 

@@ -35,6 +35,17 @@ export type SendMove = z.input<typeof SendMove>
  */
 export type MoveFate = 'taken' | 'void' | 'repeated' | 'passed'
 
+/** A play as its player sees it. */
+export interface PlayState {
+  attempt: number
+  moves: number
+  moment: string | null
+  /** Milliseconds until what stands is over; null where it has all the time. */
+  left: number | null
+  view: unknown
+  score: Score
+}
+
 /** An offer as its students see it. */
 export interface PlayReply {
   kind: GameKind
@@ -48,7 +59,7 @@ export interface PlayReply {
   /** What all players gave where there is no right answer, once this one has given his: the most frequent first. */
   opinions: { entryId: string; given: string; count: number }[]
   /** The play that goes on; null before a name is given. */
-  play: { attempt: number; moves: number; moment: string | null; view: unknown; score: Score } | null
+  play: PlayState | null
   /** What became of the move that this replies to; null where it replies to none. */
   fate: MoveFate | null
   /** The player's token, where the page asked to keep it. */

@@ -1,16 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import {
-  askedList,
-  crossword,
-  CrosswordOptions,
-  newEntry,
-  randomFrom,
-  searchCrossword,
-  type CrosswordPuzzle,
-  type EntryList,
-} from '../src/index.ts'
-import { begin, when } from './playing.ts'
+import { askedList, newEntry, randomFrom, type EntryList } from '../src/index.ts'
+import { crossword, CrosswordOptions, searchCrossword, type CrosswordPuzzle } from '../src/games/crossword/index.ts'
+import { begin, when, LOOK } from './playing.ts'
 import { faultsOf, smallestArea } from './crosswordChecker.ts'
 import { idOf, listOf, sampleList } from './sampleWords.ts'
 
@@ -166,7 +158,7 @@ describe('Crosswords', () => {
         { type: 'write', cells: cellsOfWord(index).map((cell, place) => ({ cell, letter: text[place] })) },
         when(at),
       )
-    const seen = JSON.stringify(crossword.view(puzzle, play))
+    const seen = JSON.stringify(crossword.view(puzzle, play, LOOK))
     for (const { text, letters } of puzzle.words)
       expect(seen.includes(text) || seen.includes(letters.join(''))).to.equal(false)
 
@@ -177,7 +169,7 @@ describe('Crosswords', () => {
     )
     expect(step.responses).to.deep.equal([])
     play = crossword.move(puzzle, step.play, { type: 'check', scope: 'word', cell: 0, word: 0 }, when(1500)).play
-    expect(crossword.view(puzzle, play).marks.filter((mark) => mark === 'wrong').length).to.equal(
+    expect(crossword.view(puzzle, play, LOOK).marks.filter((mark) => mark === 'wrong').length).to.equal(
       puzzle.words[0].letters.length,
     )
     step = write(
@@ -203,7 +195,7 @@ describe('Crosswords', () => {
     step = crossword.move(puzzle, play, { type: 'finish' }, when(4000))
     expect(step.responses, 'a word not filled in is not reached').to.deep.equal([])
     expect(crossword.score(puzzle, step.play).finished).to.equal(true)
-    expect(crossword.view(puzzle, step.play).clues.map(({ answer }) => answer?.text)).to.have.members([
+    expect(crossword.view(puzzle, step.play, LOOK).clues.map(({ answer }) => answer?.text)).to.have.members([
       'ice cream',
       'rice',
       'mice',

@@ -1,4 +1,4 @@
-import type { CrosswordPuzzle } from '../src/index.ts'
+import type { CrosswordPuzzle } from '../src/games/crossword/index.ts'
 
 /** Says what is wrong with a crossword, reading it as a person would: run by run. Shares no code with what lays it. */
 export function faultsOf({ rows, cols, words }: CrosswordPuzzle): string[] {

@@ -5,82 +5,24 @@ import {
   GAME_KINDS,
   gameOf,
   newEntry,
+  PLAIN_CONTEXT,
   PuzzleError,
   randomFrom,
   upgradedPuzzle,
   type Beginning,
+  type PlayContext,
+  type Turn,
   type EntryList,
   type GameKind,
   type PlayClock,
+  type PlayRules,
   type Random,
   type Response,
-  type When,
+  type Sight,
 } from '../src/index.ts'
-import { begin, when } from './playing.ts'
+import type { QuizView } from '../src/games/quiz/index.ts'
+import { begin, when, LOOK } from './playing.ts'
 import { idOf } from './sampleWords.ts'
-
-/** Moves of each game, drawn without knowing the answers; some fit the moment, some don't. */
-const MOVES: Record<GameKind, (below: (bound: number) => number) => object> = {
-  wordsearch: (below) =>
-    [
-      { type: 'mark', from: { row: below(15), col: below(15) }, to: { row: below(15), col: below(15) } },
-      { type: 'hint', item: below(12) },
-    ][below(2)],
-  crossword: (below) =>
-    [
-      { type: 'write', cells: [{ cell: below(200), letter: 'abcdefghij'[below(10)] }] },
-      { type: 'check', scope: 'all', cell: 0, word: 0 },
-      { type: 'hint', word: below(12) },
-      { type: 'reveal', scope: ['letter', 'word'][below(2)], cell: below(200), word: below(12) },
-    ][below(4)],
-  bingo: (below) => [{ type: 'mark', place: below(25) }, { type: 'next' }, { type: 'claim' }][below(3)],
-  hangman: (below) =>
-    [{ type: 'guess', letter: 'abcdefghijklmnopqrstuvwxyz'[below(26)] }, { type: 'next' }, { type: 'hint' }][below(3)],
-  pairs: (below) => ({ type: 'turn', card: below(16) }),
-  matching: (below) =>
-    [
-      { type: 'join', left: below(7), right: below(7) },
-      { type: 'part', left: below(7) },
-      { type: 'check' },
-      { type: 'next' },
-    ][below(4)],
-  unscramble: (below) =>
-    [
-      { type: 'lay', order: randomFrom(String(below(99))).shuffled([...Array(3 + below(5)).keys()]) },
-      { type: 'hint' },
-      { type: 'skip' },
-      { type: 'next' },
-    ][below(4)],
-  flashcards: (below) => [{ type: 'turn' }, { type: 'rate', knew: below(3) > 0 }, { type: 'all' }][below(3)],
-  quiz: (below) =>
-    [
-      { type: 'choose', choices: [below(4)] },
-      { type: 'type', text: ['', 'bee', 'seven'][below(3)] },
-      { type: 'claim', isTrue: below(2) === 0 },
-      { type: 'hint' },
-      { type: 'late' },
-      { type: 'next' },
-      { type: 'begin' },
-    ][below(7)],
-}
-
-/** Options that make each game harder on its rules than the defaults. */
-const OPTIONS: Record<GameKind, object[]> = {
-  wordsearch: [{}, { show: 'clues' }],
-  crossword: [{}],
-  bingo: [{ size: 3 }, { size: 3, calling: 'device' }],
-  hangman: [{}, { teams: 3, freeLetters: 1 }],
-  pairs: [{}, { players: 3 }],
-  matching: [{ rows: 4 }, { rows: 4, check: 'at-end' }],
-  unscramble: [{}, { fixed: 'both' }],
-  flashcards: [{}, { order: 'random' }],
-  quiz: [
-    {},
-    { form: 'typed' },
-    { form: 'mixed', seconds: 5, speed: 'strong', order: 'groups' },
-    { form: 'true-false', second: false, cards: true, pass: 60 },
-  ],
-}
 
 const WORDS =
   'qamber qbasil qcedar qdune qember qfjord qgrotto qharbor qiris qjungle qkelp qlagoon qmeadow qnectar qoasis qpebble'.split(
@@ -112,23 +54,33 @@ const anyList = fc
     return { list: { title: 'Any', answerLanguage: 'en', promptLanguage: 'en', entries } satisfies EntryList, ask }
   })
 
+/** What an offer can say, in any mixture. */
+const anyRules = fc.record<PlayRules>({
+  order: fc.constantFrom('made', 'mixed'),
+  hints: fc.boolean(),
+  second: fc.boolean(),
+  telling: fc.constantFrom('at-once', 'at-end'),
+})
+
 /**
  * Plays at random to the end, kept as JSON at each move as a database keeps it, and checks that results can be told
  * from the responses alone.
  */
-function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number, seat: number): Response[] {
+function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number, context: PlayContext): Response[] {
   const game = gameOf(kind)
-  const beginning = (): Beginning => ({ random: randomFrom(`start ${moves}`), seat, now: 1e12 })
+  const beginning = (): Beginning => begin(`start ${moves}`, { ...context, now: 1e12 })
   const kept = <Value>(value: Value): Value => JSON.parse(JSON.stringify(value)) as Value
   let play = kept(game.start(puzzle, beginning()))
-  const made: { move: unknown; at: When }[] = []
+  const made: { move: unknown; at: Turn }[] = []
   const responses: Response[] = []
   let clock: PlayClock = { clock: 0, movedAt: 1e12 }
   for (let index = 0; index <= moves; index++) {
-    const move = game.moves.parse(index === moves ? { type: 'finish' } : MOVES[kind](random.below.bind(random)))
+    const move = game.moves.parse(
+      index === moves ? { type: 'finish' } : gameOf(kind).sample.move(random.below.bind(random)),
+    )
     const now = clock.movedAt + [900, 1700, 5200, 3 * 24 * 3600_000][random.below(20) === 0 ? 3 : random.below(3)]
-    clock = { clock: clockAt(clock, now, game.deadline?.(puzzle, play) ?? null), movedAt: now }
-    const at = { clock: clock.clock, now }
+    clock = { clock: clockAt(clock, now, game.timed?.deadline(puzzle, play) ?? null), movedAt: now }
+    const at = { ...context, clock: clock.clock, now }
     const before = JSON.stringify(play)
     const step = game.move(puzzle, play, move, at)
     expect(JSON.stringify(play), 'a move changes no state but gives a new one').to.equal(before)
@@ -142,7 +94,7 @@ function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number, 
   expect(JSON.stringify(again), 'the moves lead to the same state again').to.equal(JSON.stringify(play))
 
   const { finished, right, total, points, bonus, milliseconds } = game.score(puzzle, play)
-  const asked = game.asked(puzzle, play)
+  const asked = game.questions(puzzle, play)
   const counting = responses.filter(({ counts }) => counts)
   expect(finished).to.equal(true)
   expect([right, points, total]).to.deep.equal([
@@ -161,9 +113,9 @@ function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number, 
     expect([earned, took, place, hints].every((number) => Number.isInteger(number) && number >= 0)).to.equal(true)
   }
   expect(milliseconds, 'days away from the page are no playing time').to.be.at.most((moves + 1) * 60_000)
-  const after = game.move(puzzle, play, game.moves.parse({ type: 'finish' }), { clock: 9e9, now: 9e12 })
+  const after = game.move(puzzle, play, game.moves.parse({ type: 'finish' }), { ...context, clock: 9e9, now: 9e12 })
   expect([JSON.stringify(after.play), after.responses]).to.deep.equal([JSON.stringify(play), []])
-  expect(JSON.stringify(game.view(puzzle, play))).to.be.a('string')
+  expect(JSON.stringify(game.view(puzzle, play, LOOK))).to.be.a('string')
   return responses
 }
 
@@ -177,9 +129,10 @@ describe('Every game', () => {
           anyList,
           fc.nat(1000),
           fc.integer({ min: 0, max: 90 }),
-          fc.constantFrom(...OPTIONS[kind]),
+          fc.constantFrom(...gameOf(kind).sample.options),
           fc.integer({ min: 1, max: 40 }),
-          ({ list, ask }, seed, moves, own, seat) => {
+          anyRules,
+          ({ list, ask }, seed, moves, own, seat, rules) => {
             const options = game.options.parse({ ask, ...own })
             const make = (): unknown => game.make(list, options, randomFrom(String(seed)))
             let puzzle: unknown
@@ -195,7 +148,7 @@ describe('Every game', () => {
             expect(game.fit(list, options).ready).to.equal(true)
             expect(JSON.stringify(make()), 'same seed, same puzzle').to.equal(JSON.stringify(puzzle))
             const stored = JSON.parse(JSON.stringify(puzzle)) as unknown
-            playOn(kind, stored, randomFrom(`play ${seed}`), moves, seat)
+            playOn(kind, stored, randomFrom(`play ${seed}`), moves, { ...PLAIN_CONTEXT, seat, rules })
             if (game.onPaper) {
               const pages = [false, true].map((isKey) => game.sheet(stored, isKey))
               expect(pages[0].length).to.be.at.least(1)
@@ -208,6 +161,113 @@ describe('Every game', () => {
     })
   }
 
+  /** A list that every game can be made of, with a hint to each word and everything at stake. */
+  const fullList = (): EntryList => ({
+    title: 'T',
+    answerLanguage: 'en',
+    promptLanguage: 'en',
+    entries: WORDS.slice(0, 10).map((word, index) =>
+      newEntry({ id: idOf(index), answer: { text: word }, prompt: { text: `what is ${index}?` }, hint: 'think' }),
+    ),
+  })
+  /** Plays one game through under rules; returns its responses and how it stands. */
+  function under(kind: GameKind, rules: Partial<PlayRules>, options: object, seed: string): Played {
+    const game = gameOf(kind)
+    const context = { ...PLAIN_CONTEXT, rules: { ...PLAIN_CONTEXT.rules, ...rules } }
+    const puzzle = game.make(fullList(), game.options.parse(options), randomFrom('rules'))
+    const random = randomFrom(seed)
+    let play = game.start(puzzle, begin(seed, context))
+    const responses: Response[] = []
+    for (let made = 0; made < 500 && !game.score(puzzle, play).finished; made++) {
+      const move = game.moves.parse(game.sample.move(random.below.bind(random)))
+      const step = game.move(puzzle, play, move, when(made * 900, context))
+      play = step.play
+      responses.push(...step.responses)
+    }
+    return { responses, hints: game.score(puzzle, play).hints }
+  }
+  interface Played {
+    responses: Response[]
+    hints: number
+  }
+
+  for (const kind of GAME_KINDS) {
+    it(`heeds the rules that it names, and no others: ${kind}`, () => {
+      const { heeds, sample } = gameOf(kind)
+      const seeds = ['1', '2', '3', '4', '5', '6']
+      const all = (rules: Partial<PlayRules>): Played[] =>
+        sample.options.flatMap((options) => seeds.map((seed) => under(kind, rules, options, seed)))
+      const plain = all({})
+      const isChanged = (rules: Partial<PlayRules>): boolean => JSON.stringify(all(rules)) !== JSON.stringify(plain)
+      expect(isChanged({ order: 'mixed' })).to.equal(heeds.includes('order'))
+      expect(isChanged({ hints: false })).to.equal(heeds.includes('hints'))
+      expect(isChanged({ second: false })).to.equal(heeds.includes('second'))
+      expect(isChanged({ telling: 'at-end' })).to.equal(heeds.includes('telling'))
+      if (heeds.includes('hints'))
+        for (const { hints, responses } of all({ hints: false }))
+          expect([hints, ...responses.map((response) => response.hints)].every((count) => count === 0)).to.equal(true)
+      if (heeds.includes('second'))
+        for (const { responses } of all({ second: false }))
+          expect(responses.every(({ round }) => round === 'first')).to.equal(true)
+    })
+
+    it(`ends when the host says so, and says what it is doing until then: ${kind}`, () => {
+      const { doings, ...game } = gameOf(kind)
+      const met = new Set<string>()
+      for (const options of game.sample.options) {
+        const puzzle = game.make(fullList(), game.options.parse(options), randomFrom('host'))
+        const random = randomFrom('host')
+        let play = game.start(puzzle, begin('host'))
+        for (let made = 0; made < 500 && !game.score(puzzle, play).finished; made++) {
+          const { code, values } = game.doing(puzzle, play)
+          met.add(code)
+          expect(Object.values(values).every((value) => typeof value === 'number' && value >= 0)).to.equal(true)
+          const ended = game.end(puzzle, play, when(made * 1000))
+          expect([game.score(puzzle, ended.play).finished, game.doing(puzzle, ended.play).code]).to.deep.equal([
+            true,
+            'done',
+          ])
+          const move = game.moves.parse(game.sample.move(random.below.bind(random)))
+          play = game.move(puzzle, play, move, when(made * 1000)).play
+        }
+      }
+      expect([...met].filter((code) => code !== 'done').sort()).to.deep.equal([...doings].sort())
+    })
+  }
+
+  it('gives no notes but those that it names', () => {
+    fc.assert(
+      fc.property(anyList, ({ list, ask }) => {
+        const blank = { ...list, entries: [...list.entries, newEntry({ id: idOf(90), answer: { text: '1' } })] }
+        for (const kind of GAME_KINDS) {
+          const game = gameOf(kind)
+          for (const own of game.sample.options) {
+            const { summary, notes } = game.fit(blank, game.options.parse({ ask, ...own }))
+            expect(game.notes).to.include.members([summary, ...notes].map(({ code }) => code))
+          }
+        }
+      }),
+    )
+  })
+
+  it('shows the teacher the key, the wall the question, and the wall nothing that a student gave', () => {
+    const quiz = gameOf('quiz')
+    const puzzle = quiz.make(fullList(), quiz.options.parse({ form: 'typed', order: 'list' }), randomFrom('1'))
+    const look = (play: unknown, audience: Sight['audience']): QuizView =>
+      quiz.view(puzzle, play, { ...LOOK, audience }) as QuizView
+    const begun = quiz.start(puzzle, begin('p'))
+    expect([look(begun, 'player').key, look(begun, 'wall').key, look(begun, 'teacher').key]).to.deep.equal([
+      [],
+      [],
+      [WORDS[0]],
+    ])
+    const { play } = quiz.move(puzzle, begun, { type: 'type', text: 'my guess' }, when(10))
+    expect(JSON.stringify(look(play, 'player'))).to.include('my guess')
+    expect(JSON.stringify(look(play, 'wall'))).not.to.include('my guess')
+    expect(look(play, 'wall').told?.answers).to.deep.equal([WORDS[0]])
+    expect(look(quiz.end(puzzle, play, when(20)).play, 'wall').review).to.deep.equal([])
+  })
+
   it('sends no answer before it was given or asked for', () => {
     const list: EntryList = {
       title: 'T',
@@ -217,24 +277,16 @@ describe('Every game', () => {
         newEntry({ id: idOf(index), answer: { text: word }, prompt: { text: `what is ${index}?` } }),
       ),
     }
-    const hidden: [GameKind, object][] = [
-      ['crossword', {}],
-      ['hangman', {}],
-      ['quiz', { form: 'typed' }],
-      ['unscramble', {}],
-      ['flashcards', {}],
-      ['pairs', {}],
-      ['wordsearch', { show: 'clues' }],
-    ]
-    for (const [kind, options] of hidden) {
+    for (const kind of GAME_KINDS) {
       const game = gameOf(kind)
-      const puzzle = game.make(list, game.options.parse(options), randomFrom('secret'))
-      const sent = JSON.stringify(game.view(puzzle, game.start(puzzle, begin('p')))).toLowerCase()
+      if (game.sample.hidden === null) continue
+      const puzzle = game.make(list, game.options.parse(game.sample.hidden), randomFrom('secret'))
+      const sent = JSON.stringify(game.view(puzzle, game.start(puzzle, begin('p')), LOOK)).toLowerCase()
       for (const word of WORDS.slice(0, 8)) expect(sent, kind).not.to.include(word)
     }
     const quiz = gameOf('quiz')
     const puzzle = quiz.make(list, quiz.options.parse({}), randomFrom('secret'))
-    expect(JSON.stringify(quiz.view(puzzle, quiz.start(puzzle, begin('p'))))).not.to.match(
+    expect(JSON.stringify(quiz.view(puzzle, quiz.start(puzzle, begin('p')), LOOK))).not.to.match(
       /"right":true|"answers":\["q/u,
     )
   })
@@ -261,7 +313,7 @@ describe('Every game', () => {
     const list: EntryList = { title: 'T', answerLanguage: 'en', promptLanguage: 'en', entries }
     const random = randomFrom('alts')
     for (const kind of GAME_KINDS) {
-      for (const own of OPTIONS[kind]) {
+      for (const own of gameOf(kind).sample.options) {
         const game = gameOf(kind)
         const puzzle = JSON.parse(
           JSON.stringify(game.make(list, game.options.parse(own), randomFrom('secret'))),
@@ -269,7 +321,7 @@ describe('Every game', () => {
         let play = game.start(puzzle, begin('p'))
         const answered = new Set<string>()
         for (let made = 0; made < 60 && !game.score(puzzle, play).finished; made++) {
-          const view = game.view(puzzle, play) as { turned?: boolean; phase?: string }
+          const view = game.view(puzzle, play, LOOK) as { turned?: boolean; phase?: string }
           const alts = [...JSON.stringify(view).matchAll(/"alt":"([^"]*)"/gu)].map(([, alt]) => alt.toLowerCase())
           // A card that was turned, and cards looked through beforehand, show both sides.
           if (view.turned !== true && view.phase !== 'cards') {
@@ -283,7 +335,7 @@ describe('Every game', () => {
           const step = game.move(
             puzzle,
             play,
-            game.moves.parse(MOVES[kind](random.below.bind(random))),
+            game.moves.parse(gameOf(kind).sample.move(random.below.bind(random))),
             when(made * 1000),
           )
           play = step.play
@@ -295,7 +347,7 @@ describe('Every game', () => {
     const quiz = gameOf('quiz')
     const puzzle = quiz.make(list, quiz.options.parse({ order: 'list' }), randomFrom('1'))
     const { play } = quiz.move(puzzle, quiz.start(puzzle, begin('p')), { type: 'choose', choices: [0] }, when(0))
-    expect(JSON.stringify(quiz.view(puzzle, play))).to.include('the É qamber')
+    expect(JSON.stringify(quiz.view(puzzle, play, LOOK))).to.include('the É qamber')
   })
 
   it('marks pictures of puzzles that were made before, by the texts that stand beside them', () => {
@@ -319,8 +371,8 @@ describe('Every game', () => {
         ).replaceAll(',"tells":true', ''),
       ) as unknown
       const mended = upgradedPuzzle(game, bare, 1)
-      expect(JSON.stringify(game.view(mended, game.start(mended, begin('p')))), kind).not.to.match(/"alt":"a q/u)
-      expect(JSON.stringify(game.view(bare, game.start(bare, begin('p')))), kind).to.match(/"alt":"a q/u)
+      expect(JSON.stringify(game.view(mended, game.start(mended, begin('p')), LOOK)), kind).not.to.match(/"alt":"a q/u)
+      expect(JSON.stringify(game.view(bare, game.start(bare, begin('p')), LOOK)), kind).to.match(/"alt":"a q/u)
     }
   })
 })

@@ -4,8 +4,6 @@ import fc from 'fast-check'
 import { strToU8, zipSync } from 'fflate'
 import Papa from 'papaparse'
 import {
-  crossword,
-  CrosswordOptions,
   entriesFromTable,
   guessFields,
   ListDetails,
@@ -14,6 +12,7 @@ import {
   type Entry,
   type Table,
 } from '../src/index.ts'
+import { crossword, CrosswordOptions } from '../src/games/crossword/index.ts'
 import {
   FileRefusal,
   looksLikeIpuz,

@@ -1,6 +1,7 @@
 import { blockList } from '../src/text/blockList.ts'
 import { foldAccents, gridLetters } from '../src/text/graphemes.ts'
-import type { EntryList, WordSearchOptions, WordSearchPuzzle } from '../src/index.ts'
+import type { EntryList } from '../src/index.ts'
+import type { WordSearchOptions, WordSearchPuzzle } from '../src/games/wordsearch/index.ts'
 
 /**
  * Looks at a finished grid by brute force, sharing no code with what made it: reads every run of every length in every

@@ -1,16 +1,8 @@
 import { expect } from 'chai'
-import { lettersOf, readDictionary } from '../src/games/hangman/dictionary.ts'
-import {
-  difficulties,
-  gameOf,
-  hangman,
-  HangmanOptions,
-  newEntry,
-  randomFrom,
-  type EntryList,
-  type HangmanPuzzle,
-} from '../src/index.ts'
-import { begin, when } from './playing.ts'
+import { lettersOf, readDictionary } from '../src/text/dictionary.ts'
+import { gameOf, newEntry, randomFrom, type EntryList } from '../src/index.ts'
+import { difficulties, hangman, HangmanOptions, type HangmanPuzzle } from '../src/games/hangman/index.ts'
+import { begin, when, LOOK } from './playing.ts'
 import { idOf, listOf, sampleList } from './sampleWords.ts'
 
 const ALPHABET = 'abcdefghijklmnopqrstuvwxyz'
@@ -143,7 +135,7 @@ describe('Hangman', () => {
     play = hangman.move(folded, play, { type: 'guess', letter: 'e' }, when(1)).play
     expect(
       hangman
-        .view(folded, play)
+        .view(folded, play, LOOK)
         .characters.map((shown) => shown ?? '_')
         .join(''),
     ).to.equal('__È_E ____ÉE')
@@ -165,7 +157,7 @@ describe('Hangman', () => {
       randomFrom('1'),
     ) as HangmanPuzzle
     let play = hangman.start(puzzle, begin('p'))
-    expect(JSON.stringify(hangman.view(puzzle, play)).toLowerCase()).not.to.match(/otter|kelp|swims/)
+    expect(JSON.stringify(hangman.view(puzzle, play, LOOK)).toLowerCase()).not.to.match(/otter|kelp|swims/)
     const told: string[] = []
     const say = (...moves: Parameters<typeof hangman.move>[2][]): void => {
       for (const move of moves) {
@@ -177,7 +169,7 @@ describe('Hangman', () => {
     const guess = (letters: string): void => say(...[...letters].map((letter) => ({ type: 'guess' as const, letter })))
     say({ type: 'hint' })
     guess('oxyz')
-    expect(hangman.view(puzzle, play)).to.deep.include({
+    expect(hangman.view(puzzle, play, LOOK)).to.deep.include({
       outcome: 'lost',
       characters: [...'OTTER'],
       missed: [false, true, true, true, true],
@@ -186,7 +178,7 @@ describe('Hangman', () => {
     guess('kelp')
     expect(play.outcome).to.equal('won')
     say({ type: 'next' })
-    expect(hangman.view(puzzle, play).again).to.equal(true)
+    expect(hangman.view(puzzle, play, LOOK).again).to.equal(true)
     guess('oter')
     expect(told).to.deep.equal(['first wrong X Y Z', 'first right kelp', 'back right otter'])
     expect(hangman.score(puzzle, play)).to.include({ right: 1, total: 2, points: 10, hints: 1, finished: true })
@@ -196,6 +188,6 @@ describe('Hangman', () => {
     const puzzle = make(listOf(['otter']), { teams: 2 })
     let play = hangman.start(puzzle, begin('p'))
     for (const letter of 'txoer') play = hangman.move(puzzle, play, { type: 'guess', letter }, when(0)).play
-    expect(hangman.view(puzzle, play).teams.map(({ points }) => points)).to.deep.equal([2 + 1 + 1 + 3, 1])
+    expect(hangman.view(puzzle, play, LOOK).teams.map(({ points }) => points)).to.deep.equal([2 + 1 + 1 + 3, 1])
   })
 })

@@ -1,15 +1,11 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import {
-  FlashcardsOptions,
-  MatchingOptions,
-  newEntry,
-  PairsOptions,
-  randomFrom,
-  UnscrambleOptions,
-  type EntryList,
-} from '../src/index.ts'
-import { begin, when } from './playing.ts'
+import { newEntry, randomFrom, type EntryList } from '../src/index.ts'
+import { FlashcardsOptions } from '../src/games/flashcards/index.ts'
+import { MatchingOptions } from '../src/games/matching/index.ts'
+import { PairsOptions } from '../src/games/pairs/index.ts'
+import { UnscrambleOptions } from '../src/games/unscramble/index.ts'
+import { begin, when, LOOK } from './playing.ts'
 import { flashcards } from '../src/games/flashcards/index.ts'
 import type { FlashcardsPlay } from '../src/games/flashcards/play.ts'
 import { matching } from '../src/games/matching/index.ts'
@@ -90,9 +86,9 @@ describe('Pairs and matching', () => {
         send({ type: 'check' })
       }
       expect(outcomes.filter((outcome) => outcome.startsWith('right')).length).to.equal(check === 'at-once' ? 3 : 4)
-      expect(matching.view(puzzle, play).done).to.equal(true)
+      expect(matching.view(puzzle, play, LOOK).done).to.equal(true)
       send({ type: 'next' })
-      expect(matching.view(puzzle, play)).to.include({ round: 2, done: false })
+      expect(matching.view(puzzle, play, LOOK)).to.include({ round: 2, done: false })
     }
   })
 })
@@ -199,13 +195,13 @@ describe('Flashcards', () => {
     const order: number[] = []
     for (let step = 0; !flashcards.score(puzzle, play).finished && play.queue.length > 0 && step < 40; step++) {
       const [card] = play.queue
-      expect(flashcards.view(puzzle, play).back).to.equal(null)
+      expect(flashcards.view(puzzle, play, LOOK).back).to.equal(null)
       expect(
         flashcards.move(puzzle, play, { type: 'rate', knew: true }, when(at)).play,
         'nobody knows a card unseen',
       ).to.equal(play)
       play = flashcards.move(puzzle, play, { type: 'turn' }, when(at)).play
-      expect(flashcards.view(puzzle, play).back?.text).to.equal(puzzle.cards[card].back.text)
+      expect(flashcards.view(puzzle, play, LOOK).back?.text).to.equal(puzzle.cards[card].back.text)
       play = flashcards.move(
         puzzle,
         play,
@@ -222,7 +218,7 @@ describe('Flashcards', () => {
     expect(first.order).to.deep.equal([0, 1, 2, 3, 1])
     expect(flashcards.score(puzzle, first.play)).to.include({ finished: true, right: 3, total: 4 })
     const soon = flashcards.start(puzzle, begin('p', { now: 60_000, memory: first.play.memories }))
-    expect([soon.queue.length, flashcards.view(puzzle, soon).dueInDays]).to.satisfy(
+    expect([soon.queue.length, flashcards.view(puzzle, soon, LOOK).dueInDays]).to.satisfy(
       ([left, next]: [number, number | null]) => left < 4 && (left > 0 || next === 0),
     )
     expect(flashcards.move(puzzle, { ...soon, queue: [] }, { type: 'all' }, when(60_000)).play.queue.length).to.equal(4)

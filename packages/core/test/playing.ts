@@ -1,11 +1,14 @@
-import { randomFrom, type Beginning, type When } from '../src/index.ts'
+import { PLAIN_CONTEXT, randomFrom, type Beginning, type PlayContext, type Sight, type Turn } from '../src/index.ts'
 
 /** What a play starts from, in the first seat unless said otherwise. */
 export function begin(seed: string, rest: Partial<Beginning> = {}): Beginning {
-  return { random: randomFrom(seed), seat: 1, now: 0, ...rest }
+  return { ...PLAIN_CONTEXT, random: randomFrom(seed), now: 0, ...rest }
 }
 
-/** A moment at which the play's clock and the calendar show the same. */
-export function when(milliseconds: number): When {
-  return { clock: milliseconds, now: milliseconds }
+/** A turn at which the play's clock and the calendar show the same. */
+export function when(milliseconds: number, rest: Partial<PlayContext> = {}): Turn {
+  return { ...PLAIN_CONTEXT, clock: milliseconds, now: milliseconds, ...rest }
 }
+
+/** The player looks at the own play. */
+export const LOOK: Sight = { ...PLAIN_CONTEXT, audience: 'player' }

@@ -1,17 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import {
-  foldText,
-  judgeTyped,
-  newEntry,
-  QuizOptions,
-  randomFrom,
-  type Entry,
-  type EntryList,
-  type QuizPuzzle,
-  type QuizView,
-} from '../src/index.ts'
-import { begin, when } from './playing.ts'
+import { foldText, judgeTyped, newEntry, randomFrom, type Entry, type EntryList } from '../src/index.ts'
+import { QuizOptions, type QuizPuzzle, type QuizView } from '../src/games/quiz/index.ts'
+import { begin, when, LOOK } from './playing.ts'
 import { quiz } from '../src/games/quiz/index.ts'
 import type { QuizMove, QuizPlay } from '../src/games/quiz/play.ts'
 import { idOf, sampleList } from './sampleWords.ts'
@@ -38,7 +29,7 @@ function played(
     play = step.play
     outcomes.push(...step.responses.map(({ outcome, points }) => `${outcome} ${points}`))
   }
-  return { play, view: quiz.view(puzzle, play), outcomes }
+  return { play, view: quiz.view(puzzle, play, LOOK), outcomes }
 }
 
 describe('Typed answers', () => {
@@ -201,7 +192,7 @@ describe('Quiz', () => {
     ).to.deep.equal(['elm', 'oak'])
     const alone = { ...puzzle, questions: trees ? [trees] : [] }
     const right = alone.questions[0].choices.flatMap((choice, index) => (choice.right ? [index] : []))
-    expect(quiz.view(alone, quiz.start(alone, begin('p'))).question?.several).to.equal(true)
+    expect(quiz.view(alone, quiz.start(alone, begin('p')), LOOK).question?.several).to.equal(true)
     expect(played(alone, [[{ type: 'choose', choices: right }, 1000]]).outcomes).to.deep.equal(['right 10'])
     expect(played(alone, [[{ type: 'choose', choices: right.slice(1) }, 1000]]).outcomes).to.deep.equal(['wrong 0'])
     expect(played(alone, [[{ type: 'choose', choices: [0, 1, 2, 3] }, 1000]]).outcomes).to.deep.equal(['wrong 0'])

@@ -1,23 +1,12 @@
 import { expect } from 'chai'
 import { decodeText } from '../src/formats/delimited/decodeText.ts'
 import { joinable, type Couple } from '../src/games/partners.ts'
-import {
-  bingo,
-  BingoOptions,
-  gameOf,
-  hangman,
-  HangmanOptions,
-  newEntry,
-  randomFrom,
-  type BingoPuzzle,
-  type EntryList,
-  type HangmanPuzzle,
-  type PairsPuzzle,
-  type QuizMove,
-  type QuizPuzzle,
-  type QuizView,
-} from '../src/index.ts'
-import { begin, when } from './playing.ts'
+import { gameOf, newEntry, randomFrom, type EntryList } from '../src/index.ts'
+import { bingo, BingoOptions, type BingoPuzzle } from '../src/games/bingo/index.ts'
+import { hangman, HangmanOptions, type HangmanPuzzle } from '../src/games/hangman/index.ts'
+import { type PairsPuzzle } from '../src/games/pairs/index.ts'
+import { type QuizMove, type QuizPuzzle, type QuizView } from '../src/games/quiz/index.ts'
+import { begin, when, LOOK } from './playing.ts'
 import { idOf } from './sampleWords.ts'
 
 const words = 'amber basil cedar denim ember flint grape honey ivory jewel karma lemon mango north olive'.split(' ')
@@ -47,7 +36,7 @@ function quizPlayed(options: object, answers: readonly ('right' | 'wrong' | 'lat
     points.push(...step.responses.map((response) => response.points))
     play = quiz.move(puzzle, step.play, { type: 'next' }, when(clock)).play
   }
-  return { view: quiz.view(puzzle, play) as QuizView, points }
+  return { view: quiz.view(puzzle, play, LOOK) as QuizView, points }
 }
 
 describe('A quiz', () => {
@@ -97,7 +86,7 @@ describe('Hangman', () => {
     )
     for (const word of puzzle.words.keys()) {
       const play = { ...hangman.start(puzzle, begin('p')), queue: [word, word] }
-      const view = hangman.view(puzzle, hangman.move(puzzle, play, { type: 'hint' }, when(0)).play)
+      const view = hangman.view(puzzle, hangman.move(puzzle, play, { type: 'hint' }, when(0)).play, LOOK)
       expect([view.outcome, view.characters.includes(null)]).to.deep.equal([null, true])
     }
   })
@@ -112,7 +101,7 @@ describe('Pairs', () => {
     const turned = (play: unknown, cards: readonly number[]): unknown =>
       cards.reduce((before, card) => pairs.move(puzzle, before, { type: 'turn', card }, when(0)).play, play)
     const turnOf = (play: unknown): number =>
-      (pairs.view(puzzle, play) as { players: { turn: boolean }[] }).players.findIndex(({ turn }) => turn)
+      (pairs.view(puzzle, play, LOOK) as { players: { turn: boolean }[] }).players.findIndex(({ turn }) => turn)
     const found = turned(pairs.start(puzzle, begin('p')), cardsOf(0))
     expect(turnOf(found)).to.equal(0)
     const missed = turned(found, [cardsOf(1)[0], cardsOf(2)[0]])
@@ -137,7 +126,7 @@ describe('Bingo', () => {
     let play = bingo.start(puzzle, begin('p'))
     for (let call = 1; call < puzzle.calls.length; call++)
       play = bingo.move(puzzle, play, { type: 'next' }, when(0)).play
-    expect([bingo.score(puzzle, play).finished, bingo.view(puzzle, play).call?.number]).to.deep.equal([false, 12])
+    expect([bingo.score(puzzle, play).finished, bingo.view(puzzle, play, LOOK).call?.number]).to.deep.equal([false, 12])
     expect(bingo.score(puzzle, bingo.move(puzzle, play, { type: 'next' }, when(0)).play).finished).to.equal(true)
   })
 })

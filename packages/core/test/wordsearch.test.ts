@@ -1,14 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import {
-  PuzzleError,
-  randomFrom,
-  wordsearch,
-  WordSearchOptions,
-  type EntryList,
-  type WordSearchPuzzle,
-} from '../src/index.ts'
-import { begin, when } from './playing.ts'
+import { PuzzleError, randomFrom, type EntryList } from '../src/index.ts'
+import { wordsearch, WordSearchOptions, type WordSearchPuzzle } from '../src/games/wordsearch/index.ts'
+import { begin, when, LOOK } from './playing.ts'
 import { faultsOf, spareLetters } from './gridChecker.ts'
 import { idOf, listOf, sampleList, type SampleLanguage } from './sampleWords.ts'
 
@@ -214,12 +208,12 @@ describe('playing a word search', () => {
   it("shows no place and no clue's word before it is found, and all of them after giving up", () => {
     const hidden = { ...puzzle, show: 'clues' as const }
     const play = wordsearch.start(hidden, begin('1'))
-    const before = wordsearch.view(hidden, play)
+    const before = wordsearch.view(hidden, play, LOOK)
     expect(before.items.every(({ found, hint }) => found === null && hint === null)).to.equal(true)
     expect(JSON.stringify(before.items)).not.to.match(/star|rats|comet|row|col/)
     const step = wordsearch.move(hidden, play, { type: 'finish' }, when(10))
     expect(step.responses, 'stopping early answers nothing').to.deep.equal([])
-    expect(wordsearch.view(hidden, step.play).items.map(({ found }) => found?.text)).to.have.members([
+    expect(wordsearch.view(hidden, step.play, LOOK).items.map(({ found }) => found?.text)).to.have.members([
       'star',
       'rats',
       'comet',

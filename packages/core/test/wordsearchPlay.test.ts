@@ -1,7 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { randomFrom, wordsearch, WordSearchOptions, type Response, type WordSearchMove } from '../src/index.ts'
-import { begin, when } from './playing.ts'
+import { randomFrom, type Response } from '../src/index.ts'
+import { wordsearch, WordSearchOptions, type WordSearchMove } from '../src/games/wordsearch/index.ts'
+import { begin, when, LOOK } from './playing.ts'
 import { sampleList } from './sampleWords.ts'
 
 const cell = fc.record({ row: fc.nat(12), col: fc.nat(12) })
@@ -70,7 +71,7 @@ describe('any play of a word search', () => {
           let play = wordsearch.start(puzzle, begin('1'))
           for (const given of moves) play = wordsearch.move(puzzle, play, moveOf(given), when(1)).play
           if (play.finishedAt !== null) return
-          const view = wordsearch.view(puzzle, play)
+          const view = wordsearch.view(puzzle, play, LOOK)
           view.items.forEach((item, index) => {
             if (play.found.includes(index)) return
             expect(item.found).to.equal(null)

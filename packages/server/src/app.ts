@@ -21,6 +21,7 @@ import { openLimits } from './services/limits.ts'
 import { PuzzleCache } from './services/puzzleCache.ts'
 import { startHousekeeping } from './workers/housekeeping.ts'
 import { startJobs } from './workers/jobRunner.ts'
+import { startTimekeeper } from './workers/timekeeper.ts'
 import type { Workers } from './workers/pool.ts'
 
 /** What a server is put together from. */
@@ -41,9 +42,10 @@ export interface Parts {
 
 // What a schema does not say in its own words, it says in these.
 z.config({
-  customError: ({ code, maximum, minimum }) => {
+  customError: ({ code, maximum, minimum, keys }) => {
     if (code === 'too_big') return `This is too much; at most ${String(maximum)} fits here.`
     if (code === 'too_small') return `This is too little; it needs at least ${String(minimum)}.`
+    if (code === 'unrecognized_keys') return `“${String((keys as string[])[0])}” is nothing that can be set here.`
     return 'A part of this is missing, or is not what belongs here.'
   },
 })
@@ -111,6 +113,7 @@ export function createApp({
   )
   const source = { database, puzzles: new PuzzleCache() }
   const stopHousekeeping = startHousekeeping(source, logger)
+  const stopTimekeeper = startTimekeeper(source, logger)
   const jobs = startJobs(source, workers, logger, lookForJobs)
   const context = { ...source, workers, jobs, limits: openLimits(sessions), sessionSecret, sampleTeacher }
   app.use('/api', mediaFileRoutes(context), dictionaryRoutes(), playRoutes(context))
@@ -140,6 +143,7 @@ export function createApp({
     app,
     close: async () => {
       stopHousekeeping()
+      await stopTimekeeper()
       await jobs.close()
       await sessions.end()
     },

@@ -45,7 +45,8 @@ export function problemFrom(error: unknown): Problem {
   if (error instanceof Problem) return error
   if (error instanceof ZodError) {
     const [issue] = error.issues
-    return new Problem(400, issue.message, issue.path.join('.'))
+    const path = issue.code === 'unrecognized_keys' ? [...issue.path, ...issue.keys.slice(0, 1)] : issue.path
+    return new Problem(400, issue.message, path.join('.'))
   }
   const { status, name } = error as { status?: unknown; name?: unknown }
   const code = codeOf(error)

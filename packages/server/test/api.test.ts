@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { WordSearchPuzzle } from '@otter/core'
+import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { expect } from 'chai'
 import { Client, fileOf, puzzleOf, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 

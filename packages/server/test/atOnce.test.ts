@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import { GAME_KINDS, gameOf, randomFrom, type BingoPuzzle, type WordSearchPuzzle } from '@otter/core'
+import { GAME_KINDS, gameOf, PLAIN_CONTEXT, randomFrom } from '@otter/core'
+import { type BingoPuzzle } from '@otter/core/games/bingo'
+import { type WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { expect } from 'chai'
 import {
   Client,
@@ -331,7 +333,7 @@ describe('Many at the same instant', () => {
       await Promise.all(
         students.map(async (student) => {
           for (let made = 0; made < 25; made++) {
-            const move = ANY_MOVE[kind]((bound) => random.below(bound))
+            const move = game.sample.move((bound) => random.below(bound))
             expect(
               (await student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move })).status,
               kind,
@@ -363,8 +365,14 @@ describe('Many at the same instant', () => {
       for (const { state, origin, moves, id: _, ...columns } of plays) {
         expect({ ...columns, finished: true }, kind).to.deep.equal(game.score(puzzle, state))
         const again = moves.reduce(
-          (play, { move, clock, now }) => game.move(puzzle, play, game.moves.parse(move), { clock, now }).play,
-          game.start(puzzle, { ...origin, random: randomFrom(origin.random) }),
+          (play, { move, clock, now }) =>
+            game.move(puzzle, play, game.moves.parse(move), { ...PLAIN_CONTEXT, clock, now }).play,
+          game.start(puzzle, {
+            ...PLAIN_CONTEXT,
+            seat: origin.seat,
+            now: origin.now,
+            random: randomFrom(origin.random),
+          }),
         )
         expect(JSON.parse(JSON.stringify(again)), `${kind}: the moves lead to the state again`).to.deep.equal(state)
       }
@@ -384,30 +392,3 @@ describe('Many at the same instant', () => {
     }
   }).timeout(120_000)
 })
-
-/** Moves of each game, drawn without knowing the answers. */
-const ANY_MOVE: Record<(typeof GAME_KINDS)[number], (below: (bound: number) => number) => object> = {
-  wordsearch: (below) =>
-    [
-      { type: 'mark', from: { row: below(12), col: below(12) }, to: { row: below(12), col: below(12) } },
-      { type: 'hint', item: below(10) },
-    ][below(2)],
-  crossword: (below) =>
-    [
-      { type: 'write', cells: [{ cell: below(80), letter: 'abcdefghij'[below(10)] }] },
-      { type: 'check', scope: 'all', cell: 0, word: 0 },
-      { type: 'reveal', scope: ['letter', 'word'][below(2)], cell: below(80), word: below(9) },
-    ][below(3)],
-  bingo: (below) => [{ type: 'mark', place: below(9) }, { type: 'next' }, { type: 'claim' }][below(3)],
-  hangman: (below) =>
-    [
-      { type: 'guess', letter: 'aeiorstlnm'[below(10)] },
-      { type: 'guess', letter: 'bcdpuvwxyz'[below(10)] },
-      { type: 'next' },
-    ][below(3)],
-  pairs: (below) => ({ type: 'turn', card: below(16) }),
-  matching: (below) => [{ type: 'join', left: below(6), right: below(6) }, { type: 'next' }][below(2)],
-  unscramble: (below) => [{ type: 'hint' }, { type: 'skip' }, { type: 'next' }][below(3)],
-  flashcards: (below) => [{ type: 'turn' }, { type: 'rate', knew: below(3) > 0 }][below(2)],
-  quiz: (below) => [{ type: 'choose', choices: [below(4)] }, { type: 'next' }][below(2)],
-}

@@ -63,7 +63,7 @@ describe('Migrations', () => {
       expect({ right, total, points, bonus, hints, misses, milliseconds, finished: ended }, play.kind).to.deep.equal(
         score,
       )
-      expect(play.questions ?? [], play.kind).to.deep.equal(game.asked(puzzle, state).map(({ entryId }) => entryId))
+      expect(play.questions ?? [], play.kind).to.deep.equal(game.questions(puzzle, state).map(({ entryId }) => entryId))
       expect(play.answered.filter(({ counts, outcome }) => counts && outcome === 'right').length, play.kind).to.equal(
         right,
       )

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { PairsPuzzle } from '@otter/core'
+import type { PairsPuzzle } from '@otter/core/games/pairs'
 import { expect } from 'chai'
 import { Client, puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
@@ -70,7 +70,7 @@ describe('Who takes part', () => {
   })
 
   it('is put together with another and parted again: attempts are counted as one person’s, and nothing is moved', async () => {
-    const { teacher, id, code, students } = await shared('pairs', { couples: 4 })
+    const { teacher, id, code, students } = await shared('pairs', { pairs: 4 })
     const { couples, cards } = await puzzleOf<PairsPuzzle>(server, id)
     const find = async (student: Client, couple: number, attempt = 1): Promise<void> => {
       for (const [card] of [...cards.entries()].filter(([, one]) => one.couple === couple))

@@ -2,8 +2,6 @@ import { z } from 'zod'
 import type { EntryList } from '../list/entry.ts'
 import { MAX_ENTRIES } from '../list/entry.ts'
 import { swapSides } from '../list/swapSides.ts'
-import type { Game } from './contract.ts'
-import { boundedStep } from './response.ts'
 import { markTelling } from './telling.ts'
 
 /** What a teacher can choose for every game: which side is asked, of which entries, and for whom. */
@@ -19,7 +17,7 @@ export const ASKING = {
 export const Asking = z.object(ASKING)
 export type Asking = z.infer<typeof Asking>
 
-/** Gives the part of a list that is asked, its entries turned so that the answer is what is to be given. */
+/** Returns the part of a list that is asked, its entries turned so that the answer is what is to be given. */
 export function askedList(list: EntryList, { ask, take, group, first }: Asking): EntryList {
   const chosen =
     take === 'group'
@@ -36,21 +34,7 @@ export function askedList(list: EntryList, { ask, take, group, first }: Asking):
   }
 }
 
-function withMarks(list: EntryList): EntryList {
+/** Returns a list whose pictures are marked where their words would tell an answer. */
+export function markedList(list: EntryList): EntryList {
   return { ...list, entries: markTelling(list.entries) }
-}
-
-/**
- * Makes a game take only what is asked of a list, keeps its responses within bounds, and marks pictures whose words
- * would tell.
- */
-export function asking<Options extends Asking, Puzzle, Play, Move, View>(
-  game: Game<Options, Puzzle, Play, Move, View>,
-): Game<Options, Puzzle, Play, Move, View> {
-  return {
-    ...game,
-    fit: (list, options) => game.fit(askedList(list, options), options),
-    make: (list, options, random) => game.make(withMarks(askedList(list, options)), options, random),
-    move: (puzzle, play, move, when) => boundedStep(game.move(puzzle, play, move, when)),
-  }
 }

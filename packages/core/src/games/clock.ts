@@ -3,21 +3,33 @@ export const IDLE_GAP = 60_000
 /** Where a clock stops: more than eleven days of playing, in milliseconds. */
 export const LONGEST_CLOCK = 1_000_000_000
 
-/** How far a play's clock had come at its last move. */
+/** How far a play's clock had come at its last move, and how it runs since. Moments are milliseconds since 1970. */
 export interface PlayClock {
   /** Milliseconds that counted. */
   clock: number
-  /** When that was, in milliseconds since 1970. */
   movedAt: number
+  /** By how much longer this student may take: with 1.5, a minute and a half count as a minute. */
+  factor?: number
+  /** Milliseconds since the last move in which the game was paused for all. */
+  paused?: number
 }
 
 /**
- * Returns what a play's clock shows now. Of a gap it counts a minute at most, but lets a deadline pass: whoever closes
- * the
- * page gains no time for a question.
+ * Returns what a play's clock shows at a moment. Of a gap it counts a minute at most, but lets a deadline pass: whoever
+ * closes the page gains no time for a question.
  */
-export function clockAt({ clock, movedAt }: PlayClock, now: number, deadline: number | null): number {
-  const gap = Math.max(0, now - movedAt)
-  const counted = Math.min(gap, Math.max(IDLE_GAP, (deadline ?? 0) - clock))
-  return Math.min(LONGEST_CLOCK, clock + counted)
+export function clockAt(
+  { clock, movedAt, factor = 1, paused = 0 }: PlayClock,
+  now: number,
+  deadline: number | null,
+): number {
+  const gap = Math.max(0, now - movedAt - paused)
+  const counted = Math.min(gap, Math.max(IDLE_GAP, ((deadline ?? 0) - clock) * factor))
+  // Whole milliseconds, and none short of a deadline that has passed.
+  return Math.min(LONGEST_CLOCK, clock + Math.ceil(counted / factor))
+}
+
+/** Returns the moment at which a play's clock shows a deadline, if it goes on running. */
+export function momentOf({ clock, movedAt, factor = 1, paused = 0 }: PlayClock, deadline: number): number {
+  return movedAt + paused + Math.max(0, deadline - clock) * factor
 }

@@ -2,6 +2,10 @@ import type { ZodType } from 'zod'
 import type { EntryList } from '../list/entry.ts'
 import type { SheetPage } from '../print/sheet.ts'
 import type { Random } from '../random/random.ts'
+import type { GameCommand } from './command.ts'
+import type { Knowledge } from './knowledge.ts'
+import type { PlayRules } from './rules.ts'
+import type { GameSample } from './sample.ts'
 
 /** What a response came to. An opinion has no right answer. */
 export type Outcome = 'right' | 'wrong' | 'passed' | 'opinion'
@@ -88,11 +92,26 @@ export interface Question {
   counts: boolean
 }
 
-/** What a play starts from, beside the puzzle. */
-export interface Beginning {
-  random: Random
+/** What a game is played in, beside the puzzle: fixed when a play begins, but for what is shared. */
+export interface PlayContext {
   /** The player's number among all who play, from 1. */
   seat: number
+  rules: PlayRules
+  /** What all who play together share; null where each plays alone. */
+  shared: Shared | null
+  knowledge: Knowledge
+}
+
+/** What all who play together share. */
+export interface Shared {
+  phase: 'waiting' | 'open' | 'over'
+  /** How many terms were called for all. */
+  calls: number
+}
+
+/** What a play starts from, beside the puzzle. */
+export interface Beginning extends PlayContext {
+  random: Random
   /** Milliseconds since 1970. */
   now: number
   /** What the same student's last play left for this one; see `Game.memory`. */
@@ -100,12 +119,26 @@ export interface Beginning {
 }
 
 /**
- * When a move is made: on the play's own clock, which starts at 0 and counts playing time alone; and in milliseconds
- * since 1970.
+ * A move's turn: on the play's own clock, which starts at 0 and counts playing time alone; and in milliseconds since
+ * 1970.
  */
-export interface When {
+export interface Turn extends PlayContext {
   clock: number
   now: number
+}
+
+/** Who looks at a play: who plays it, the teacher of the class, or the whole class on the wall. */
+export type Audience = 'player' | 'teacher' | 'wall'
+
+/** Who looks, and in what the game is played. */
+export interface Sight extends PlayContext {
+  audience: Audience
+}
+
+/** What a play is doing now, in a form that an interface words: a question of so many, words found. */
+export interface Doing {
+  code: string
+  values: Record<string, string | number>
 }
 
 /** A change of what is stored of a game, from one version to the next. */
@@ -122,10 +155,21 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   version: number
   /** Changes of what is stored: the first one leads from version 1 to 2. */
   upgrades: readonly Upgrade[]
-  /** Every field has a default. */
+  /** Every field has a default; a field that is none of them is refused. */
   options: ZodType<Options>
   /** Parses a move that comes over a wire. */
   moves: ZodType<Move>
+  /** Codes of all notes that `fit` and `make` can give: each is worded in every language. */
+  notes: readonly string[]
+  /** Codes of all that a play can be doing. */
+  doings: readonly string[]
+  /** Rules of an offer that make a difference to it. */
+  heeds: readonly (keyof PlayRules)[]
+  /** Languages of the dictionaries that it looks words up in. */
+  dictionaries: readonly string[]
+  /** How it is made on the command line; absent where there are no flags, and the puzzle is printed as it is. */
+  command?: GameCommand<Options, Puzzle>
+  sample: GameSample
   /** Cheap enough for every keystroke. */
   fit(list: EntryList, options: Options): Fit
   /**
@@ -133,31 +177,44 @@ export interface Game<Options, Puzzle, Play, Move, View> {
    * possible.
    */
   make(list: EntryList, options: Options, random: Random): Puzzle
-  /** What a play asks, in order: the rows of its results. */
-  asked(puzzle: Puzzle, play: Play): Question[]
-  /** Equal for plays of one puzzle that are asked the same; absent where all are. */
-  askedKey?(puzzle: Puzzle, play: Play): string
+  /** Returns what a play asks, in order: the rows of its results. */
+  questions(puzzle: Puzzle, play: Play): Question[]
+  /** Returns a text that is equal for plays of one puzzle with the same questions; absent where all have the same. */
+  questionsKey?(puzzle: Puzzle, play: Play): string
   /** Whether it makes sense on paper. */
   onPaper: boolean
-  /** The puzzle on paper, or its key; no pages where it makes no sense there. */
+  /** Returns the puzzle on paper, or its key; no pages where it makes no sense there. */
   sheet(puzzle: Puzzle, isKey: boolean): SheetPage[]
   start(puzzle: Puzzle, beginning: Beginning): Play
-  /** What the student's next play starts from; absent where each play starts anew. */
+  /** Returns what the student's next play starts from; absent where each play starts anew. */
   memory?(play: Play): unknown
-  /** All that a player's screen may know, and no more. */
-  view(puzzle: Puzzle, play: Play): View
+  /** Returns all that a screen may know, and no more. */
+  view(puzzle: Puzzle, play: Play, sight: Sight): View
   /**
-   * Names what a move can be made for now: a question, a word, a call. A move made for another has come too late.
-   * Absent where a move fits any time.
+   * Returns a name of what a move can be made for now: a question, a word, a call. A move made for another has come too
+   * late. Absent where a move fits any time.
    */
   moment?(puzzle: Puzzle, play: Play): string
-  /** Time on the play's clock at which the current question is over, however long the player is away; null for none. */
-  deadline?(puzzle: Puzzle, play: Play): number | null
-  /** Applies a move. A move that changes nothing gives the play back as it was. */
-  move(puzzle: Puzzle, play: Play, move: Move, when: When): Step<Play>
+  /** What is over at a time, however long the player is away; absent where nothing is. */
+  timed?: Timed<Puzzle, Play, Move>
+  /** Applies a move. A move that changes nothing returns the play as it was. */
+  move(puzzle: Puzzle, play: Play, move: Move, turn: Turn): Step<Play>
+  /** Ends a play: the host has closed the game, or the player is done. */
+  end(puzzle: Puzzle, play: Play, turn: Turn): Step<Play>
   score(puzzle: Puzzle, play: Play): Score
-  /** Entries without a right answer of which the player may now see what others gave. */
+  doing(puzzle: Puzzle, play: Play): Doing
+  /** Returns entries without a right answer of which the player may now see what others gave. */
   opinions?(puzzle: Puzzle, play: Play): string[]
+}
+
+/** A time that something is over at, and what happens then. */
+export interface Timed<Puzzle, Play, Move> {
+  /** Returns the time on the play's clock at which what stands is over; null for none. */
+  deadline(puzzle: Puzzle, play: Play): number | null
+  /** Milliseconds of it that no screen shows: what a slow connection may take. */
+  grace: number
+  /** The move that is made when the time has passed, by whoever sees it first. */
+  timeUp: Move
 }
 
 /** Thrown by `make` where a list can't become the puzzle; `note` says why, as `fit` would. */

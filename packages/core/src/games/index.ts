@@ -1,4 +1,4 @@
-import { asking, type Asking } from './asking.ts'
+import type { Asking } from './asking.ts'
 import type { Game } from './contract.ts'
 import { bingo } from './bingo/index.ts'
 import { crossword } from './crossword/index.ts'
@@ -14,22 +14,22 @@ import { wordsearch } from './wordsearch/index.ts'
 export type AnyGame = Game<Asking, unknown, unknown, unknown, unknown>
 
 const REGISTRY = {
-  quiz: asking(quiz),
-  flashcards: asking(flashcards),
-  matching: asking(matching),
-  pairs: asking(pairs),
-  unscramble: asking(unscramble),
-  wordsearch: asking(wordsearch),
-  crossword: asking(crossword),
-  bingo: asking(bingo),
-  hangman: asking(hangman),
+  quiz,
+  flashcards,
+  matching,
+  pairs,
+  unscramble,
+  wordsearch,
+  crossword,
+  bingo,
+  hangman,
 } satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */
 export type GameKind = keyof typeof REGISTRY
 export const GAME_KINDS = Object.keys(REGISTRY) as [GameKind, ...GameKind[]]
 
-/** Gives the game of a kind. */
+/** Returns the game of a kind. */
 export function gameOf(kind: GameKind): AnyGame {
   return REGISTRY[kind]
 }

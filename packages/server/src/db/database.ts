@@ -1,12 +1,13 @@
 import { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
+import { fifth } from './migrations/fifth.ts'
 import { first } from './migrations/first.ts'
 import { fourth } from './migrations/fourth.ts'
 import { second } from './migrations/second.ts'
 import { third } from './migrations/third.ts'
 import { defineModels, type Models } from './models.ts'
 
-const MIGRATIONS = [first, second, third, fourth]
+const MIGRATIONS = [first, second, third, fourth, fifth]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {

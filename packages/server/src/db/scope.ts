@@ -38,6 +38,8 @@ export interface Scope<Teacher extends string | null = string | null> {
   tables: Tables
   query: Query
   puzzles: PuzzleCache
+  /** The moment at which all is done, in milliseconds since 1970; absent, it is what the database's clock shows. */
+  moment?: number
 }
 
 /** A connection on which a single statement is run, without a transaction of its own. */

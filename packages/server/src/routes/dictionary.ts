@@ -1,11 +1,20 @@
+import { GAME_KINDS, gameOf } from '@otter/core'
 import { Router } from 'express'
 import { englishDictionary } from '../dictionary/english.ts'
+import { notFound } from '../problem.ts'
 
-/** Words by which it is told how hard one is to guess: public, and the same until the next release. */
+/** Texts of the dictionaries there are, by language. */
+const TEXTS: Partial<Record<string, () => string>> = { en: englishDictionary }
+const WANTED = new Set(GAME_KINDS.flatMap((kind) => gameOf(kind).dictionaries))
+
+/** Words that games look up: public, and the same until the next release. */
 export default function dictionaryRoutes(): Router {
   const router = Router()
-  router.get('/dictionary/en', (_request, response) => {
-    response.type('text/plain; charset=utf-8').set('Cache-Control', 'public, max-age=86400').send(englishDictionary())
+  router.get('/dictionary/:language', (request, response) => {
+    const { language } = request.params
+    const text = WANTED.has(language) ? TEXTS[language]?.() : undefined
+    if (text === undefined) throw notFound('dictionary')
+    response.type('text/plain; charset=utf-8').set('Cache-Control', 'public, max-age=86400').send(text)
   })
   return router
 }

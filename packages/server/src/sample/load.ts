@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import type { PlacedEntry } from '@otter/api'
-import { newEntry, type WordSearchOptions, type WordSearchPuzzle } from '@otter/core'
+import { OfferRules, type PlacedEntry } from '@otter/api'
+import { newEntry } from '@otter/core'
+import { type WordSearchOptions, type WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { START_LOCK, type Database } from '../db/database.ts'
 import { inScope, type Scope, type TeacherScope } from '../db/scope.ts'
 import { draftGame, keepVersion } from '../services/games.ts'
@@ -57,7 +58,7 @@ async function loadLists(scope: TeacherScope, workers: Workers): Promise<void> {
   const puzzle = (await makePuzzle(workers, scope.teacherId, draft)) as WordSearchPuzzle
   const offerId = await openOffer(scope, await keepVersion(scope, draft, puzzle), {
     name: 'Beekeepers 5',
-    rules: { type: 'link' },
+    rules: OfferRules.parse({ type: 'link' }),
   })
   const { code } = await readOffer(scope, offerId)
   await playSample(scope, code, puzzle)
@@ -69,11 +70,11 @@ const SAMPLE_AGE = 2 * 3600_000
 async function playSample(scope: Scope, code: string, { words }: WordSearchPuzzle): Promise<void> {
   for (const [number, { name, finds, hints, stops }] of SAMPLE_STUDENTS.entries()) {
     const joined = Date.now() - SAMPLE_AGE + number * 20_000
-    const { token } = await joinOffer(scope, code, { name, keep: 'page' }, undefined, new Date(joined))
+    const { token } = await joinOffer({ ...scope, moment: joined }, code, { name, keep: 'page' })
     let moves = 0
     const send = async (move: unknown): Promise<void> => {
-      const at = new Date(joined + ++moves * (11 + ((number * 7 + moves * 5) % 13)) * 1000)
-      await sendMove(scope, code, token, { id: randomUUID(), attempt: 1, madeAt: at.getTime(), move }, at)
+      const moment = joined + ++moves * (11 + ((number * 7 + moves * 5) % 13)) * 1000
+      await sendMove({ ...scope, moment }, code, token, { id: randomUUID(), attempt: 1, madeAt: moment, move })
     }
     // Each begins somewhere else, so that some words are found by fewer.
     const order = words.map((_, index) => (index * 3 + number * (finds < words.length ? 1 : 3)) % words.length)

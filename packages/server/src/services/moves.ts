@@ -4,11 +4,13 @@ import { clockAt } from '@otter/core'
 import type { z } from 'zod'
 import type { Scope } from '../db/scope.ts'
 import { refusal, type Person } from './participants.ts'
-import { enter, findPlay, reply, type OpenPlay } from './plays.ts'
+import { clockOf, dueMoment, enter, findDuePlay, findPlay, reply, type OpenPlay } from './plays.ts'
 import { questionSet } from './questionSets.ts'
 
 /** Most moves of one attempt. */
 const MAX_MOVES = 20_000
+/** How many of its last outcomes a play's line shows. */
+const LAST_OUTCOMES = 5
 
 /**
  * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made
@@ -20,49 +22,80 @@ export async function sendMove(
   code: string,
   token: string | undefined,
   sent: z.output<typeof SendMove>,
-  at = new Date(),
 ): Promise<PlayReply> {
   const { offer, person } = await enter(scope, code, token)
   const play = await findPlay(scope, person.id, { hold: true })
   if (!play) throw refusal(401, 'who-are-you')
   const move = play.made.game.moves.parse(sent.move)
   if (sent.attempt !== play.attempt)
-    return reply(scope, offer, person, play, await keepForPast(scope, person, sent, move, at))
+    return reply(scope, offer, person, play, await keepForPast(scope, person, sent, move))
   // Whoever gives no id says instead after how many moves it was made.
   if (sent.id === undefined && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
   if (play.moves >= MAX_MOVES) throw refusal(403, 'link-full')
-  const { next, fate } = await applyMove(scope, play, { ...sent, move, id: sent.id ?? randomUUID() }, at)
+  const { next, fate } = await applyMove(scope, play, { ...sent, move, id: sent.id ?? randomUUID(), author: 'player' })
   return reply(scope, offer, person, next, fate)
 }
 
-type IdentifiedMove = Omit<z.output<typeof SendMove>, 'id'> & { id: string }
+type IdentifiedMove = Pick<z.output<typeof SendMove>, 'for' | 'madeAt' | 'move'> & {
+  id: string
+  author: 'player' | 'clock'
+}
+
+/**
+ * Makes the move that is due where the time of a play has passed: the one that has waited longest. Returns whether there
+ * was one.
+ */
+export async function passTime(scope: Scope): Promise<boolean> {
+  const play = await findDuePlay(scope)
+  if (!play) return false
+  const due = dueMoment(play)
+  const { timed } = play.made.game
+  if (timed && due !== null && due.getTime() <= play.now)
+    await applyMove(scope, play, { id: randomUUID(), move: timed.timeUp, author: 'clock' })
+  else await scope.query('UPDATE plays SET due_at = $due::timestamptz WHERE id = $id', { id: play.id, due })
+  return true
+}
 
 async function applyMove(
   scope: Scope,
   play: OpenPlay,
   sent: IdentifiedMove,
-  at: Date,
 ): Promise<{ next: OpenPlay; fate: MoveFate }> {
-  const {
-    made: { game, puzzle },
-    state,
-  } = play
+  const { made, context, state, now } = play
+  const { game, puzzle } = made
   const clock = play.ended
     ? play.milliseconds
-    : clockAt({ clock: play.milliseconds, movedAt: play.movedAt }, at.getTime(), game.deadline?.(puzzle, state) ?? null)
-  const passed = sent.for !== undefined && game.moment !== undefined && sent.for !== game.moment(puzzle, state)
-  const step = passed
+    : clockAt(clockOf(play), now, game.timed?.deadline(puzzle, state) ?? null)
+  const isPassed = sent.for !== undefined && game.moment !== undefined && sent.for !== game.moment(puzzle, state)
+  const step = isPassed
     ? { play: state, responses: [] }
-    : game.move(puzzle, state, sent.move, { clock, now: at.getTime() })
-  const fate = passed ? 'passed' : step.play === state ? 'void' : 'taken'
-  const next = { ...play, state: step.play, moves: play.moves + 1 }
-  if (fate !== 'taken')
-    return (await keepMove(scope, play, sent, fate, clock, at)) ? { next, fate } : { next: play, fate: 'repeated' }
+    : game.move(puzzle, state, sent.move, { ...context, clock, now })
+  const fate = isPassed ? 'passed' : step.play === state ? 'void' : 'taken'
+  const moves = play.moves + 1
+  if (fate !== 'taken') {
+    const isKept = await keepMove(scope, play, sent, fate, clock)
+    return isKept ? { next: { ...play, moves }, fate } : { next: play, fate: 'repeated' }
+  }
   const score = game.score(puzzle, step.play)
-  const isAskedOther = game.askedKey !== undefined && game.askedKey(puzzle, state) !== game.askedKey(puzzle, step.play)
-  const asked = isAskedOther ? await questionSet(scope, play.made, step.play) : null
+  const outcomes = step.responses.map(({ outcome }) => outcome)
+  const next: OpenPlay = {
+    ...play,
+    state: step.play,
+    moves,
+    milliseconds: clock,
+    movedAt: now,
+    pausedBefore: play.paused,
+    ended: score.finished,
+    doing: {
+      ...game.doing(puzzle, step.play),
+      last: [...(play.doing?.last ?? []), ...outcomes].slice(-LAST_OUTCOMES),
+    },
+  }
+  const isAskedOther =
+    game.questionsKey !== undefined && game.questionsKey(puzzle, state) !== game.questionsKey(puzzle, step.play)
+  const asked = isAskedOther ? await questionSet(scope, made, step.play) : null
   const [kept] = await scope.query(TAKE, {
-    ...moveValues(play, sent, fate, clock, at),
+    ...moveValues(play, sent, fate, clock),
     state: JSON.stringify(step.play),
     responses: JSON.stringify(step.responses),
     participantId: play.participantId,
@@ -72,13 +105,16 @@ async function applyMove(
     finished: score.finished,
     setId: asked?.setId ?? null,
     total: asked?.total ?? null,
+    paused: Math.round(play.paused),
+    dueAt: dueMoment(next),
+    doing: JSON.stringify(next.doing),
   })
   return kept ? { next, fate } : { next: play, fate: 'repeated' }
 }
 
-const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate)
+const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate, author)
   VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
-    $clock::integer, $rules::integer, $fate) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
+    $clock::integer, $rules::integer, $fate, $author) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
 
 /**
  * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
@@ -119,18 +155,18 @@ const TAKE = `WITH kept AS (${KEEP}),
         count(*) FILTER (WHERE round = 'second') AS second_total FROM holding)
   UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer,
     milliseconds = $clock::integer, moved_at = $at::timestamptz, last_seen_at = greatest(y.last_seen_at,
-    $at::timestamptz), hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
+    $at::timestamptz), paused_ms = $paused::bigint, due_at = $dueAt::timestamptz,
+    doing = $doing::jsonb, hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
     ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
       question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
     "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
   FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id`
 
 function moveValues(
-  play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>,
-  { id, move, for: madeFor, madeAt }: IdentifiedMove,
+  play: Pick<OpenPlay, 'id' | 'moves' | 'rules' | 'now'>,
+  { id, move, for: madeFor, madeAt, author }: IdentifiedMove,
   fate: MoveFate,
   clock: number,
-  at: Date,
 ): Record<string, unknown> {
   return {
     playId: play.id,
@@ -139,26 +175,26 @@ function moveValues(
     move: JSON.stringify(move),
     madeFor: madeFor ?? null,
     madeAt: madeAt === undefined ? null : new Date(madeAt),
-    at,
+    at: new Date(play.now),
     clock,
     rules: play.rules,
     fate,
+    author,
   }
 }
 
 /** Keeps a move that changes nothing else; returns false where one with its id is kept already. */
 async function keepMove(
   scope: Scope,
-  play: Pick<OpenPlay, 'id' | 'moves' | 'rules'>,
+  play: Pick<OpenPlay, 'id' | 'moves' | 'rules' | 'now'>,
   move: IdentifiedMove,
   fate: MoveFate,
   clock: number,
-  at: Date,
 ): Promise<boolean> {
   const [kept] = await scope.query(
     `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at,
       $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`,
-    moveValues(play, move, fate, clock, at),
+    moveValues(play, move, fate, clock),
   )
   return kept !== undefined
 }
@@ -169,11 +205,9 @@ async function keepForPast(
   person: Person,
   sent: z.output<typeof SendMove>,
   move: unknown,
-  at: Date,
 ): Promise<MoveFate> {
   const past = await findPlay(scope, person.id, { hold: true, attempt: sent.attempt })
   if (!past || sent.id === undefined || past.moves >= MAX_MOVES) return 'repeated'
-  return (await keepMove(scope, past, { ...sent, move, id: sent.id }, 'passed', past.milliseconds, at))
-    ? 'passed'
-    : 'repeated'
+  const late: IdentifiedMove = { ...sent, move, id: sent.id, author: 'player' }
+  return (await keepMove(scope, past, late, 'passed', past.milliseconds)) ? 'passed' : 'repeated'
 }

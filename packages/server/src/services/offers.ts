@@ -7,6 +7,7 @@ import { notFound, Problem } from '../problem.ts'
 import type { Workers } from '../workers/pool.ts'
 import { draftGame, findVersion, holdVersion, keepVersion, type GameDraft } from './games.ts'
 import { readVersion } from './lists.ts'
+import { PAUSED, reckonAgain } from './participants.ts'
 
 /** No vowels, so that no code is a word; none that look alike. */
 const CODE_LETTERS = 'BCDFGHJKMNPQRTVWXZ346789'
@@ -57,7 +58,7 @@ export async function createOffer(
   making: Making,
   teacherId: string,
   listId: string,
-  { kind, options, seed, name, requestId }: z.output<typeof CreateOffer>,
+  { kind, options, seed, name, requestId, rules }: z.output<typeof CreateOffer>,
   signal?: AbortSignal,
 ): Promise<OfferReply> {
   const begun = await inScope(making, { teacherId, snapshot: true }, async (scope) => {
@@ -68,7 +69,7 @@ export async function createOffer(
   })
   if (begun.offer) return begun.offer
   const open = async (scope: TeacherScope, version: string): Promise<OfferReply> =>
-    readOffer(scope, await openOffer(scope, version, { name, requestId, rules: { type: 'link' } }))
+    readOffer(scope, await openOffer(scope, version, { name, requestId, rules: { type: 'link', play: rules } }))
   const { draft, version } = begun
   if (version !== undefined) {
     // The last link of a version may be deleted in this moment, and the version with it: then it is made again.
@@ -191,17 +192,21 @@ async function draftOf(scope: TeacherScope, offerId: string): Promise<GameDraft>
   return draftGame(scope, listId, kind, options, seed)
 }
 
-/** Closes an offer, opens it again, or names it. Throws a Problem where it is another's. */
+/** Closes an offer or opens it again, stops its clocks or lets them run, or names it. Throws a Problem where it is another's. */
 export async function changeOffer(
   scope: TeacherScope,
   offerId: string,
-  { open, name }: z.output<typeof ChangeOffer>,
+  { open, name, paused }: z.output<typeof ChangeOffer>,
 ): Promise<OfferReply> {
   await scope.query(
-    `UPDATE offers SET open = coalesce($open, open), name = coalesce($name, name), changed_at = clock_timestamp()
+    `UPDATE offers o SET open = coalesce($open, open), name = coalesce($name, name), changed_at = clock_timestamp(),
+      paused_ms = CASE WHEN $paused::boolean IS FALSE THEN ${PAUSED} ELSE paused_ms END,
+      paused_at = CASE WHEN $paused::boolean THEN coalesce(paused_at, clock_timestamp())
+        WHEN $paused::boolean IS NULL THEN paused_at END
       WHERE id = $offerId AND teacher_id = $teacherId`,
-    { offerId, teacherId: scope.teacherId, open: open ?? null, name: name ?? null },
+    { offerId, teacherId: scope.teacherId, open: open ?? null, name: name ?? null, paused: paused ?? null },
   )
+  if (paused === false) await reckonAgain(scope, offerId, null)
   return readOffer(scope, offerId)
 }
 

@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
-import type { ChangeParticipant } from '@otter/api'
+import { OfferRules, type ChangeParticipant } from '@otter/api'
 import type { z } from 'zod'
 import type { Scope, TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
@@ -28,6 +28,11 @@ export interface OpenOffer {
   /** The version of the game that a new play gets, and how often its key was corrected. */
   versionId: string
   correction: number
+  rules: OfferRules
+  /** The database's clock, in milliseconds since 1970. */
+  now: number
+  /** How long it has been paused in all, in milliseconds. */
+  paused: number
 }
 
 /** A person in an offer; several participants can be one person. */
@@ -39,7 +44,14 @@ export interface Person {
   name: string
   seat: number
   removed: boolean
+  /** By how much longer this student may take. */
+  factor: number
 }
+
+/** How long an offer has been paused in all, in milliseconds. */
+export const PAUSED = `(o.paused_ms + coalesce(extract(epoch FROM clock_timestamp() - o.paused_at) * 1000, 0))::float8`
+/** The database's clock, in milliseconds since 1970. */
+export const NOW = 'floor(extract(epoch FROM clock_timestamp()) * 1000)::float8'
 
 /** Returns the offer of a code, and whose token it is there. Throws a Problem where there is no such offer. */
 export async function findDoor(
@@ -47,11 +59,10 @@ export async function findDoor(
   code: string,
   token: string | undefined,
 ): Promise<{ offer: OpenOffer; person: Person | undefined }> {
-  const [door] = await scope.query<
-    OpenOffer & { personId: string | null; participantId: string; name: string; seat: number; removed: boolean }
-  >(
+  const [door] = await scope.query<OpenOffer & Omit<Person, 'id'> & { personId: string | null }>(
     `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL
-      OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction,
+      OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction, o.rules, ${NOW} AS now, ${PAUSED} AS paused,
+       p.time_factor AS factor,
        p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed
      FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
        ON v.id = m.game_version_id
@@ -61,10 +72,10 @@ export async function findDoor(
     { code, hash: token === undefined ? null : hashOf(token) },
   )
   if (!door) throw refusal(404, 'no-such-link')
-  const { id, open, versionId, correction, personId, participantId, name, seat, removed } = door
+  const { personId, participantId, name, seat, removed, factor, rules, now, ...offer } = door
   return {
-    offer: { id, open, versionId, correction },
-    person: personId === null ? undefined : { id: personId, participantId, name, seat, removed },
+    offer: { ...offer, rules: OfferRules.parse(rules), now: scope.moment ?? now },
+    person: personId === null ? undefined : { id: personId, participantId, name, seat, removed, factor },
   }
 }
 
@@ -95,7 +106,7 @@ export async function addParticipant(
   )
   if (!offer) throw refusal(403, 'link-full')
   const id = randomUUID()
-  const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false }
+  const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false, factor: 1 }
   const token = randomBytes(18).toString('base64url')
   await scope.query('INSERT INTO participants (id, offer_id, seat, name) VALUES ($id, $offerId, $seat, $name)', {
     id: person.id,
@@ -130,16 +141,30 @@ export async function changeParticipant(
   scope: TeacherScope,
   offerId: string,
   participantId: string,
-  { name, removed }: z.output<typeof ChangeParticipant>,
+  { name, removed, factor }: z.output<typeof ChangeParticipant>,
 ): Promise<void> {
   await holdOffer(scope, offerId)
   const [changed] = await scope.query(
     `UPDATE participants SET name = coalesce($name, name), removed_at = CASE WHEN $removed::boolean IS NULL
-      THEN removed_at WHEN $removed::boolean THEN coalesce(removed_at, now()) END
+      THEN removed_at WHEN $removed::boolean THEN coalesce(removed_at, now()) END,
+      time_factor = coalesce($factor, time_factor)
      WHERE id = $participantId AND offer_id = $offerId RETURNING id`,
-    { participantId, offerId, name: name ?? null, removed: removed ?? null },
+    { participantId, offerId, name: name ?? null, removed: removed ?? null, factor: factor ?? null },
   )
   if (!changed) throw notFound('student')
+  if (factor !== undefined) await reckonAgain(scope, offerId, participantId)
+}
+
+/**
+ * Has the deadlines of an offer's plays worked out again, of one participant or of all: how their clocks run has changed.
+ */
+export async function reckonAgain(scope: Scope, offerId: string, participantId: string | null): Promise<void> {
+  await scope.query(
+    `UPDATE plays SET due_at = clock_timestamp() WHERE offer_id = $offerId AND due_at IS NOT NULL
+      AND ($participantId::uuid IS NULL OR participant_id IN (SELECT id FROM participants
+        WHERE id = $participantId OR merged_into = $participantId))`,
+    { offerId, participantId },
+  )
 }
 
 /**

@@ -1,9 +1,20 @@
 import { randomUUID } from 'node:crypto'
 import type { JoinOffer, MoveFate, PlayReply } from '@otter/api'
-import { randomFrom, upgradedPlay, type Beginning } from '@otter/core'
+import {
+  clockAt,
+  momentOf,
+  PlayRules,
+  randomFrom,
+  upgradedPlay,
+  type Doing,
+  type Outcome,
+  type PlayClock,
+  type PlayContext,
+} from '@otter/core'
 import type { z } from 'zod'
 import type { Scope } from '../db/scope.ts'
-import { addParticipant, findDoor, refusal, type OpenOffer, type Person } from './participants.ts'
+import { serverKnowledge } from '../dictionary/knowledge.ts'
+import { addParticipant, findDoor, NOW, PAUSED, refusal, type OpenOffer, type Person } from './participants.ts'
 import type { MadeGame } from './puzzleCache.ts'
 import { questionSet } from './questionSets.ts'
 
@@ -11,14 +22,24 @@ import { questionSet } from './questionSets.ts'
 const MAX_ATTEMPTS = 200
 
 /** What a play started from, so that its moves lead to the same state again. */
-interface Origin extends Omit<Beginning, 'random'> {
+interface Origin {
   random: string
+  seat: number
+  /** Milliseconds since 1970. */
+  now: number
+  memory?: unknown
+  /** Version of the game's rules. */
   rules: number
+  /** What the offer said of how to play. */
+  play?: z.input<typeof PlayRules>
+  /** Version of what was known beside the list. */
+  knowledge?: string
 }
 
 /** A play as it is stored. */
 interface StoredPlay {
   id: string
+  offerId: string
   /** Whose play it is, of those who are one person. */
   participantId: string
   attempt: number
@@ -30,23 +51,35 @@ interface StoredPlay {
   /** What its clock shows, and when that was, in milliseconds since 1970. */
   milliseconds: number
   movedAt: number
+  /** By how much longer its player may take. */
+  factor: number
+  /** How long its offer was paused in all by the last move, and by now; in milliseconds. */
+  pausedBefore: number
+  paused: number
+  /** The database's clock, in milliseconds since 1970. */
+  now: number
   ended: boolean
+  doing: (Doing & { last: Outcome[] }) | null
 }
 
 /** A play under way, with its game; its state is as today's rules have it. */
 export interface OpenPlay extends StoredPlay {
   made: MadeGame
+  context: PlayContext
 }
 
-const PLAY = `SELECT y.id, y.participant_id AS "participantId", y.game_version_id AS "versionId", v.correction,
-  y.rules, y.moves, y.state, y.milliseconds, (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt",
-  y.ended_at IS NOT NULL AS ended,
-  (SELECT count(*)::int FROM plays z JOIN participants q ON q.id = z.participant_id
-    WHERE coalesce(q.merged_into, q.id) = $personId AND z.given_back_at IS NULL AND (z.started_at,
-      z.id) <= (y.started_at, y.id)) AS attempt
-  FROM plays y JOIN game_versions v ON v.id = y.game_version_id
-  WHERE y.participant_id IN (SELECT id FROM participants WHERE id = $personId OR merged_into = $personId)
+const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId", y.game_version_id AS "versionId",
+  v.correction, y.rules, y.moves, y.state, y.origin, y.milliseconds,
+  (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended, y.doing,
+  y.paused_ms::float8 AS "pausedBefore", ${PAUSED} AS paused, ${NOW} AS now,
+  (SELECT w.time_factor FROM participants q JOIN participants w ON w.id = coalesce(q.merged_into, q.id)
+    WHERE q.id = y.participant_id) AS factor`
+const OF_PLAYS = 'FROM plays y JOIN game_versions v ON v.id = y.game_version_id JOIN offers o ON o.id = y.offer_id'
+const OF_PERSON = `y.participant_id IN (SELECT id FROM participants WHERE id = $personId OR merged_into = $personId)
     AND y.given_back_at IS NULL`
+const ATTEMPT = `(SELECT count(*)::int FROM plays z JOIN participants q ON q.id = z.participant_id
+    WHERE coalesce(q.merged_into, q.id) = $personId AND z.given_back_at IS NULL AND (z.started_at,
+      z.id) <= (y.started_at, y.id))`
 
 /** Returns a person's play: the one last begun, or the one of a number; held for a change where it is said. */
 export async function findPlay(
@@ -58,18 +91,52 @@ export async function findPlay(
     attempt === undefined
       ? 'ORDER BY y.started_at DESC, y.id DESC LIMIT 1'
       : 'ORDER BY y.started_at, y.id LIMIT 1 OFFSET $attempt::integer - 1'
-  const [play] = await scope.query<StoredPlay>(`${PLAY} ${order} ${hold ? 'FOR UPDATE OF y' : ''}`, {
-    personId,
-    attempt,
-  })
-  if (!play) return undefined
+  const [play] = await scope.query<StoredPlay & { origin: Origin | null }>(
+    `SELECT ${PLAY}, ${ATTEMPT} AS attempt ${OF_PLAYS} WHERE ${OF_PERSON} ${order} ${hold ? 'FOR UPDATE OF y' : ''}`,
+    { personId, attempt },
+  )
+  return play && opened(scope, play)
+}
+
+/**
+ * Returns the play whose time has passed longest, held for a change; undefined where there is none. What another server
+ * holds is passed over.
+ */
+export async function findDuePlay(scope: Scope): Promise<OpenPlay | undefined> {
+  const [play] = await scope.query<StoredPlay & { origin: Origin | null }>(
+    `SELECT ${PLAY}, 0 AS attempt ${OF_PLAYS} WHERE y.due_at <= clock_timestamp() AND o.paused_at IS NULL
+      ORDER BY y.due_at LIMIT 1 FOR UPDATE OF y SKIP LOCKED`,
+  )
+  return play && opened(scope, play)
+}
+
+async function opened(scope: Scope, { origin, ...play }: StoredPlay & { origin: Origin | null }): Promise<OpenPlay> {
   const made = await scope.puzzles.read(scope, play.versionId, play.correction)
   return {
     ...play,
+    now: scope.moment ?? play.now,
     made,
+    context: {
+      seat: origin?.seat ?? 1,
+      rules: PlayRules.parse(origin?.play ?? {}),
+      shared: null,
+      knowledge: serverKnowledge,
+    },
     rules: made.game.version,
     state: upgradedPlay(made.game, play.state, play.rules, made.puzzle),
   }
+}
+
+/** Returns how a play's clock runs. */
+export function clockOf({ milliseconds, movedAt, factor, paused, pausedBefore }: OpenPlay): PlayClock {
+  return { clock: milliseconds, movedAt, factor, paused: paused - pausedBefore }
+}
+
+/** Returns the moment at which what stands in a play is over; null where it has all the time. */
+export function dueMoment(play: OpenPlay): Date | null {
+  const { game, puzzle } = play.made
+  const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state) ?? null)
+  return deadline === null ? null : new Date(Math.ceil(momentOf(clockOf(play), deadline)))
 }
 
 /** Begins a person's next attempt, on the version of the game that the offer has now. */
@@ -78,42 +145,25 @@ async function startPlay(
   offer: OpenOffer,
   person: Person,
   before: OpenPlay | undefined,
-  at: Date,
 ): Promise<OpenPlay> {
   const made = await scope.puzzles.read(scope, offer.versionId, offer.correction)
   const { game, kind, puzzle } = made
   const attempt = (before?.attempt ?? 0) + 1
   const memory = before?.made.kind === kind ? before.made.game.memory?.(before.state) : undefined
+  const context: PlayContext = { seat: person.seat, rules: offer.rules.play, shared: null, knowledge: serverKnowledge }
   const origin: Origin = {
     random: `${person.id} ${attempt}`,
     seat: person.seat,
-    now: at.getTime(),
+    now: offer.now,
     memory,
     rules: game.version,
+    play: context.rules,
+    knowledge: serverKnowledge.version,
   }
-  const state = game.start(puzzle, { ...origin, random: randomFrom(origin.random) })
-  const id = randomUUID()
-  const { setId, total } = await questionSet(scope, made, state)
-  await scope.query(
-    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total,
-      started_at, moved_at, last_seen_at)
-     VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at,
-       $at, $at)`,
-    {
-      id,
-      offerId: offer.id,
-      participantId: person.participantId,
-      versionId: made.versionId,
-      setId,
-      rules: game.version,
-      origin: JSON.stringify(origin),
-      state: JSON.stringify(state),
-      total,
-      at,
-    },
-  )
-  return {
-    id,
+  const state = game.start(puzzle, { ...context, random: randomFrom(origin.random), now: offer.now, memory })
+  const play: OpenPlay = {
+    id: randomUUID(),
+    offerId: offer.id,
     participantId: person.participantId,
     attempt,
     versionId: made.versionId,
@@ -122,10 +172,39 @@ async function startPlay(
     moves: 0,
     state,
     milliseconds: 0,
-    movedAt: at.getTime(),
+    movedAt: offer.now,
+    factor: person.factor,
+    pausedBefore: offer.paused,
+    paused: offer.paused,
+    now: offer.now,
     ended: false,
+    doing: { ...game.doing(puzzle, state), last: [] },
     made,
+    context,
   }
+  const { setId, total } = await questionSet(scope, made, state)
+  await scope.query(
+    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total,
+      started_at, moved_at, last_seen_at, paused_ms, due_at, doing)
+     VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at,
+       $at, $at, $paused, $dueAt, $doing::jsonb)`,
+    {
+      id: play.id,
+      offerId: offer.id,
+      participantId: person.participantId,
+      versionId: made.versionId,
+      setId,
+      rules: game.version,
+      origin: JSON.stringify(origin),
+      state: JSON.stringify(state),
+      total,
+      at: new Date(offer.now),
+      paused: Math.round(offer.paused),
+      dueAt: dueMoment(play),
+      doing: JSON.stringify(play.doing),
+    },
+  )
+  return play
 }
 
 /** Returns what a device is told of an offer, of who plays there, and of the play. */
@@ -150,11 +229,9 @@ export async function reply(
   }
 }
 
-async function played(
-  scope: Scope,
-  offer: OpenOffer,
-  { made: { game, puzzle }, state, attempt, moves }: OpenPlay,
-): Promise<Pick<PlayReply, 'opinions' | 'play'>> {
+async function played(scope: Scope, offer: OpenOffer, play: OpenPlay): Promise<Pick<PlayReply, 'opinions' | 'play'>> {
+  const { state, attempt, moves, context } = play
+  const { game, puzzle } = play.made
   const asked = game.opinions?.(puzzle, state) ?? []
   return {
     opinions: asked.length > 0 ? await opinionsOf(scope, offer.id, asked) : [],
@@ -162,10 +239,20 @@ async function played(
       attempt,
       moves,
       moment: game.moment?.(puzzle, state) ?? null,
-      view: game.view(puzzle, state),
+      left: timeLeft(play),
+      view: game.view(puzzle, state, { ...context, audience: 'player' }),
       score: game.score(puzzle, state),
     },
   }
+}
+
+/** Returns the milliseconds until what stands in a play is over, as its player is told; null where it has all the time. */
+function timeLeft(play: OpenPlay): number | null {
+  const { game, puzzle } = play.made
+  const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state) ?? null)
+  if (!game.timed || deadline === null) return null
+  const left = deadline - game.timed.grace - clockAt(clockOf(play), play.now, deadline)
+  return Math.max(0, Math.round(left * play.factor))
 }
 
 /**
@@ -186,20 +273,17 @@ async function opinionsOf(scope: Scope, offerId: string, entryIds: string[]): Pr
 }
 
 /** Returns an offer as one device sees it: with the play that goes on, where its token has one. */
-export async function openPlay(
-  scope: Scope,
-  code: string,
-  token: string | undefined,
-  at = new Date(),
-): Promise<PlayReply> {
+export async function openPlay(scope: Scope, code: string, token: string | undefined): Promise<PlayReply> {
   const { offer, person } = await findDoor(scope, code, token)
   if (!person) return reply(scope, offer, undefined, undefined)
   if (person.removed) throw refusal(403, 'taken-out')
   const play = await findPlay(scope, person.id)
   // An attempt that was given back is begun anew.
-  if (!play && offer.open) return again(scope, offer, person, at)
+  if (!play && offer.open) return again(scope, offer, person)
   if (play)
-    await scope.query('UPDATE plays SET last_seen_at = greatest(last_seen_at, $at) WHERE id = $id', { id: play.id, at })
+    await scope.query('UPDATE plays SET last_seen_at = greatest(last_seen_at, clock_timestamp()) WHERE id = $id', {
+      id: play.id,
+    })
   return reply(scope, offer, person, play)
 }
 
@@ -209,12 +293,11 @@ export async function joinOffer(
   code: string,
   { name }: z.output<typeof JoinOffer>,
   browser?: string,
-  at = new Date(),
 ): Promise<{ token: string; reply: PlayReply }> {
   const { offer } = await findDoor(scope, code, undefined)
   if (!offer.open) throw refusal(403, 'link-closed')
   const { person, token } = await addParticipant(scope, offer.id, name, browser)
-  const play = await startPlay(scope, offer, person, undefined, at)
+  const play = await startPlay(scope, offer, person, undefined)
   return { token, reply: await reply(scope, offer, person, play) }
 }
 
@@ -235,21 +318,16 @@ export async function enter(
 }
 
 /** Starts another attempt, on the newest version of the game, once the last one is finished. */
-export async function playAgain(
-  scope: Scope,
-  code: string,
-  token: string | undefined,
-  at = new Date(),
-): Promise<PlayReply> {
+export async function playAgain(scope: Scope, code: string, token: string | undefined): Promise<PlayReply> {
   const { offer, person } = await enter(scope, code, token)
-  return again(scope, offer, person, at)
+  return again(scope, offer, person)
 }
 
-async function again(scope: Scope, offer: OpenOffer, person: Person, at: Date): Promise<PlayReply> {
+async function again(scope: Scope, offer: OpenOffer, person: Person): Promise<PlayReply> {
   // Two requests at once would both find the last attempt finished: one waits for the other here.
   await scope.query('SELECT 1 FROM participants WHERE id = $id FOR UPDATE', { id: person.id })
   const play = await findPlay(scope, person.id)
   if (play && !play.ended) return reply(scope, offer, person, play)
   if (play && play.attempt >= MAX_ATTEMPTS) throw refusal(403, 'link-full')
-  return reply(scope, offer, person, await startPlay(scope, offer, person, play, at))
+  return reply(scope, offer, person, await startPlay(scope, offer, person, play))
 }

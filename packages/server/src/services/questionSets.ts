@@ -13,7 +13,7 @@ export async function questionSet(
   { versionId, game, puzzle }: MadeGame,
   state: unknown,
 ): Promise<{ setId: string; total: number }> {
-  const named = game.askedKey?.(puzzle, state) ?? ''
+  const named = game.questionsKey?.(puzzle, state) ?? ''
   const key = named.length > LONGEST_KEY ? createHash('sha256').update(named).digest('hex') : named
   const find = (): Promise<{ setId: string; total: number }[]> =>
     scope.query('SELECT id AS "setId", total FROM question_sets WHERE game_version_id = $versionId AND key = $key', {
@@ -22,7 +22,7 @@ export async function questionSet(
     })
   const [known] = await find()
   if (known) return known
-  const questions = game.asked(puzzle, state)
+  const questions = game.questions(puzzle, state)
   const total = questions.filter(({ counts }) => counts).length
   const setId = randomUUID()
   const [added] = await scope.query(

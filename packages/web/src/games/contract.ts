@@ -8,6 +8,8 @@ export interface PlayProps<View, Move> {
   send: (move: Move) => void
   /** Whether a move is on its way. */
   waiting: boolean
+  /** Milliseconds until what stands is over, counted from when this view came; null where it has all the time. */
+  left: number | null
   /** What others gave where there is no right answer, the most frequent first. */
   opinions: PlayReply['opinions']
 }

@@ -1,11 +1,5 @@
-import {
-  difficultyOfList,
-  readDictionary,
-  type Asking,
-  type Dictionary,
-  type EntryList,
-  type WordDifficulty,
-} from '@otter/core'
+import { readDictionary, type Asking, type Dictionary, type EntryList } from '@otter/core'
+import { difficultyOfList, type WordDifficulty } from '@otter/core/games/hangman'
 
 /** A list whose words' difficulty is asked. */
 export interface DifficultyRequest {

@@ -1,12 +1,5 @@
-import {
-  askedList,
-  PuzzleError,
-  randomFrom,
-  searchCrossword,
-  type CrosswordOptions,
-  type CrosswordPuzzle,
-  type EntryList,
-} from '@otter/core'
+import { askedList, PuzzleError, randomFrom, type EntryList } from '@otter/core'
+import { searchCrossword, type CrosswordOptions, type CrosswordPuzzle } from '@otter/core/games/crossword'
 
 /** A crossword to look for, up to so many steps; a layout found before is not sent again. */
 export interface LayoutRequest {

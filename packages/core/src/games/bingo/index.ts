@@ -1,9 +1,11 @@
-import type { Game } from '../contract.ts'
+import { gameFrom } from '../game.ts'
+import { command } from './command.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { BingoOptions } from './options.ts'
-import { asked, askedKey, BingoMove, moment, move, score, start, view, type BingoPlay, type BingoView } from './play.ts'
+import { BingoMove, course, moment, questionsKey, questionsOf, view } from './play.ts'
+import { sample } from './sample.ts'
 import type { BingoPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
@@ -22,21 +24,30 @@ const UPGRADES = [
 ]
 
 /** Cards on which what is called is marked. */
-export const bingo: Game<BingoOptions, BingoPuzzle, BingoPlay, BingoMove, BingoView> = {
+export const bingo = gameFrom({
   kind: 'bingo',
   version: 2,
   upgrades: UPGRADES,
   options: BingoOptions,
   moves: BingoMove,
+  notes: ['ready', 'too-few', 'all-together', 'repeat', 'empty'],
+  doings: ['call', 'marked'],
+  heeds: [],
+  dictionaries: [],
+  command,
+  sample,
   fit,
   make,
-  asked,
-  askedKey,
+  questions: questionsOf,
+  questionsKey,
   onPaper: true,
   sheet,
-  start,
   view,
-  move,
-  score,
   moment,
-}
+  course,
+})
+
+export * from './options.ts'
+export type { BingoCard, BingoPuzzle, BingoTerm, Forecast, Plan } from './puzzle.ts'
+export type { BingoMove, BingoPlay, BingoView } from './play.ts'
+export { checkClaim, type Claim } from './claim.ts'

@@ -4,7 +4,7 @@ import { ASKING } from '../asking.ts'
 export const MOST_CARDS = 200
 
 /** What a teacher chooses for bingo. */
-export const BingoOptions = z.object({
+export const BingoOptions = z.strictObject({
   ...ASKING,
   size: z.union([z.literal(3), z.literal(4), z.literal(5)]).default(4),
   /** Whether the square in the middle is free, where there is one. */

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { Beginning, Question, Response, Score, Step, When } from '../contract.ts'
+import type { Doing, Question, Response } from '../contract.ts'
+import { Finish, type Course, type PlayLife, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { shownFace, shownTogether, type ShownFace } from '../shownFace.ts'
 import { checkClaim } from './claim.ts'
@@ -11,7 +12,7 @@ export const BingoMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('mark'), place: z.number().int().min(0).max(24) }),
   z.object({ type: z.literal('next') }),
   z.object({ type: z.literal('claim') }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type BingoMove = z.infer<typeof BingoMove>
 
@@ -19,10 +20,8 @@ const POINTS = 10
 const BINGO_POINTS = 20
 
 /** How a play stands. Times are on its own clock. */
-export interface BingoPlay {
-  lastAt: number
+export interface BingoPlay extends PlayLife {
   callAt: number
-  finishedAt: number | null
   card: number
   /** Calls made on this device; 0 where the teacher calls. */
   called: number
@@ -52,12 +51,12 @@ export interface BingoView {
   finished: boolean
 }
 
+type BingoCourse = Course<BingoPuzzle, BingoPlay, BingoMove>
+
 /** Deals each player a card of their own, by seat, as long as there are enough. */
-export function start(puzzle: BingoPuzzle, { seat }: Pick<Beginning, 'seat'>): BingoPlay {
-  const play: BingoPlay = {
-    lastAt: 0,
+const start: BingoCourse['start'] = (puzzle, { seat }) => {
+  const play: ReturnType<BingoCourse['start']> = {
     callAt: 0,
-    finishedAt: null,
     card: (seat - 1) % puzzle.cards.length,
     called: puzzle.calling === 'device' ? 1 : 0,
     marked: [],
@@ -97,45 +96,45 @@ function squaresOf({ terms }: BingoPuzzle, { cells }: BingoCard): BingoView['squ
   return cells.map((term) => (term === null ? null : faces[next++]))
 }
 
-export function move(puzzle: BingoPuzzle, play: BingoPlay, asked: BingoMove, { clock }: When): Step<BingoPlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(clock, play.lastAt)
-  const card = puzzle.cards[play.card]
-  if (asked.type === 'finish')
-    return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses: [] }
-  if (asked.type === 'mark') return mark(puzzle, play, card, asked.place, now)
-  if (asked.type === 'claim') {
-    if (puzzle.calling === 'teacher') return { play: { ...play, bingo: !play.bingo, lastAt: now }, responses: [] }
-    const claim = checkClaim(puzzle, card.number, play.called)
-    const isMarked = claim?.won === true && claim.places.every((place) => play.marked.includes(place))
-    if (!isMarked) return { play: { ...play, lastAt: now, lastMark: 'not-yet' }, responses: [] }
-    return {
-      play: { ...play, bingo: true, lastAt: now, finishedAt: now, lastMark: 'none' },
-      responses: passes(puzzle, play, now),
-    }
-  }
-  if (puzzle.calling === 'teacher') return { play, responses: [] }
-  const responses = passes(puzzle, play, now)
+const move: BingoCourse['move'] = (puzzle, play, made, { clock }) => {
+  if (made.type === 'mark')
+    return puzzle.calling === 'teacher' ? toggled(puzzle, play, made.place) : mark(puzzle, play, made.place, clock)
+  if (made.type === 'claim') return claim(puzzle, play, clock)
+  if (puzzle.calling === 'teacher') return { play }
+  const responses = passes(puzzle, play, clock)
   const passed = { ...play, wrong: [...play.wrong, ...responses.map(() => puzzle.calls[play.called - 1])] }
-  if (play.called === puzzle.calls.length)
-    return { play: { ...passed, lastAt: now, finishedAt: now, lastMark: 'none' }, responses }
-  const next: BingoPlay = { ...passed, called: play.called + 1, callAt: now, lastAt: now, lastMark: 'none' }
+  if (play.called === puzzle.calls.length) return { play: { ...passed, lastMark: 'none' }, responses, isOver: true }
+  const next: BingoPlay = { ...passed, called: play.called + 1, callAt: clock, lastMark: 'none' }
   return { play: puzzle.marking === 'helped' ? helped(puzzle, next) : next, responses }
 }
 
-export function score(puzzle: BingoPuzzle, play: BingoPlay): Score {
+/** Where the teacher calls, nobody here knows whether it is a bingo; where the device does, it is checked. */
+function claim(puzzle: BingoPuzzle, play: BingoPlay, clock: number): Turned<BingoPlay> {
+  if (puzzle.calling === 'teacher') return { play: { ...play, bingo: !play.bingo } }
+  const { won, places } = checkClaim(puzzle, puzzle.cards[play.card].number, play.called) ?? { won: false, places: [] }
+  if (!won || !places.every((place) => play.marked.includes(place))) return { play: { ...play, lastMark: 'not-yet' } }
+  return { play: { ...play, bingo: true, lastMark: 'none' }, responses: passes(puzzle, play, clock), isOver: true }
+}
+
+const finish: BingoCourse['finish'] = (_puzzle, play) => ({ play: { ...play, lastMark: 'none' } })
+
+const score: BingoCourse['score'] = (puzzle, play) => {
   const bonus = play.bingo && puzzle.calling === 'device' ? BINGO_POINTS : 0
   return {
     right: play.right.length,
     total: isAnswered(puzzle) ? termsOf(puzzle, play).length : 0,
     points: play.right.length * POINTS + bonus,
     bonus,
-    hints: 0,
-    misses: 0,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
   }
 }
+
+/** A call of so many; where the teacher calls, the squares marked. */
+const doing: BingoCourse['doing'] = ({ calling, calls }, { called, marked }): Doing =>
+  calling === 'device'
+    ? { code: 'call', values: { number: called, of: calls.length } }
+    : { code: 'marked', values: { squares: marked.length } }
+
+export const course: BingoCourse = { start, move, finish, score, doing }
 
 /**
  * Whether marks are answers: not where squares are marked for the youngest, nor where only the room knows what was
@@ -151,7 +150,7 @@ function termsOf(puzzle: BingoPuzzle, { card }: BingoPlay): number[] {
 }
 
 /** The terms of the player's own card: others are called, and can't be marked. */
-export function asked(puzzle: BingoPuzzle, play: BingoPlay): Question[] {
+export function questionsOf(puzzle: BingoPuzzle, play: BingoPlay): Question[] {
   return termsOf(puzzle, play).map((term) => ({
     entryId: puzzle.terms[term].entryId,
     text: puzzle.terms[term].text,
@@ -159,7 +158,7 @@ export function asked(puzzle: BingoPuzzle, play: BingoPlay): Question[] {
   }))
 }
 
-export function askedKey(_puzzle: BingoPuzzle, { card }: BingoPlay): string {
+export function questionsKey(_puzzle: BingoPuzzle, { card }: BingoPlay): string {
   return `card ${card + 1}`
 }
 
@@ -168,55 +167,45 @@ export function moment(_puzzle: BingoPuzzle, { called }: BingoPlay): string {
   return String(called)
 }
 
-/**
- * A mark on the square that was called is right; on another it is a mistake, and stays off. Where the teacher calls,
- * nobody here knows.
- */
-function mark(puzzle: BingoPuzzle, play: BingoPlay, card: BingoCard, place: number, now: number): Step<BingoPlay> {
-  const term = card.cells[place]
-  if (term === null || term === undefined) return { play, responses: [] }
-  const isMarked = play.marked.includes(place)
-  if (puzzle.calling === 'teacher')
-    return {
-      play: {
-        ...play,
-        marked: isMarked ? play.marked.filter((other) => other !== place) : [...play.marked, place],
-        lastAt: now,
-      },
-      responses: [],
-    }
-  if (isMarked) return { play, responses: [] }
-  const asked = puzzle.calls[play.called - 1]
-  if (term === asked || puzzle.calls.indexOf(term) < play.called) {
-    const first = term === asked && !play.wrong.includes(term)
-    const response = markResponse(
-      puzzle,
-      play,
-      term,
-      { outcome: 'right', points: POINTS, milliseconds: now - play.callAt },
-      term,
-    )
+/** Marks a square or takes its mark off, where nobody here knows what was called. */
+function toggled(puzzle: BingoPuzzle, play: BingoPlay, place: number): Turned<BingoPlay> {
+  const term = puzzle.cards[play.card].cells[place]
+  if (term === null || term === undefined) return { play }
+  const rest = play.marked.filter((other) => other !== place)
+  return { play: { ...play, marked: rest.length < play.marked.length ? rest : [...rest, place] } }
+}
+
+/** A mark on the square that was called is right; on another it is a mistake, and stays off. */
+function mark(puzzle: BingoPuzzle, play: BingoPlay, place: number, clock: number): Turned<BingoPlay> {
+  const { cells } = puzzle.cards[play.card]
+  const term = cells[place]
+  if (term === null || term === undefined || play.marked.includes(place)) return { play }
+  const called = puzzle.calls[play.called - 1]
+  const milliseconds = clock - play.callAt
+  if (term === called || puzzle.calls.indexOf(term) < play.called) {
+    const first = isAnswered(puzzle) && term === called && !play.wrong.includes(term)
+    const response = markResponse(puzzle, play, term, { outcome: 'right', points: POINTS, milliseconds }, term)
     return {
       play: {
         ...play,
         marked: [...play.marked, place],
         right: first ? [...play.right, term] : play.right,
-        lastAt: now,
         lastMark: 'right',
       },
       responses: first ? [response] : [],
     }
   }
-  const known = play.wrong.includes(asked) || play.right.includes(asked) || !card.cells.includes(asked)
-  const response = markResponse(puzzle, play, asked, { outcome: 'wrong', milliseconds: now - play.callAt }, term)
+  const isKnown =
+    !isAnswered(puzzle) || play.wrong.includes(called) || play.right.includes(called) || !cells.includes(called)
+  const response = markResponse(puzzle, play, called, { outcome: 'wrong', milliseconds }, term)
   return {
-    play: { ...play, wrong: known ? play.wrong : [...play.wrong, asked], lastAt: now, lastMark: 'wrong' },
-    responses: known ? [] : [response],
+    play: { ...play, wrong: isKnown ? play.wrong : [...play.wrong, called], lastMark: 'wrong' },
+    responses: isKnown ? [] : [response],
   }
 }
 
 /** The current call, where it stands on the card and was let pass. */
-function passes(puzzle: BingoPuzzle, play: BingoPlay, now: number): Response[] {
+function passes(puzzle: BingoPuzzle, play: BingoPlay, clock: number): Response[] {
   const term = puzzle.calls[play.called - 1]
   if (
     !isAnswered(puzzle) ||
@@ -226,7 +215,7 @@ function passes(puzzle: BingoPuzzle, play: BingoPlay, now: number): Response[] {
     play.wrong.includes(term)
   )
     return []
-  return [markResponse(puzzle, play, term, { outcome: 'passed', milliseconds: now - play.callAt })]
+  return [markResponse(puzzle, play, term, { outcome: 'passed', milliseconds: clock - play.callAt })]
 }
 
 /** What became of a call; `marked` is the term of the square that was marked for it. */
@@ -243,7 +232,10 @@ function markResponse(
 }
 
 /** Marks the called square for the youngest. */
-function helped(puzzle: BingoPuzzle, play: BingoPlay): BingoPlay {
+function helped<Marked extends Pick<BingoPlay, 'called' | 'card' | 'marked'>>(
+  puzzle: BingoPuzzle,
+  play: Marked,
+): Marked {
   const term = puzzle.calls[play.called - 1]
   const place = puzzle.cards[play.card].cells.indexOf(term)
   return place < 0 ? play : { ...play, marked: [...play.marked, place] }

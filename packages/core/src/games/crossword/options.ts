@@ -11,7 +11,7 @@ export const PinnedWord = z.object({
 export type PinnedWord = z.infer<typeof PinnedWord>
 
 /** What a teacher chooses for a crossword. */
-export const CrosswordOptions = z.object({
+export const CrosswordOptions = z.strictObject({
   ...ASKING,
   /** As small as possible, or with as many crossings as possible, which help who is stuck. */
   aim: z.enum(['compact', 'helpful']).default('compact'),

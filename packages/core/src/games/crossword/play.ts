@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { gridLetters } from '../../text/graphemes.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { Response, Score, Step, When } from '../contract.ts'
+import type { Response, Sight } from '../contract.ts'
+import { Finish, type Course, type PlayLife, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import { cellsOf, type CrosswordPuzzle, type CrosswordWord, type WordDirection } from './puzzle.ts'
@@ -18,17 +19,15 @@ export const CrosswordMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('check'), scope: Scope, cell: CellNumber, word: CellNumber }),
   z.object({ type: z.literal('reveal'), scope: Scope, cell: CellNumber, word: CellNumber }),
   z.object({ type: z.literal('hint'), word: CellNumber }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type CrosswordMove = z.infer<typeof CrosswordMove>
 
 const POINTS = 10
 
 /** How a play stands. Times are on its own clock; `letters` has one text per cell, row by row. */
-export interface CrosswordPlay {
-  lastAt: number
+export interface CrosswordPlay extends PlayLife {
   lastSolvedAt: number
-  finishedAt: number | null
   letters: string[]
   /** Cells that were revealed, those last checked as wrong, and those checked as right. */
   given: number[]
@@ -68,27 +67,26 @@ export interface CrosswordView {
   marks: ('wrong' | 'right' | 'given' | null)[]
   clues: CrosswordClue[]
   background: string
+  /** Whether letters may be checked and shown. */
+  canHint: boolean
   finished: boolean
 }
 
-export function start(puzzle: CrosswordPuzzle): CrosswordPlay {
-  const letters = Array.from({ length: puzzle.rows * puzzle.cols }, () => '')
-  return {
-    lastAt: 0,
-    lastSolvedAt: 0,
-    finishedAt: null,
-    letters,
-    given: [],
-    wrong: [],
-    right: [],
-    solved: [],
-    hinted: [],
-    checks: 0,
-    reveals: 0,
-  }
-}
+type CrosswordCourse = Course<CrosswordPuzzle, CrosswordPlay, CrosswordMove>
 
-export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay): CrosswordView {
+const start: CrosswordCourse['start'] = ({ rows, cols }) => ({
+  lastSolvedAt: 0,
+  letters: Array.from({ length: rows * cols }, () => ''),
+  given: [],
+  wrong: [],
+  right: [],
+  solved: [],
+  hinted: [],
+  checks: 0,
+  reveals: 0,
+})
+
+export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay, { rules }: Sight): CrosswordView {
   const finished = play.finishedAt !== null
   const solution = solutionOf(puzzle)
   return {
@@ -111,92 +109,81 @@ export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay): CrosswordVie
       length: word.letters.length,
       pattern: word.pattern,
       prompt: (finished ? revealedFace : shownFace)(word.prompt),
-      hasHint: word.hint !== '',
+      hasHint: rules.hints && word.hint !== '',
       hint: play.hinted.includes(index) || finished ? word.hint : null,
       solved: play.solved.includes(index),
       answer: finished ? { text: word.text, fact: word.fact } : null,
     })),
     background: puzzle.background,
+    canHint: rules.hints,
     finished,
   }
 }
 
-export function move(
-  puzzle: CrosswordPuzzle,
-  play: CrosswordPlay,
-  asked: CrosswordMove,
-  { clock }: When,
-): Step<CrosswordPlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(clock, play.lastAt)
-  const solution = solutionOf(puzzle)
-  if (asked.type === 'finish') return finish(puzzle, play, now)
-  if (asked.type === 'hint') {
-    const known =
-      asked.word >= puzzle.words.length || play.hinted.includes(asked.word) || puzzle.words[asked.word].hint === ''
-    return { play: known ? play : { ...play, hinted: [...play.hinted, asked.word], lastAt: now }, responses: [] }
+const move: CrosswordCourse['move'] = (puzzle, play, made, { clock }) => {
+  if (made.type === 'hint') {
+    const { word } = made
+    const isKnown = word >= puzzle.words.length || play.hinted.includes(word) || puzzle.words[word].hint === ''
+    return { play: isKnown ? play : { ...play, hinted: [...play.hinted, word] } }
   }
-  if (asked.type === 'write') {
+  const solution = solutionOf(puzzle)
+  if (made.type === 'write') {
     const letters = [...play.letters]
-    for (const { cell, letter } of asked.cells) {
+    for (const { cell, letter } of made.cells) {
       if (solution.has(cell) && !play.given.includes(cell)) letters[cell] = gridLetters(letter, puzzle.style)[0] ?? ''
     }
     const same = (cell: number): boolean => letters[cell] === play.letters[cell]
-    return settle(
-      puzzle,
-      { ...play, letters, wrong: play.wrong.filter(same), right: play.right.filter(same), lastAt: now },
-      now,
-    )
+    const written = { ...play, letters, wrong: play.wrong.filter(same), right: play.right.filter(same) }
+    return settle(puzzle, written, clock)
   }
-  const cells = scopeOf(puzzle, asked.scope, asked.cell, asked.word).filter((cell) => solution.has(cell))
-  if (cells.length === 0) return { play, responses: [] }
-  if (asked.type === 'check') {
-    const filled = cells.filter((cell) => play.letters[cell] !== '' && !play.given.includes(cell))
-    const isRight = (cell: number): boolean => solution.get(cell) === play.letters[cell]
-    return {
-      play: {
-        ...play,
-        checks: play.checks + 1,
-        lastAt: now,
-        wrong: joined(
-          play.wrong,
-          filled.filter((cell) => !isRight(cell)),
-        ),
-        right: joined(play.right, filled.filter(isRight)),
-      },
-      responses: [],
-    }
+  const cells = scopeOf(puzzle, made.scope, made.cell, made.word).filter((cell) => solution.has(cell))
+  if (cells.length === 0) return { play }
+  return made.type === 'check'
+    ? { play: checked(play, solution, cells) }
+    : settle(puzzle, revealed(play, solution, cells), clock)
+}
+
+function checked(play: CrosswordPlay, solution: ReadonlyMap<number, string>, cells: readonly number[]): CrosswordPlay {
+  const filled = cells.filter((cell) => play.letters[cell] !== '' && !play.given.includes(cell))
+  const isRight = (cell: number): boolean => solution.get(cell) === play.letters[cell]
+  return {
+    ...play,
+    checks: play.checks + 1,
+    wrong: joined(
+      play.wrong,
+      filled.filter((cell) => !isRight(cell)),
+    ),
+    right: joined(play.right, filled.filter(isRight)),
   }
+}
+
+function revealed(play: CrosswordPlay, solution: ReadonlyMap<number, string>, cells: readonly number[]): CrosswordPlay {
   const letters = [...play.letters]
   for (const cell of cells) letters[cell] = solution.get(cell) ?? ''
   const shown = cells.filter((cell) => play.letters[cell] !== solution.get(cell))
-  return settle(
-    puzzle,
-    {
-      ...play,
-      letters,
-      given: joined(play.given, shown),
-      wrong: play.wrong.filter((cell) => !cells.includes(cell)),
-      reveals: play.reveals + 1,
-      lastAt: now,
-    },
-    now,
-  )
+  return {
+    ...play,
+    letters,
+    given: joined(play.given, shown),
+    wrong: play.wrong.filter((cell) => !cells.includes(cell)),
+    reveals: play.reveals + 1,
+  }
 }
 
-export function score(puzzle: CrosswordPuzzle, play: CrosswordPlay): Score {
+const score: CrosswordCourse['score'] = (puzzle, play) => {
   const earned = play.solved.map((index) => pointsFor(puzzle, play, index))
   return {
     right: earned.filter((points) => points > 0).length,
     total: puzzle.words.length,
     points: earned.reduce((sum, points) => sum + points, 0),
-    bonus: 0,
     hints: play.checks + play.reveals + play.hinted.length,
-    misses: 0,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
   }
 }
+
+const doing: CrosswordCourse['doing'] = ({ words }, { solved }) => ({
+  code: 'words',
+  values: { solved: solved.length, of: words.length },
+})
 
 /** Gives the letter of each cell that holds one. */
 function solutionOf({ words, cols }: CrosswordPuzzle): Map<number, string> {
@@ -236,44 +223,37 @@ function hintsFor(puzzle: CrosswordPuzzle, play: CrosswordPlay, index: number): 
 }
 
 /** Notes the words that have become right, and the end of the play once all are. */
-function settle(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step<CrosswordPlay> {
-  const responses: Response[] = []
-  const solved = [...play.solved]
-  for (const [index, word] of puzzle.words.entries()) {
-    if (
-      solved.includes(index) ||
-      !numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place])
-    )
-      continue
-    solved.push(index)
-    const points = pointsFor(puzzle, play, index)
-    responses.push(
-      responseOf({
-        entryId: word.entryId,
-        outcome: points > 0 ? 'right' : 'passed',
-        ...(points > 0 ? { given: word.text, detail: { type: 'typed', understood: word.text } } : {}),
-        points,
-        hints: hintsFor(puzzle, play, index),
-        milliseconds: now - play.lastSolvedAt,
-        place: play.solved.length + responses.length,
-      }),
-    )
-  }
-  const done = puzzle.words.every((word) =>
-    numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place]),
+function settle(puzzle: CrosswordPuzzle, play: CrosswordPlay, clock: number): Turned<CrosswordPlay> {
+  const isFilled = (word: CrosswordWord): boolean =>
+    numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place])
+  const fresh = [...puzzle.words.keys()].filter(
+    (index) => !play.solved.includes(index) && isFilled(puzzle.words[index]),
   )
+  const responses = fresh.map((index, place) => {
+    const { entryId, text } = puzzle.words[index]
+    const points = pointsFor(puzzle, play, index)
+    return responseOf({
+      entryId,
+      outcome: points > 0 ? 'right' : 'passed',
+      ...(points > 0 ? { given: text, detail: { type: 'typed', understood: text } } : {}),
+      points,
+      hints: hintsFor(puzzle, play, index),
+      milliseconds: clock - play.lastSolvedAt,
+      place: play.solved.length + place,
+    })
+  })
   return {
     play: {
       ...play,
-      solved,
-      lastSolvedAt: responses.length > 0 ? now : play.lastSolvedAt,
-      finishedAt: done ? now : null,
+      solved: [...play.solved, ...fresh],
+      lastSolvedAt: responses.length > 0 ? clock : play.lastSolvedAt,
     },
     responses,
+    isOver: puzzle.words.every(isFilled),
   }
 }
 
-function finish(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step<CrosswordPlay> {
+const finish: CrosswordCourse['finish'] = (puzzle, play, { clock }) => {
   let missed = 0
   // A word that was filled in is a wrong answer; one that was not is not reached.
   const responses = puzzle.words.flatMap((word, index): Response[] => {
@@ -287,10 +267,12 @@ function finish(puzzle: CrosswordPuzzle, play: CrosswordPlay, now: number): Step
         given,
         detail: { type: 'typed', understood: given },
         hints: hintsFor(puzzle, play, index),
-        milliseconds: now - play.lastSolvedAt,
+        milliseconds: clock - play.lastSolvedAt,
         place: play.solved.length + missed++,
       }),
     ]
   })
-  return { play: { ...play, lastAt: now, finishedAt: now }, responses }
+  return { play, responses }
 }
+
+export const course: CrosswordCourse = { hints: ['check', 'reveal', 'hint'], start, move, finish, score, doing }

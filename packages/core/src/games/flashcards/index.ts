@@ -1,28 +1,18 @@
 import type { EntryList } from '../../list/entry.ts'
-import { PuzzleError, type Fit, type Game } from '../contract.ts'
+import { PuzzleError, type Fit } from '../contract.ts'
+import { gameFrom } from '../game.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { couplesOf } from '../partners.ts'
 import { FlashcardsOptions } from './options.ts'
-import {
-  asked,
-  askedKey,
-  FlashcardsMove,
-  memory,
-  moment,
-  move,
-  score,
-  start,
-  view,
-  type FlashcardsPlay,
-  type FlashcardsView,
-} from './play.ts'
+import { FlashcardsMove, course, memory, moment, questionsKey, questionsOf, view } from './play.ts'
+import { sample } from './sample.ts'
 import type { FlashcardsPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
 /**
  * Version 2: pictures whose words would tell are marked; times are on the play's own clock, and it is known which cards
- * were asked.
+ * were asked. Version 3: those are called dealt.
  */
 const UPGRADES = [
   {
@@ -33,28 +23,37 @@ const UPGRADES = [
       return { ...play, seenAt: lastAt, acts: 0, asked: [...new Set([...seen, ...queue])] }
     },
   },
+  {
+    play: (stored: unknown) => {
+      const { asked: dealt, ...play } = stored as Record<string, unknown>
+      return { ...play, dealt }
+    },
+  },
 ]
 
 /** Cards with two sides, turned one by one. */
-export const flashcards: Game<FlashcardsOptions, FlashcardsPuzzle, FlashcardsPlay, FlashcardsMove, FlashcardsView> = {
+export const flashcards = gameFrom({
   kind: 'flashcards',
-  version: 2,
+  version: 3,
   upgrades: UPGRADES,
   options: FlashcardsOptions,
   moves: FlashcardsMove,
+  notes: ['ready', 'no-cards', 'one-side', 'repeat'],
+  doings: ['cards'],
+  heeds: ['order'],
+  dictionaries: [],
+  sample,
   fit,
   make,
-  asked,
-  askedKey,
+  questions: questionsOf,
+  questionsKey,
   onPaper: true,
   sheet,
-  start,
   view,
-  move,
-  score,
   memory,
   moment,
-}
+  course,
+})
 
 function fit(list: EntryList): Fit {
   const { couples, notes } = couplesOf(list.entries)
@@ -82,3 +81,7 @@ function make(list: EntryList, { order, perPage, backs }: FlashcardsOptions): Fl
     backs,
   }
 }
+
+export * from './options.ts'
+export type { Flashcard, FlashcardsPuzzle } from './puzzle.ts'
+export type { FlashcardsMove, FlashcardsView } from './play.ts'

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { ASKING } from '../asking.ts'
 
 /** What a teacher chooses for flashcards. */
-export const FlashcardsOptions = z.object({
+export const FlashcardsOptions = z.strictObject({
   ...ASKING,
   order: z.enum(['random', 'list']).default('list'),
   /** Cards on a page of paper, with their backs mirrored on the next, or beside them to fold. */

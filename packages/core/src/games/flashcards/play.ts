@@ -1,6 +1,7 @@
 import { createEmptyCard, fsrs, Rating, type Card } from 'ts-fsrs'
 import { z } from 'zod'
-import type { Beginning, Question, Score, Step, When } from '../contract.ts'
+import type { Question } from '../contract.ts'
+import { Finish, type Course, type PlayLife } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import type { Flashcard, FlashcardsPuzzle } from './puzzle.ts'
@@ -10,7 +11,7 @@ export const FlashcardsMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('turn') }),
   z.object({ type: z.literal('rate'), knew: z.boolean() }),
   z.object({ type: z.literal('all') }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type FlashcardsMove = z.infer<typeof FlashcardsMove>
 
@@ -38,14 +39,12 @@ interface Memory {
 type Memories = Record<string, Memory>
 
 /** How a play stands. Times are on its own clock, but `seenAt`, which is in milliseconds since 1970. */
-export interface FlashcardsPlay {
-  lastAt: number
+export interface FlashcardsPlay extends PlayLife {
   cardAt: number
-  finishedAt: number | null
   /** Numbers of the cards to come, the current one first. */
   queue: number[]
   /** Numbers of the cards that this play asks: those that were due, or all. */
-  asked: number[]
+  dealt: number[]
   /** How often a card was turned or rated. */
   acts: number
   seenAt: number
@@ -76,21 +75,17 @@ export interface FlashcardsView {
 /** Without chance, so that the same answers at the same times always give the same days. */
 const SCHEDULER = fsrs({ enable_fuzz: false, maximum_interval: LONGEST_DAYS })
 
+type FlashcardsCourse = Course<FlashcardsPuzzle, FlashcardsPlay, FlashcardsMove>
+
 /** Begins with the cards that are due; where a student played before, those remembered well come later. */
-export function start(
-  { cards, order }: FlashcardsPuzzle,
-  { random, now, memory }: Pick<Beginning, 'random' | 'now' | 'memory'>,
-): FlashcardsPlay {
-  const memories = (memory ?? {}) as Memories
+const start: FlashcardsCourse['start'] = ({ cards, order }, { random, rules, now, memory: before }) => {
+  const memories = (before ?? {}) as Memories
   const due = [...cards.keys()].filter((card) => (memories[cards[card].entryId]?.due ?? 0) <= now)
-  const queue = order === 'random' ? random.shuffled(due) : due
   return {
-    lastAt: 0,
     cardAt: 0,
     seenAt: now,
-    finishedAt: null,
-    queue,
-    asked: due,
+    queue: order === 'random' || rules.order === 'mixed' ? random.shuffled(due) : due,
+    dealt: due,
     acts: 0,
     turned: false,
     seen: [],
@@ -112,7 +107,7 @@ export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Flashca
     left: finished ? 0 : play.queue.length,
     seen: play.seen.length,
     knew: play.knew.length,
-    total: play.asked.length,
+    total: play.dealt.length,
     dueInDays:
       (finished || play.queue.length === 0) && dues.length > 0
         ? Math.max(0, Math.round((Math.min(...dues) - play.seenAt) / DAY))
@@ -121,55 +116,58 @@ export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Flashca
   }
 }
 
-export function move(
-  puzzle: FlashcardsPuzzle,
-  play: FlashcardsPlay,
-  asked: FlashcardsMove,
-  when: When,
-): Step<FlashcardsPlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(when.clock, play.lastAt)
-  const { cards } = puzzle
-  const acted = { ...play, lastAt: now, seenAt: when.now, acts: play.acts + 1 }
-  if (asked.type === 'finish') return { play: { ...acted, finishedAt: now }, responses: [] }
-  if (asked.type === 'all')
-    return {
-      play:
-        play.queue.length > 0 ? play : { ...acted, queue: [...cards.keys()], asked: [...cards.keys()], cardAt: now },
-      responses: [],
-    }
-  if (play.queue.length === 0) return { play, responses: [] }
-  if (asked.type === 'turn') return { play: { ...acted, turned: !play.turned }, responses: [] }
+const move: FlashcardsCourse['move'] = ({ cards }, play, made, { clock, now }) => {
+  const acted = { ...play, seenAt: now, acts: play.acts + 1 }
+  if (made.type === 'all') {
+    const all = [...cards.keys()]
+    return { play: play.queue.length > 0 ? play : { ...acted, queue: all, dealt: all, cardAt: clock } }
+  }
+  if (play.queue.length === 0) return { play }
+  if (made.type === 'turn') return { play: { ...acted, turned: !play.turned } }
   // Nobody knows what a card says before it was turned.
-  if (!play.turned) return { play, responses: [] }
+  if (!play.turned) return { play }
   const [card, ...others] = play.queue
   const { entryId, back } = cards[card]
   const first = !play.seen.includes(card)
-  const queue = asked.knew ? others : [...others.slice(0, AGAIN_AFTER), card, ...others.slice(AGAIN_AFTER)]
+  const queue = made.knew ? others : [...others.slice(0, AGAIN_AFTER), card, ...others.slice(AGAIN_AFTER)]
+  const response = responseOf({
+    entryId,
+    outcome: made.knew ? 'right' : 'wrong',
+    given: made.knew ? back.text.trim() : '',
+    milliseconds: clock - play.cardAt,
+    place: play.seen.length,
+  })
   return {
     play: {
       ...acted,
       queue,
       turned: false,
-      cardAt: now,
-      finishedAt: queue.length === 0 ? now : null,
+      cardAt: clock,
       seen: first ? [...play.seen, card] : play.seen,
-      knew: first && asked.knew ? [...play.knew, card] : play.knew,
-      memories: { ...play.memories, [entryId]: reviewed(play.memories[entryId], asked.knew, when.now) },
+      knew: first && made.knew ? [...play.knew, card] : play.knew,
+      memories: { ...play.memories, [entryId]: reviewed(play.memories[entryId], made.knew, now) },
     },
-    responses: first
-      ? [
-          responseOf({
-            entryId,
-            outcome: asked.knew ? 'right' : 'wrong',
-            given: asked.knew ? back.text.trim() : '',
-            milliseconds: now - play.cardAt,
-            place: play.seen.length,
-          }),
-        ]
-      : [],
+    responses: first ? [response] : [],
+    isOver: queue.length === 0,
   }
 }
+
+const finish: FlashcardsCourse['finish'] = (_puzzle, play, { now }) => ({
+  play: { ...play, seenAt: now, acts: play.acts + 1 },
+})
+
+const score: FlashcardsCourse['score'] = (_puzzle, { knew, dealt }) => ({
+  right: knew.length,
+  total: dealt.length,
+  points: 0,
+})
+
+const doing: FlashcardsCourse['doing'] = (_puzzle, { queue, dealt, seen }) => ({
+  code: 'cards',
+  values: { seen: seen.length, of: dealt.length, left: queue.length },
+})
+
+export const course: FlashcardsCourse = { start, move, finish, score, doing }
 
 /** Gives what is remembered after a review (Free Spaced Repetition Scheduler, Ye and others). */
 function reviewed(memory: Memory | undefined, knew: boolean, now: number): Memory {
@@ -202,14 +200,14 @@ function reviewed(memory: Memory | undefined, knew: boolean, now: number): Memor
 }
 
 /** The cards that were due; all, once a student asks for them. */
-export function asked({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Question[] {
-  return [...play.asked]
+export function questionsOf({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Question[] {
+  return [...play.dealt]
     .sort((one, other) => one - other)
     .map((card) => ({ entryId: cards[card].entryId, text: cards[card].back.text.trim(), counts: true }))
 }
 
-export function askedKey({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): string {
-  return play.asked.length === cards.length ? '' : [...play.asked].sort((one, other) => one - other).join(' ')
+export function questionsKey({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): string {
+  return play.dealt.length === cards.length ? '' : [...play.dealt].sort((one, other) => one - other).join(' ')
 }
 
 /** What the student's next play goes on from. */
@@ -220,17 +218,4 @@ export function memory({ memories }: FlashcardsPlay): Memories {
 /** A card may come back: what is made for it is told by how often one was turned or rated. */
 export function moment(_puzzle: FlashcardsPuzzle, { acts }: FlashcardsPlay): string {
   return String(acts)
-}
-
-export function score(_puzzle: FlashcardsPuzzle, play: FlashcardsPlay): Score {
-  return {
-    right: play.knew.length,
-    total: play.asked.length,
-    points: 0,
-    bonus: 0,
-    hints: 0,
-    misses: 0,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
-  }
 }

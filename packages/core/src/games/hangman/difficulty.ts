@@ -1,7 +1,7 @@
 import type { EntryList } from '../../list/entry.ts'
 import { foldAccents } from '../../text/graphemes.ts'
 import { askedList, type Asking } from '../asking.ts'
-import { groupOf, lettersOf, maskOf, type Dictionary, type Letters, type WordGroup } from './dictionary.ts'
+import { groupOf, lettersOf, maskOf, type Dictionary, type Letters, type WordGroup } from '../../text/dictionary.ts'
 
 /** How hard a word is to guess by letters. */
 export interface Difficulty {

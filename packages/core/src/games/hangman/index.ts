@@ -1,31 +1,50 @@
-import type { Game } from '../contract.ts'
+import { gameFrom } from '../game.ts'
+import { command } from './command.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { HangmanOptions } from './options.ts'
-import { HangmanMove, moment, move, score, start, view, type HangmanPlay, type HangmanView } from './play.ts'
-import type { HangmanPuzzle } from './puzzle.ts'
+import { HangmanMove, course, moment, view } from './play.ts'
+import { sample } from './sample.ts'
 
-/** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
+/**
+ * Version 2: pictures whose words would tell are marked; times are on the play's own clock. Version 3: letters asked for
+ * are called tried.
+ */
 const UPGRADES = [
   { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'wordAt', 'finishedAt']) },
+  {
+    play: (stored: unknown) => {
+      const { asked: tried, ...play } = stored as Record<string, unknown>
+      return { ...play, tried }
+    },
+  },
 ]
 
 /** Words found letter by letter. */
-export const hangman: Game<HangmanOptions, HangmanPuzzle, HangmanPlay, HangmanMove, HangmanView> = {
+export const hangman = gameFrom({
   kind: 'hangman',
-  version: 2,
+  version: 3,
   upgrades: UPGRADES,
   options: HangmanOptions,
   moves: HangmanMove,
+  notes: ['ready', 'no-words', 'empty', 'too-long', 'too-short'],
+  doings: ['word', 'again'],
+  heeds: ['order', 'hints', 'second'],
+  dictionaries: ['en'],
+  command,
+  sample,
   fit,
   make,
-  asked: ({ words }) => words.map(({ entryId, text }) => ({ entryId, text, counts: true })),
+  questions: ({ words }) => words.map(({ entryId, text }) => ({ entryId, text, counts: true })),
   onPaper: false,
   sheet: () => [],
-  start,
   view,
-  move,
-  score,
   moment,
-}
+  course,
+})
+
+export * from './options.ts'
+export type { HangmanPuzzle, HangmanWord } from './puzzle.ts'
+export type { HangmanMove, HangmanPlay, HangmanView } from './play.ts'
+export { difficulties, difficultyOfList, type Difficulty, type WordDifficulty } from './difficulty.ts'

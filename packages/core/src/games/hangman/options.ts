@@ -9,7 +9,7 @@ export const SCENE_MISSES: Record<Scene, number> = { kelp: 8, lanterns: 7, boat:
 export const MOST_TEAMS = 4
 
 /** What a teacher chooses for hangman. */
-export const HangmanOptions = z.object({
+export const HangmanOptions = z.strictObject({
   ...ASKING,
   scene: z.enum(SCENES).default('kelp'),
   /** Misses that lose a word; null for the scene's own. */

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import type { ReadingDirection } from '../../text/direction.ts'
 import { gridLetters } from '../../text/graphemes.ts'
-import type { Beginning, Score, Step, When } from '../contract.ts'
+import type { Doing, Sight, Turn } from '../contract.ts'
+import { Finish, nextTurn, type Course, type PlayLife, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import type { Scene } from './options.ts'
@@ -12,7 +13,7 @@ export const HangmanMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('guess'), letter: z.string().min(1).max(20) }),
   z.object({ type: z.literal('hint') }),
   z.object({ type: z.literal('next') }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type HangmanMove = z.infer<typeof HangmanMove>
 
@@ -24,13 +25,12 @@ const LETTER_POINTS = 1
 const WORD_POINTS = 3
 
 /** How a play stands. Times are on its own clock. */
-export interface HangmanPlay {
-  lastAt: number
+export interface HangmanPlay extends PlayLife {
   wordAt: number
-  finishedAt: number | null
   /** Numbers of the words to come, the current one first; a lost word comes once more at the end. */
   queue: number[]
-  asked: string[]
+  /** Letters tried for the current word. */
+  tried: string[]
   hinted: boolean
   /** Set once the current word is won or lost. */
   outcome: 'won' | 'lost' | null
@@ -52,7 +52,7 @@ export interface HangmanView {
   /** Whether each character had to be found and was not, shown once the word is lost. */
   missed: boolean[]
   alphabet: string[]
-  asked: { letter: string; right: boolean }[]
+  tried: { letter: string; right: boolean }[]
   direction: ReadingDirection
   prompt: ShownFace | null
   hasHint: boolean
@@ -67,34 +67,27 @@ export interface HangmanView {
   finished: boolean
 }
 
-export function start(puzzle: HangmanPuzzle, { random }: Pick<Beginning, 'random'>): HangmanPlay {
+type HangmanCourse = Course<HangmanPuzzle, HangmanPlay, HangmanMove>
+
+const start: HangmanCourse['start'] = (puzzle, { random, rules }) => {
   const all = [...puzzle.words.keys()]
-  const queue = puzzle.order === 'random' ? random.shuffled(all) : all
-  return begin(
-    puzzle,
-    {
-      lastAt: 0,
-      wordAt: 0,
-      finishedAt: null,
-      queue,
-      asked: [],
-      hinted: false,
-      outcome: null,
-      won: [],
-      lost: [],
-      points: 0,
-      hints: 0,
-      turn: 0,
-      teamPoints: Array.from({ length: puzzle.teams }, () => 0),
-    },
-    0,
-  )
+  const queue = puzzle.order === 'random' || rules.order === 'mixed' ? random.shuffled(all) : all
+  return {
+    queue,
+    ...freshWord(puzzle, queue[0], 0),
+    won: [],
+    lost: [],
+    points: 0,
+    hints: 0,
+    turn: 0,
+    teamPoints: Array.from({ length: puzzle.teams }, () => 0),
+  }
 }
 
-export function view(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanView {
+export function view(puzzle: HangmanPuzzle, play: HangmanPlay, { rules }: Sight): HangmanView {
   const finished = play.finishedAt !== null
   const word = currentWord(puzzle, play)
-  const isOpen = (letter: string | null): boolean => letter === null || play.asked.includes(letter)
+  const isOpen = (letter: string | null): boolean => letter === null || play.tried.includes(letter)
   const done = play.won.length + play.lost.length
   const promptShown = puzzle.clue === 'shown' || play.hinted || play.outcome !== null
   return {
@@ -104,13 +97,13 @@ export function view(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanView {
     characters: word.characters.map(({ shown, letter }) => (isOpen(letter) || play.outcome !== null ? shown : null)),
     missed: word.characters.map(({ letter }) => play.outcome === 'lost' && !isOpen(letter)),
     alphabet: puzzle.alphabet,
-    asked: play.asked.map((letter) => ({
+    tried: play.tried.map((letter) => ({
       letter,
       right: word.characters.some((character) => character.letter === letter),
     })),
     direction: puzzle.direction,
     prompt: promptShown ? (play.outcome === null ? shownFace : revealedFace)(word.prompt) : null,
-    hasHint: !play.hinted && play.outcome === null && (word.hint !== '' || puzzle.clue === 'hint'),
+    hasHint: rules.hints && !play.hinted && play.outcome === null && (word.hint !== '' || puzzle.clue === 'hint'),
     hint: play.hinted && word.hint !== '' ? word.hint : null,
     outcome: play.outcome,
     fact: play.outcome === null ? '' : word.fact,
@@ -122,42 +115,41 @@ export function view(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanView {
   }
 }
 
-export function move(puzzle: HangmanPuzzle, play: HangmanPlay, asked: HangmanMove, { clock }: When): Step<HangmanPlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(clock, play.lastAt)
+const move: HangmanCourse['move'] = (puzzle, play, made, turn) => {
   const word = currentWord(puzzle, play)
-  if (asked.type === 'finish') return finish(play, now)
-  if (asked.type === 'next') return { play: play.outcome === null ? play : next(puzzle, play, now), responses: [] }
-  if (play.outcome !== null) return { play, responses: [] }
-  if (asked.type === 'hint') {
+  if (made.type === 'next') return { play: play.outcome === null ? play : next(puzzle, play, turn.clock) }
+  if (play.outcome !== null) return { play }
+  if (made.type === 'hint') {
     const there = !play.hinted && (word.hint !== '' || puzzle.clue === 'hint')
-    return { play: there ? { ...play, hinted: true, hints: play.hints + 1, lastAt: now } : play, responses: [] }
+    return { play: there ? { ...play, hinted: true, hints: play.hints + 1 } : play }
   }
-  const letter = gridLetters(asked.letter, puzzle.style)[0]
-  if (letter === undefined || play.asked.includes(letter) || !puzzle.alphabet.includes(letter))
-    return { play, responses: [] }
-  const after = { ...play, asked: [...play.asked, letter], lastAt: now }
+  const letter = gridLetters(made.letter, puzzle.style)[0]
+  if (letter === undefined || play.tried.includes(letter) || !puzzle.alphabet.includes(letter)) return { play }
+  const after = { ...play, tried: [...play.tried, letter], turn: nextTurn(play.turn, puzzle.teams) }
   const found = word.characters.filter((character) => character.letter === letter).length
-  const won = word.characters.every((character) => character.letter === null || after.asked.includes(character.letter))
+  const won = word.characters.every((character) => character.letter === null || after.tried.includes(character.letter))
   const lost = missesOf(word, after) >= puzzle.misses
   after.teamPoints = play.teamPoints.map(
     (points, team) => points + (team === play.turn ? found * LETTER_POINTS + (won ? WORD_POINTS : 0) : 0),
   )
-  after.turn = (play.turn + 1) % puzzle.teams
-  if (!won && !lost) return { play: after, responses: [] }
-  return end(puzzle, { ...after, outcome: won ? 'won' : 'lost' }, now)
+  if (!won && !lost) return { play: after }
+  return end(puzzle, { ...after, outcome: won ? 'won' : 'lost' }, turn)
 }
 
-export function score(puzzle: HangmanPuzzle, play: HangmanPlay): Score {
+const score: HangmanCourse['score'] = ({ words }, play) => ({
+  right: play.won.length,
+  total: words.length,
+  points: play.points,
+  hints: play.hints,
+})
+
+/** A word of so many, or one that has come back. */
+const doing: HangmanCourse['doing'] = ({ words }, play): Doing => {
+  if (isAgain(play)) return { code: 'again', values: { left: play.queue.length } }
+  const done = play.won.length + play.lost.length
   return {
-    right: play.won.length,
-    total: puzzle.words.length,
-    points: play.points,
-    bonus: 0,
-    hints: play.hints,
-    misses: 0,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
+    code: 'word',
+    values: { number: Math.min(words.length, done + (play.outcome === null ? 1 : 0)), of: words.length },
   }
 }
 
@@ -166,7 +158,7 @@ function currentWord(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanWord {
 }
 
 function missesOf(word: HangmanWord, play: HangmanPlay): number {
-  return play.asked.filter((letter) => !word.characters.some((character) => character.letter === letter)).length
+  return play.tried.filter((letter) => !word.characters.some((character) => character.letter === letter)).length
 }
 
 /** Whether the current word was lost before; while its end is shown, it is not yet there again. */
@@ -174,62 +166,69 @@ function isAgain(play: HangmanPlay): boolean {
   return play.outcome === null && play.lost.includes(play.queue[0])
 }
 
-/** Begins a word, with its free letters. */
-function begin(puzzle: HangmanPuzzle, play: HangmanPlay, now: number): HangmanPlay {
-  const letters = [...new Set(currentWord(puzzle, play).characters.flatMap(({ letter }) => letter ?? []))]
+/** Returns a word as it begins, with its free letters. */
+function freshWord(
+  { words, freeLetters }: HangmanPuzzle,
+  index: number,
+  wordAt: number,
+): Pick<HangmanPlay, 'tried' | 'hinted' | 'outcome' | 'wordAt'> {
+  const letters = [...new Set(words[index].characters.flatMap(({ letter }) => letter ?? []))]
   return {
-    ...play,
-    asked: letters.slice(0, Math.min(puzzle.freeLetters, letters.length - 1)),
+    tried: letters.slice(0, Math.min(freeLetters, letters.length - 1)),
     hinted: false,
     outcome: null,
-    wordAt: now,
-    lastAt: now,
+    wordAt,
   }
 }
 
 /** Notes how a word ended. Only the first time counts; a word that comes back is for learning. */
-function end(puzzle: HangmanPuzzle, play: HangmanPlay, now: number): Step<HangmanPlay> {
+function end(puzzle: HangmanPuzzle, play: HangmanPlay, { clock, rules }: Turn): Turned<HangmanPlay> {
   const [index] = play.queue
   const word = puzzle.words[index]
   const won = play.outcome === 'won'
-  const given = won
-    ? word.text
-    : play.asked.filter((letter) => !word.characters.some((character) => character.letter === letter)).join(' ')
-  const tried = play.asked.map((letter) => ({
+  const tried = play.tried.map((letter) => ({
     letter,
     right: word.characters.some((character) => character.letter === letter),
   }))
+  const misses = tried.filter(({ right }) => !right).map(({ letter }) => letter)
   const response = responseOf({
     entryId: word.entryId,
     outcome: won ? 'right' : 'wrong',
-    given,
+    given: won ? word.text : misses.join(' '),
     detail: { type: 'letters', tried },
     hints: play.hinted ? 1 : 0,
-    milliseconds: now - play.wordAt,
+    milliseconds: clock - play.wordAt,
     place: play.won.length + play.lost.length,
   })
   const back = play.lost.indexOf(index)
   if (back >= 0)
     return {
-      play: { ...play, finishedAt: play.queue.length === 1 ? now : null },
+      play,
       responses: [{ ...response, round: 'back', counts: false, place: back }],
+      isOver: play.queue.length === 1,
     }
-  const points = won ? Math.max(1, POINTS - missesOf(word, play) - (play.hinted ? HINT_COST : 0)) : 0
-  const after = {
-    ...play,
-    points: play.points + points,
-    ...(won ? { won: [...play.won, index] } : { lost: [...play.lost, index], queue: [...play.queue, index] }),
+  const points = won ? Math.max(1, POINTS - misses.length - (play.hinted ? HINT_COST : 0)) : 0
+  const queue = won || !rules.second ? play.queue : [...play.queue, index]
+  return {
+    play: {
+      ...play,
+      queue,
+      points: play.points + points,
+      ...(won ? { won: [...play.won, index] } : { lost: [...play.lost, index] }),
+    },
+    responses: [{ ...response, points }],
+    isOver: queue.length === 1,
   }
-  return { play: { ...after, finishedAt: after.queue.length === 1 ? now : null }, responses: [{ ...response, points }] }
 }
 
-function next(puzzle: HangmanPuzzle, play: HangmanPlay, now: number): HangmanPlay {
-  return begin(puzzle, { ...play, queue: play.queue.slice(1) }, now)
+function next(puzzle: HangmanPuzzle, play: HangmanPlay, clock: number): HangmanPlay {
+  const queue = play.queue.slice(1)
+  return { ...play, queue, ...freshWord(puzzle, queue[0], clock) }
 }
 
-function finish(play: HangmanPlay, now: number): Step<HangmanPlay> {
-  return { play: { ...play, outcome: play.outcome ?? 'lost', lastAt: now, finishedAt: now }, responses: [] }
-}
+const finish: HangmanCourse['finish'] = (_puzzle, play) => ({ play: { ...play, outcome: play.outcome ?? 'lost' } })
+
+export const course: HangmanCourse = { hints: ['hint'], start, move, finish, score, doing }
 
 /** A word, and whether it is over: its end is shown until the next one is asked for. */
 export function moment(_puzzle: HangmanPuzzle, { won, lost, queue, outcome }: HangmanPlay): string {

@@ -1,9 +1,10 @@
-import type { Game } from '../contract.ts'
+import { gameFrom } from '../game.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { MatchingOptions } from './options.ts'
-import { MatchingMove, moment, move, score, start, view, type MatchingPlay, type MatchingView } from './play.ts'
+import { MatchingMove, course, moment, view } from './play.ts'
+import { sample } from './sample.ts'
 import type { MatchingPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
@@ -24,23 +25,30 @@ const UPGRADES = [
 ]
 
 /** Two columns whose rows belong together. */
-export const matching: Game<MatchingOptions, MatchingPuzzle, MatchingPlay, MatchingMove, MatchingView> = {
+export const matching = gameFrom({
   kind: 'matching',
   version: 2,
   upgrades: UPGRADES,
   options: MatchingOptions,
   moves: MatchingMove,
+  notes: ['ready', 'too-few', 'one-side', 'repeat'],
+  doings: ['round'],
+  heeds: [],
+  dictionaries: [],
+  sample,
   fit,
   make,
-  asked: ({ rounds }) =>
+  questions: ({ rounds }) =>
     rounds.flatMap(({ couples }) =>
       couples.map(({ entryId, answer }) => ({ entryId, text: answer.text.trim(), counts: true })),
     ),
   onPaper: true,
   sheet,
-  start,
   view,
-  move,
-  score,
   moment,
-}
+  course,
+})
+
+export * from './options.ts'
+export type { MatchingPuzzle } from './puzzle.ts'
+export type { MatchingMove, MatchingView } from './play.ts'

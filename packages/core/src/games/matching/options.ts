@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { ASKING } from '../asking.ts'
 
 /** What a teacher chooses for matching. */
-export const MatchingOptions = z.object({
+export const MatchingOptions = z.strictObject({
   ...ASKING,
   /** Rows of one round; a longer list makes several. */
   rows: z.number().int().min(3).max(12).default(6),

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Face } from '../../list/face.ts'
-import type { Response, Score, Step, When } from '../contract.ts'
+import type { Response } from '../contract.ts'
+import { Finish, type Course, type PlayLife, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { belongTogether } from '../partners.ts'
 import { revealedFace, shownTogether, type ShownFace } from '../shownFace.ts'
@@ -14,7 +15,7 @@ export const MatchingMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('part'), left: Place }),
   z.object({ type: z.literal('check') }),
   z.object({ type: z.literal('next') }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type MatchingMove = z.infer<typeof MatchingMove>
 
@@ -22,9 +23,7 @@ export type MatchingMove = z.infer<typeof MatchingMove>
 const POINTS = 10
 
 /** How a play stands. Times are on its own clock. */
-export interface MatchingPlay {
-  lastAt: number
-  finishedAt: number | null
+export interface MatchingPlay extends PlayLife {
   round: number
   /** Place of the right column that each row of the round is joined with; null for none. */
   joins: (number | null)[]
@@ -59,9 +58,9 @@ export interface MatchingView {
   finished: boolean
 }
 
-export function start(puzzle: MatchingPuzzle): MatchingPlay {
-  return { lastAt: 0, finishedAt: null, met: 0, right: 0, points: 0, judgedAt: 0, ...fresh(puzzle, 0) }
-}
+type MatchingCourse = Course<MatchingPuzzle, MatchingPlay, MatchingMove>
+
+const start: MatchingCourse['start'] = (puzzle) => ({ met: 0, right: 0, points: 0, judgedAt: 0, ...fresh(puzzle, 0) })
 
 function fresh(
   { rounds }: MatchingPuzzle,
@@ -98,39 +97,26 @@ export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
   }
 }
 
-export function move(
-  puzzle: MatchingPuzzle,
-  play: MatchingPlay,
-  asked: MatchingMove,
-  { clock }: When,
-): Step<MatchingPlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(clock, play.lastAt)
+const move: MatchingCourse['move'] = (puzzle, play, made, { clock }) => {
   const round = puzzle.rounds[play.round]
   const done = play.judged.every(Boolean)
-  if (asked.type === 'finish') return finish(puzzle, play, now)
-  if (asked.type === 'next') {
-    if (!done) return { play, responses: [] }
-    return { play: { ...play, lastAt: now, ...fresh(puzzle, play.round + 1) }, responses: [] }
+  if (made.type === 'next') return { play: done ? { ...play, ...fresh(puzzle, play.round + 1) } : play }
+  if (made.type === 'check') {
+    if (puzzle.check !== 'at-end' || done || play.joins.includes(null)) return { play }
+    return judge(puzzle, play, [...play.joins.keys()], clock)
   }
-  if (asked.type === 'check') {
-    if (puzzle.check !== 'at-end' || done || play.joins.includes(null)) return { play, responses: [] }
-    return judge(puzzle, play, [...play.joins.keys()], now)
-  }
-  if (asked.left >= round.couples.length || play.judged[asked.left]) return { play, responses: [] }
+  if (made.left >= round.couples.length || play.judged[made.left]) return { play }
   const joins = [...play.joins]
-  if (asked.type === 'part') {
-    joins[asked.left] = null
-    return { play: { ...play, joins, wrong: null, lastAt: now }, responses: [] }
+  if (made.type === 'part') {
+    joins[made.left] = null
+    return { play: { ...play, joins, wrong: null } }
   }
-  const taken = play.joins.indexOf(asked.right)
-  if (asked.right >= round.order.length || (taken >= 0 && play.judged[taken])) return { play, responses: [] }
+  const taken = play.joins.indexOf(made.right)
+  if (made.right >= round.order.length || (taken >= 0 && play.judged[taken])) return { play }
   if (taken >= 0) joins[taken] = null
-  joins[asked.left] = asked.right
-  const joined = { ...play, joins, wrong: null, lastAt: now }
-  return puzzle.check === 'at-end'
-    ? { play: joined, responses: [] }
-    : judgeOne(puzzle, joined, asked.left, asked.right, now)
+  joins[made.left] = made.right
+  const joined = { ...play, joins, wrong: null }
+  return puzzle.check === 'at-end' ? { play: joined } : judgeOne(puzzle, joined, made.left, made.right, clock)
 }
 
 function isRight(round: MatchingRound, left: number, right: number | null): boolean {
@@ -146,41 +132,41 @@ function judgeOne(
   play: MatchingPlay,
   left: number,
   right: number,
-  now: number,
-): Step<MatchingPlay> {
+  judgedAt: number,
+): Turned<MatchingPlay> {
   const round = puzzle.rounds[play.round]
   const first = !play.missed.includes(left)
   const good = isRight(round, left, right)
   const points = good && first ? POINTS : 0
-  const response = joinedResponse(round, left, right, { points, milliseconds: now - play.judgedAt, place: play.met })
+  const response = joinedResponse(round, left, right, {
+    points,
+    milliseconds: judgedAt - play.judgedAt,
+    place: play.met,
+  })
+  const responses = first ? [response] : []
   const met = play.met + (first ? 1 : 0)
   if (!good) {
-    return {
-      play: {
-        ...play,
-        judgedAt: now,
-        met,
-        joins: play.joins.map((own, row) => (row === left ? null : own)),
-        wrong: { left, right },
-        missed: first ? [...play.missed, left] : play.missed,
-      },
-      responses: first ? [response] : [],
-    }
+    const joins = play.joins.map((joined, row) => (row === left ? null : joined))
+    const missed = first ? [...play.missed, left] : play.missed
+    return { play: { ...play, judgedAt, met, joins, missed, wrong: { left, right } }, responses }
   }
-  const judged = play.judged.map((own, row) => own || row === left)
-  const last = judged.every(Boolean) && play.round === puzzle.rounds.length - 1
+  const judged = play.judged.map((known, row) => known || row === left)
   return {
     play: {
       ...play,
       judged,
-      judgedAt: now,
+      judgedAt,
       met,
       points: play.points + points,
       right: play.right + (first ? 1 : 0),
-      finishedAt: last ? now : null,
     },
-    responses: first ? [response] : [],
+    responses,
+    isOver: judged.every(Boolean) && isLast(puzzle, play),
   }
+}
+
+function isLast({ rounds }: MatchingPuzzle, { round }: MatchingPlay): boolean {
+  return round === rounds.length - 1
 }
 
 function joinedResponse(
@@ -200,7 +186,12 @@ function joinedResponse(
 }
 
 /** Judges rows of the round as they are joined; one that is joined with none is not reached. */
-function judge(puzzle: MatchingPuzzle, play: MatchingPlay, rows: readonly number[], now: number): Step<MatchingPlay> {
+function judge(
+  puzzle: MatchingPuzzle,
+  play: MatchingPlay,
+  rows: readonly number[],
+  judgedAt: number,
+): Turned<MatchingPlay> {
   const round = puzzle.rounds[play.round]
   const responses = rows.flatMap((left, index): Response[] => {
     const right = play.joins[left]
@@ -208,52 +199,52 @@ function judge(puzzle: MatchingPuzzle, play: MatchingPlay, rows: readonly number
     return [
       joinedResponse(round, left, right, {
         points: isRight(round, left, right) ? POINTS : 0,
-        milliseconds: (now - play.judgedAt) / round.couples.length,
+        milliseconds: (judgedAt - play.judgedAt) / round.couples.length,
         place: play.met + index,
       }),
     ]
   })
   const right = responses.filter(({ outcome }) => outcome === 'right').length
-  const last = play.round === puzzle.rounds.length - 1
   return {
     play: {
       ...play,
-      judgedAt: now,
+      judgedAt,
       met: play.met + responses.length,
-      judged: play.judged.map((own, row) => own || rows.includes(row)),
+      judged: play.judged.map((known, row) => known || rows.includes(row)),
       right: play.right + right,
       points: play.points + right * POINTS,
-      lastAt: now,
-      finishedAt: last ? now : null,
     },
     responses,
+    isOver: isLast(puzzle, play),
   }
 }
 
-function finish(puzzle: MatchingPuzzle, play: MatchingPlay, now: number): Step<MatchingPlay> {
+const finish: MatchingCourse['finish'] = (puzzle, play, { clock }) => {
   const open = [...play.judged.keys()].filter((row) => !play.judged[row] && !play.missed.includes(row))
-  const { play: judged, responses } =
-    puzzle.check === 'at-end' ? judge(puzzle, play, open, now) : { play, responses: [] }
-  return {
-    play: { ...judged, judged: judged.judged.map(() => true), wrong: null, lastAt: now, finishedAt: now },
-    responses,
-  }
+  const { play: judged, responses } = puzzle.check === 'at-end' ? judge(puzzle, play, open, clock) : { play }
+  return { play: { ...judged, judged: judged.judged.map(() => true), wrong: null }, responses }
 }
+
+const score: MatchingCourse['score'] = ({ rounds }, { right, points }) => ({
+  right,
+  total: rounds.reduce((sum, { couples }) => sum + couples.length, 0),
+  points,
+})
+
+/** A round of so many, and how many of its rows are joined. */
+const doing: MatchingCourse['doing'] = ({ rounds }, { round, joins }) => ({
+  code: 'round',
+  values: {
+    number: round + 1,
+    of: rounds.length,
+    joined: joins.filter((right) => right !== null).length,
+    rows: joins.length,
+  },
+})
+
+export const course: MatchingCourse = { start, move, finish, score, doing }
 
 /** The round: what was made for one that is over changes nothing. */
 export function moment(_puzzle: MatchingPuzzle, { round }: MatchingPlay): string {
   return String(round)
-}
-
-export function score({ rounds }: MatchingPuzzle, play: MatchingPlay): Score {
-  return {
-    right: play.right,
-    total: rounds.reduce((sum, { couples }) => sum + couples.length, 0),
-    points: play.points,
-    bonus: 0,
-    hints: 0,
-    misses: 0,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
-  }
 }

@@ -1,10 +1,11 @@
-import type { Game } from '../contract.ts'
+import { gameFrom } from '../game.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { PairsOptions } from './options.ts'
-import { move, PairsMove, score, start, view, type PairsPlay, type PairsView } from './play.ts'
-import { faceOf, type PairsPuzzle } from './puzzle.ts'
+import { PairsMove, course, view } from './play.ts'
+import { sample } from './sample.ts'
+import { faceOf } from './puzzle.ts'
 import { squareOf } from '../shownFace.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
@@ -13,15 +14,21 @@ const UPGRADES = [
 ]
 
 /** Cards face down, found two by two. */
-export const pairs: Game<PairsOptions, PairsPuzzle, PairsPlay, PairsMove, PairsView> = {
+export const pairs = gameFrom({
   kind: 'pairs',
   version: 2,
   upgrades: UPGRADES,
   options: PairsOptions,
   moves: PairsMove,
+  notes: ['ready', 'too-few', 'no-picture', 'one-side', 'repeat'],
+  doings: ['pairs'],
+  heeds: [],
+  dictionaries: [],
+  sample,
   fit,
   make,
-  asked: ({ couples }) => couples.map(({ entryId, answer }) => ({ entryId, text: answer.text.trim(), counts: true })),
+  questions: ({ couples }) =>
+    couples.map(({ entryId, answer }) => ({ entryId, text: answer.text.trim(), counts: true })),
   onPaper: true,
   // Cards to cut apart and lay on a table: they are their own key.
   sheet: (puzzle, isKey) =>
@@ -33,8 +40,10 @@ export const pairs: Game<PairsOptions, PairsPuzzle, PairsPlay, PairsMove, PairsV
             blocks: [{ type: 'tokens', tokens: puzzle.cards.map((card) => squareOf(faceOf(puzzle, card))) }],
           },
         ],
-  start,
   view,
-  move,
-  score,
-}
+  course,
+})
+
+export * from './options.ts'
+export type { PairsPuzzle } from './puzzle.ts'
+export type { PairsMove, PairsView } from './play.ts'

@@ -6,7 +6,7 @@ export const MOST_PAIRS = 20
 export const MOST_PLAYERS = 4
 
 /** What a teacher chooses for Pairs. */
-export const PairsOptions = z.object({
+export const PairsOptions = z.strictObject({
   ...ASKING,
   pairs: z.number().int().min(FEWEST_PAIRS).max(MOST_PAIRS).default(8),
   /** Two cards that are the same, prompt and answer, or a picture and its word. */

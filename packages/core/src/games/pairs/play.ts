@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Score, Step, When } from '../contract.ts'
+import { Finish, nextTurn, type Course, type PlayLife } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { belongTogether } from '../partners.ts'
 import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
@@ -8,17 +8,15 @@ import { faceOf, type PairsPuzzle } from './puzzle.ts'
 /** What a student can do: turn a card, or stop. */
 export const PairsMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('turn'), card: z.number().int().min(0).max(99) }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type PairsMove = z.infer<typeof PairsMove>
 
 const POINTS = 10
 
 /** How a play stands. Times are on its own clock. */
-export interface PairsPlay {
-  lastAt: number
+export interface PairsPlay extends PlayLife {
   lastFoundAt: number
-  finishedAt: number | null
   /** Cards face up that are not yet part of a pair: none, one, or two that don't belong together. */
   up: number[]
   /** Found pairs of cards, in the order found, and who found each. */
@@ -39,9 +37,9 @@ export interface PairsView {
   finished: boolean
 }
 
-export function start(): PairsPlay {
-  return { lastAt: 0, lastFoundAt: 0, finishedAt: null, up: [], found: [], turns: 0, player: 0 }
-}
+type PairsCourse = Course<PairsPuzzle, PairsPlay, PairsMove>
+
+const start: PairsCourse['start'] = () => ({ lastFoundAt: 0, up: [], found: [], turns: 0, player: 0 })
 
 export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
   const finished = play.finishedAt !== null
@@ -68,34 +66,19 @@ export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
   }
 }
 
-export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, { clock }: When): Step<PairsPlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(clock, play.lastAt)
-  if (asked.type === 'finish') return { play: { ...play, up: [], lastAt: now, finishedAt: now }, responses: [] }
-  const { card } = asked
+const move: PairsCourse['move'] = (puzzle, play, { card }, { clock }) => {
   const up = play.up.length === 2 ? [] : play.up
   if (card >= puzzle.cards.length || up.includes(card) || play.found.some(({ cards }) => cards.includes(card)))
-    return { play, responses: [] }
-  if (up.length === 0) return { play: { ...play, up: [card], lastAt: now }, responses: [] }
+    return { play }
+  if (up.length === 0) return { play: { ...play, up: [card] } }
   const turns = play.turns + 1
   const couple = coupleOf(puzzle, up[0], card)
   if (couple === undefined)
-    return {
-      play: { ...play, up: [up[0], card], turns, player: (play.player + 1) % puzzle.players, lastAt: now },
-      responses: [],
-    }
+    return { play: { ...play, up: [up[0], card], turns, player: nextTurn(play.player, puzzle.players) } }
   const found = [...play.found, { cards: [up[0], card] as [number, number], player: play.player }]
   const { entryId, answer } = puzzle.couples[couple]
   return {
-    play: {
-      ...play,
-      up: [],
-      found,
-      turns,
-      lastAt: now,
-      lastFoundAt: now,
-      finishedAt: found.length === puzzle.couples.length ? now : null,
-    },
+    play: { ...play, up: [], found, turns, lastFoundAt: clock },
     responses: [
       responseOf({
         entryId,
@@ -103,12 +86,29 @@ export function move(puzzle: PairsPuzzle, play: PairsPlay, asked: PairsMove, { c
         given: answer.text.trim(),
         detail: { type: 'entry', entryId },
         points: POINTS,
-        milliseconds: now - play.lastFoundAt,
+        milliseconds: clock - play.lastFoundAt,
         place: play.found.length,
       }),
     ],
+    isOver: found.length === puzzle.couples.length,
   }
 }
+
+const finish: PairsCourse['finish'] = (_puzzle, play) => ({ play: { ...play, up: [] } })
+
+const score: PairsCourse['score'] = ({ couples }, { found, turns }) => ({
+  right: found.length,
+  total: couples.length,
+  points: found.length * POINTS,
+  misses: turns - found.length,
+})
+
+const doing: PairsCourse['doing'] = ({ couples }, { found, turns }) => ({
+  code: 'pairs',
+  values: { found: found.length, of: couples.length, turns },
+})
+
+export const course: PairsCourse = { start, move, finish, score, doing }
 
 /**
  * Gives the couple that two cards make up: their own, or one whose faces look like theirs; undefined where they don't
@@ -120,17 +120,4 @@ function coupleOf({ couples, cards }: PairsPuzzle, one: number, two: number): nu
   return belongTogether(couples, couples[prompt.couple].prompt, couples[answer.couple].answer)
     ? answer.couple
     : undefined
-}
-
-export function score(puzzle: PairsPuzzle, play: PairsPlay): Score {
-  return {
-    right: play.found.length,
-    total: puzzle.couples.length,
-    points: play.found.length * POINTS,
-    bonus: 0,
-    hints: 0,
-    misses: play.turns - play.found.length,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
-  }
 }

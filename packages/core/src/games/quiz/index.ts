@@ -1,23 +1,13 @@
-import type { Game } from '../contract.ts'
+import { gameFrom } from '../game.ts'
+import { command } from './command.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { QuizOptions } from './options.ts'
-import {
-  asked,
-  deadline,
-  moment,
-  move,
-  opinions,
-  QuizMove,
-  score,
-  start,
-  type Answered,
-  type QuizPlay,
-} from './play.ts'
-import type { QuizPuzzle } from './puzzle.ts'
+import { course, moment, opinions, questionsOf, QuizMove, timed, type Answered } from './play.ts'
+import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
-import { view, type QuizView } from './view.ts'
+import { view } from './view.ts'
 
 /**
  * Version 2: pictures whose words would tell are marked; times are on the play's own clock, and an answer without a
@@ -40,22 +30,31 @@ const UPGRADES = [
 ]
 
 /** Questions one after another. */
-export const quiz: Game<QuizOptions, QuizPuzzle, QuizPlay, QuizMove, QuizView> = {
+export const quiz = gameFrom({
   kind: 'quiz',
   version: 2,
   upgrades: UPGRADES,
   options: QuizOptions,
   moves: QuizMove,
+  notes: ['ready', 'no-questions', 'no-question', 'no-answer', 'no-choices', 'not-typed'],
+  doings: ['cards', 'question', 'again'],
+  heeds: ['order', 'hints', 'second', 'telling'],
+  dictionaries: [],
+  command,
+  sample,
   fit,
   make,
-  asked,
+  questions: questionsOf,
   onPaper: true,
   sheet,
-  start,
   view,
-  move,
-  score,
   moment,
-  deadline,
   opinions,
-}
+  timed,
+  course,
+})
+
+export * from './options.ts'
+export type { QuizPuzzle } from './puzzle.ts'
+export type { QuizMove } from './play.ts'
+export type { AskedQuestion, QuizView, ReviewedAnswer, ToldAnswer } from './view.ts'

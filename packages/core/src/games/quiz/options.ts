@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { ASKING } from '../asking.ts'
 
 /** What a teacher chooses for a quiz. */
-export const QuizOptions = z.object({
+export const QuizOptions = z.strictObject({
   ...ASKING,
   /** How questions are answered; mixed: each as chance has it. */
   form: z.enum(['choice', 'typed', 'true-false', 'mixed']).default('choice'),

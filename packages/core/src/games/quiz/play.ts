@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import type { GivenDetail, Question, Response, Score, Step, When } from '../contract.ts'
+import type { Doing, GivenDetail, Question, Response, Timed, Turn } from '../contract.ts'
+import { Finish, type Course, type PlayLife, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { detailOf, judge, type Judged } from './judge.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
@@ -13,7 +14,7 @@ export const QuizMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('hint') }),
   z.object({ type: z.literal('late') }),
   z.object({ type: z.literal('next') }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type QuizMove = z.infer<typeof QuizMove>
 
@@ -34,10 +35,8 @@ export interface Answered extends Judged {
 }
 
 /** How a play stands. Times are on its own clock. */
-export interface QuizPlay {
-  lastAt: number
+export interface QuizPlay extends PlayLife {
   askedAt: number
-  finishedAt: number | null
   phase: 'cards' | 'asking' | 'told' | 'done'
   /** 1, and 2 while what was missed is asked again. */
   round: 1 | 2
@@ -53,14 +52,13 @@ export interface QuizPlay {
   secondRight: number[]
 }
 
-export function start({ questions, cards }: QuizPuzzle): QuizPlay {
+const start: QuizCourse['start'] = ({ questions, cards }, { random, rules }) => {
+  const all = [...questions.keys()]
   return {
-    lastAt: 0,
     askedAt: 0,
-    finishedAt: null,
     phase: cards && questions.some(({ scored }) => scored) ? 'cards' : 'asking',
     round: 1,
-    queue: [...questions.keys()],
+    queue: rules.order === 'mixed' ? random.shuffled(all) : all,
     hinted: false,
     hints: 0,
     last: null,
@@ -70,64 +68,59 @@ export function start({ questions, cards }: QuizPuzzle): QuizPlay {
   }
 }
 
-export function move(puzzle: QuizPuzzle, play: QuizPlay, asked: QuizMove, { clock }: When): Step<QuizPlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(clock, play.lastAt)
-  if (asked.type === 'finish') return finish(puzzle, play, now)
-  if (asked.type === 'begin')
-    return {
-      play: play.phase === 'cards' ? { ...play, phase: 'asking', askedAt: now, lastAt: now } : play,
-      responses: [],
-    }
-  if (asked.type === 'next') return { play: play.phase === 'told' ? next(puzzle, play, now) : play, responses: [] }
-  if (play.phase !== 'asking') return { play, responses: [] }
+const move: QuizCourse['move'] = (puzzle, play, made, turn) => {
+  const { clock } = turn
+  if (made.type === 'begin')
+    return { play: play.phase === 'cards' ? { ...play, phase: 'asking', askedAt: clock } : play }
+  if (made.type === 'next') return play.phase === 'told' ? next(puzzle, play, turn) : { play }
+  if (play.phase !== 'asking') return { play }
   const question = puzzle.questions[play.queue[0]]
-  if (asked.type === 'hint') {
+  if (made.type === 'hint') {
     const there = question.hint !== '' && !play.hinted
-    return { play: there ? { ...play, hinted: true, hints: play.hints + 1, lastAt: now } : play, responses: [] }
+    return { play: there ? { ...play, hinted: true, hints: play.hints + 1 } : play }
   }
-  const taken = now - play.askedAt
-  if (asked.type === 'late') {
+  const taken = clock - play.askedAt
+  if (made.type === 'late') {
     // A phone's clock is never believed: only the server's says that time is up.
     return question.seconds === 0 || taken < question.seconds * 1000 - EARLY
-      ? { play, responses: [] }
-      : settle(puzzle, play, { right: false, given: '', accepted: '', why: 'none' }, { type: 'nothing' }, now)
+      ? { play }
+      : settle(puzzle, play, { right: false, given: '', accepted: '', why: 'none' }, { type: 'nothing' }, turn)
   }
   const late = question.seconds > 0 && taken > question.seconds * 1000 + GRACE
-  const judged = judge(puzzle, question, asked)
-  if (!judged) return { play, responses: [] }
-  return settle(puzzle, play, late ? { ...judged, right: false } : judged, detailOf(question, asked, judged), now)
+  const judged = judge(puzzle, question, made)
+  if (!judged) return { play }
+  return settle(puzzle, play, late ? { ...judged, right: false } : judged, detailOf(question, made, judged), turn)
 }
 
 /** Notes what came of the current question. Only the first round counts. */
-function settle(puzzle: QuizPuzzle, play: QuizPlay, judged: Judged, detail: GivenDetail, now: number): Step<QuizPlay> {
+function settle(puzzle: QuizPuzzle, play: QuizPlay, judged: Judged, detail: GivenDetail, turn: Turn): Turned<QuizPlay> {
   const [index] = play.queue
   const question = puzzle.questions[index]
-  const milliseconds = now - play.askedAt
+  const milliseconds = turn.clock - play.askedAt
   const outcome = !question.scored ? 'opinion' : judged.right ? 'right' : detail.type === 'nothing' ? 'passed' : 'wrong'
   const points = outcome === 'right' && play.round === 1 ? pointsFor(puzzle, question, milliseconds, play.hinted) : 0
   const last: Answered = { ...judged, question: index, points, outcome }
-  const told = { ...play, phase: 'told' as const, last, lastAt: now }
-  return {
-    play:
-      play.round === 1
-        ? { ...told, answers: [...play.answers, last] }
-        : { ...told, secondRight: judged.right ? [...play.secondRight, index] : play.secondRight },
-    responses: [
-      responseOf({
-        entryId: question.entryId,
-        outcome,
-        given: judged.given,
-        detail,
-        points,
-        hints: play.hinted ? 1 : 0,
-        milliseconds,
-        ...(play.round === 1
-          ? { place: play.answers.length }
-          : { round: 'second', counts: false, place: play.secondAsked.indexOf(index) }),
-      }),
-    ],
-  }
+  const told = { ...play, phase: 'told' as const, last }
+  const settled =
+    play.round === 1
+      ? { ...told, answers: [...play.answers, last] }
+      : { ...told, secondRight: judged.right ? [...play.secondRight, index] : play.secondRight }
+  const responses = [
+    responseOf({
+      entryId: question.entryId,
+      outcome,
+      given: judged.given,
+      detail,
+      points,
+      hints: play.hinted ? 1 : 0,
+      milliseconds,
+      ...(play.round === 1
+        ? { place: play.answers.length }
+        : { round: 'second', counts: false, place: play.secondAsked.indexOf(index) }),
+    }),
+  ]
+  // Where nothing is told before the end, the next question comes at once.
+  return turn.rules.telling === 'at-end' ? { ...next(puzzle, settled, turn), responses } : { play: settled, responses }
 }
 
 function pointsFor(
@@ -140,21 +133,20 @@ function pointsFor(
   return Math.round(worth * (1 - SPEED[speed] * used) * (hinted ? AFTER_HINT : 1))
 }
 
-function next(puzzle: QuizPuzzle, play: QuizPlay, now: number): QuizPlay {
+/** Goes on to the next question, to what was missed, or to the end. Asking again would tell what was wrong. */
+function next(puzzle: QuizPuzzle, play: QuizPlay, { clock, rules }: Turn): Turned<QuizPlay> {
   const queue = play.queue.slice(1)
-  const asking = { ...play, phase: 'asking' as const, hinted: false, last: null, askedAt: now, lastAt: now }
-  if (queue.length > 0) return { ...asking, queue }
-  const missed =
-    puzzle.second && play.round === 1
-      ? play.answers
-          .filter(({ outcome }) => outcome === 'wrong' || outcome === 'passed')
-          .map(({ question }) => question)
-      : []
-  if (missed.length > 0) return { ...asking, round: 2, queue: missed, secondAsked: missed }
-  return { ...asking, phase: 'done', queue: [], finishedAt: now }
+  const asking = { ...play, phase: 'asking' as const, hinted: false, last: null, askedAt: clock }
+  if (queue.length > 0) return { play: { ...asking, queue } }
+  const asksAgain = puzzle.second && play.round === 1 && rules.second && rules.telling === 'at-once'
+  const missed = play.answers
+    .filter(({ outcome }) => asksAgain && (outcome === 'wrong' || outcome === 'passed'))
+    .map(({ question }) => question)
+  if (missed.length > 0) return { play: { ...asking, round: 2, queue: missed, secondAsked: missed } }
+  return { play: { ...asking, phase: 'done', queue: [] }, isOver: true }
 }
 
-function finish(puzzle: QuizPuzzle, play: QuizPlay, now: number): Step<QuizPlay> {
+const finish: QuizCourse['finish'] = (puzzle, play) => {
   const answered = new Set(play.answers.map(({ question }) => question))
   const rest = play.round === 1 ? play.queue.filter((question) => !answered.has(question)) : []
   const passed = rest.map((question): Answered => ({
@@ -166,35 +158,28 @@ function finish(puzzle: QuizPuzzle, play: QuizPlay, now: number): Step<QuizPlay>
     points: 0,
     outcome: puzzle.questions[question].scored ? 'passed' : 'opinion',
   }))
-  return {
-    play: {
-      ...play,
-      phase: 'done',
-      last: null,
-      queue: [],
-      answers: [...play.answers, ...passed],
-      lastAt: now,
-      finishedAt: now,
-    },
-    responses: [],
-  }
+  return { play: { ...play, phase: 'done', last: null, queue: [], answers: [...play.answers, ...passed] } }
 }
 
-/** Gives the score of the first round: opinions don't count. */
-export function score({ questions }: QuizPuzzle, play: QuizPlay): Score {
-  return {
-    right: play.answers.filter(({ outcome }) => outcome === 'right').length,
-    total: questions.filter(({ scored }) => scored).length,
-    points: play.answers.reduce((sum, { points }) => sum + points, 0),
-    bonus: 0,
-    hints: play.hints,
-    misses: 0,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
-  }
+/** Returns the score of the first round: opinions don't count. */
+const score: QuizCourse['score'] = ({ questions }, play) => ({
+  right: play.answers.filter(({ outcome }) => outcome === 'right').length,
+  total: questions.filter(({ scored }) => scored).length,
+  points: play.answers.reduce((sum, { points }) => sum + points, 0),
+  hints: play.hints,
+})
+
+/** What a play is doing: looking at the cards, at a question, or at one asked again. */
+const doing: QuizCourse['doing'] = ({ questions }, { phase, round, queue, secondAsked }): Doing => {
+  if (phase === 'cards') return { code: 'cards', values: {} }
+  const of = round === 1 ? questions.length : secondAsked.length
+  return { code: round === 1 ? 'question' : 'again', values: { number: of - queue.length + 1, of } }
 }
 
-export function asked({ questions }: QuizPuzzle): Question[] {
+type QuizCourse = Course<QuizPuzzle, QuizPlay, QuizMove>
+export const course: QuizCourse = { hints: ['hint'], start, move, finish, score, doing }
+
+export function questionsOf({ questions }: QuizPuzzle): Question[] {
   return questions.map(({ entryId, answer, prompt, scored }) => ({
     entryId,
     text: answer.text.trim() || prompt.text.trim(),
@@ -207,10 +192,14 @@ export function moment(_puzzle: QuizPuzzle, { round, queue, phase }: QuizPlay): 
   return `${round} ${queue.length} ${phase}`
 }
 
-/** When the time for the question that stands is over, with what a slow connection may take. */
-export function deadline({ questions }: QuizPuzzle, { phase, queue, askedAt }: QuizPlay): number | null {
-  const seconds = phase === 'asking' ? questions[queue[0]].seconds : 0
-  return seconds > 0 ? askedAt + seconds * 1000 + GRACE + 1 : null
+/** The time for the question that stands is over, with what a slow connection may take. */
+export const timed: Timed<QuizPuzzle, QuizPlay, QuizMove> = {
+  deadline: ({ questions }, { phase, queue, askedAt }) => {
+    const seconds = phase === 'asking' ? questions[queue[0]].seconds : 0
+    return seconds > 0 ? askedAt + seconds * 1000 + GRACE + 1 : null
+  },
+  grace: GRACE + 1,
+  timeUp: { type: 'late' },
 }
 
 /** Opinions that this player has given: now he may see the others'. */

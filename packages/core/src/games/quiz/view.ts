@@ -1,7 +1,8 @@
 import type { Leniency } from '../../text/typedAnswer.ts'
+import type { Sight } from '../contract.ts'
 import { revealedFace, shownFace, shownTogether, type ShownFace } from '../shownFace.ts'
 import { wordsOf } from './judge.ts'
-import { score, type Answered, type QuizPlay } from './play.ts'
+import { type Answered, type QuizPlay } from './play.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
 /** The question that stands, without its answer. */
@@ -56,17 +57,22 @@ export interface QuizView {
   question: AskedQuestion | null
   told: ToldAnswer | null
   review: ReviewedAnswer[]
+  /** The right answers to the question that stands, in words: for the teacher alone. */
+  key: string[]
   second: { right: number; total: number } | null
   /** The mark that passes, in per cent, and whether it was reached; null where there is none. */
   pass: { mark: number; passed: boolean } | null
   finished: boolean
 }
 
-export function view(puzzle: QuizPuzzle, play: QuizPlay): QuizView {
+export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules }: Sight): QuizView {
   const { questions, pass } = puzzle
   const finished = play.finishedAt !== null
   const current = play.phase === 'asking' || play.phase === 'told' ? questions[play.queue[0]] : undefined
-  const { right, total } = score(puzzle, play)
+  const right = play.answers.filter(({ outcome }) => outcome === 'right').length
+  const total = questions.filter(({ scored }) => scored).length
+  // The wall shows the question and its answer, never what one student gave.
+  const shows = (told: ToldAnswer): ToldAnswer => (audience === 'wall' ? { ...told, given: '', accepted: '' } : told)
   return {
     phase: play.phase,
     round: play.round,
@@ -76,16 +82,22 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay): QuizView {
             .filter(({ scored }) => scored)
             .map(({ prompt, answer }) => ({ front: revealedFace(prompt), back: revealedFace(answer) }))
         : [],
-    question: current ? askedQuestion(puzzle, play, current) : null,
-    told: play.phase === 'told' && play.last ? toldAnswer(questions[play.last.question], play.last) : null,
-    review: finished ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],
+    question: current ? askedQuestion(puzzle, play, current, rules.hints) : null,
+    told: play.phase === 'told' && play.last ? shows(toldAnswer(questions[play.last.question], play.last)) : null,
+    key: audience === 'teacher' && current ? rightAnswers(current) : [],
+    review: finished && audience !== 'wall' ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],
     second: play.secondAsked.length > 0 ? { right: play.secondRight.length, total: play.secondAsked.length } : null,
     pass: finished && pass > 0 ? { mark: pass, passed: total > 0 && (right / total) * 100 >= pass } : null,
     finished,
   }
 }
 
-function askedQuestion({ questions }: QuizPuzzle, play: QuizPlay, question: QuizQuestion): AskedQuestion {
+function askedQuestion(
+  { questions }: QuizPuzzle,
+  play: QuizPlay,
+  question: QuizQuestion,
+  hints: boolean,
+): AskedQuestion {
   const all = play.round === 1 ? questions.length : play.secondAsked.length
   return {
     entryId: question.entryId,
@@ -97,7 +109,7 @@ function askedQuestion({ questions }: QuizPuzzle, play: QuizPlay, question: Quiz
     scored: question.scored,
     worth: question.worth,
     seconds: question.seconds,
-    hasHint: question.hint !== '' && !play.hinted && play.phase === 'asking',
+    hasHint: hints && question.hint !== '' && !play.hinted && play.phase === 'asking',
     hint: play.hinted ? question.hint : null,
     number: all - play.queue.length + 1,
     of: all,
@@ -105,22 +117,26 @@ function askedQuestion({ questions }: QuizPuzzle, play: QuizPlay, question: Quiz
 }
 
 function toldAnswer(question: QuizQuestion, { right, outcome, given, accepted, why, points }: Answered): ToldAnswer {
-  const rightOnes =
-    question.form === 'choice'
-      ? question.choices.flatMap((choice, index) => (choice.right ? [wordsOf(question, index)] : []))
-      : [question.answer.text.trim() || question.answer.picture?.alt || '']
   return {
     right,
     scored: question.scored,
     late: outcome === 'passed',
     given,
-    answers: question.scored ? rightOnes : [],
+    answers: rightAnswers(question),
     accepted,
     why,
     points,
     fact: question.fact,
     choices: question.form === 'typed' ? [] : question.choices.map((choice) => choice.right),
   }
+}
+
+/** Returns the right answers of a question in words; none of an opinion. */
+function rightAnswers(question: QuizQuestion): string[] {
+  if (!question.scored) return []
+  return question.form === 'choice'
+    ? question.choices.flatMap((choice, index) => (choice.right ? [wordsOf(question, index)] : []))
+    : [question.answer.text.trim() || question.answer.picture?.alt || '']
 }
 
 function reviewed({ questions }: QuizPuzzle, play: QuizPlay, answer: Answered): ReviewedAnswer {

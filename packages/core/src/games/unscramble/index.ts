@@ -1,36 +1,49 @@
 import type { SheetPage } from '../../print/sheet.ts'
-import type { Game } from '../contract.ts'
+import { gameFrom } from '../game.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { squareOf } from '../shownFace.ts'
 import { fit, make } from './make.ts'
 import { UnscrambleOptions } from './options.ts'
-import { moment, move, score, start, UnscrambleMove, view, type UnscramblePlay, type UnscrambleView } from './play.ts'
+import { UnscrambleMove, course, moment, view } from './play.ts'
+import { sample } from './sample.ts'
 import type { UnscramblePuzzle } from './puzzle.ts'
 
-/** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
+/**
+ * Version 2: pictures whose words would tell are marked; times are on the play's own clock. Version 3: words come in an
+ * order of the play's own.
+ */
 const UPGRADES = [
   { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'itemAt', 'finishedAt']) },
+  {
+    play: (stored: unknown, puzzle: unknown) => {
+      const { item, ...play } = stored as Record<string, unknown>
+      return { ...play, queue: [...(puzzle as UnscramblePuzzle).items.keys()].slice(item as number) }
+    },
+  },
 ]
 
 /** Words and phrases whose pieces have lost their order. */
-export const unscramble: Game<UnscrambleOptions, UnscramblePuzzle, UnscramblePlay, UnscrambleMove, UnscrambleView> = {
+export const unscramble = gameFrom({
   kind: 'unscramble',
-  version: 2,
+  version: 3,
   upgrades: UPGRADES,
   options: UnscrambleOptions,
   moves: UnscrambleMove,
+  notes: ['ready', 'no-words', 'no-text', 'too-long', 'nothing-to-mix', 'repeat'],
+  doings: ['word'],
+  heeds: ['order', 'hints'],
+  dictionaries: [],
+  sample,
   fit,
   make,
-  asked: ({ items }) => items.map(({ entryId, text }) => ({ entryId, text, counts: true })),
+  questions: ({ items }) => items.map(({ entryId, text }) => ({ entryId, text, counts: true })),
   onPaper: true,
   sheet,
-  start,
   view,
-  move,
-  score,
   moment,
-}
+  course,
+})
 
 /** Items that fit a page in two columns. */
 const PER_PAGE = 28
@@ -56,3 +69,7 @@ function sheet({ items }: UnscramblePuzzle, isKey: boolean): SheetPage[] {
     ],
   }))
 }
+
+export * from './options.ts'
+export type { UnscramblePuzzle } from './puzzle.ts'
+export type { UnscrambleMove, UnscrambleView } from './play.ts'

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { ASKING } from '../asking.ts'
 
 /** What a teacher chooses for Unscramble. */
-export const UnscrambleOptions = z.object({
+export const UnscrambleOptions = z.strictObject({
   ...ASKING,
   /** Whether phrases are mixed by words or by letters; automatic: three words or more by words. */
   by: z.enum(['automatic', 'letters', 'words']).default('automatic'),

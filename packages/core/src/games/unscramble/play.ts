@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { Response, Score, Step, When } from '../contract.ts'
+import type { Response, Sight } from '../contract.ts'
+import { Finish, type Course, type PlayLife, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import { textOfPieces, type UnscrambleItem, type UnscramblePuzzle } from './puzzle.ts'
@@ -14,7 +15,7 @@ export const UnscrambleMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('hint') }),
   z.object({ type: z.literal('skip') }),
   z.object({ type: z.literal('next') }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type UnscrambleMove = z.infer<typeof UnscrambleMove>
 
@@ -24,11 +25,10 @@ const TRY_COST = 1
 const HINT_COST = 2
 
 /** How a play stands. Times are on its own clock. */
-export interface UnscramblePlay {
-  lastAt: number
+export interface UnscramblePlay extends PlayLife {
   itemAt: number
-  finishedAt: number | null
-  item: number
+  /** Numbers of the words to come, the current one first. */
+  queue: number[]
   tries: number
   /** The last wrong try, as text. */
   tried: string
@@ -61,24 +61,18 @@ export interface UnscrambleView {
   finished: boolean
 }
 
-export function start(): UnscramblePlay {
-  return {
-    lastAt: 0,
-    itemAt: 0,
-    finishedAt: null,
-    item: 0,
-    tries: 0,
-    tried: '',
-    shown: 0,
-    outcome: null,
-    right: 0,
-    points: 0,
-    hints: 0,
-  }
+type UnscrambleCourse = Course<UnscramblePuzzle, UnscramblePlay, UnscrambleMove>
+
+const FRESH = { tries: 0, tried: '', shown: 0, outcome: null }
+
+const start: UnscrambleCourse['start'] = ({ items }, { random, rules }) => {
+  const all = [...items.keys()]
+  const queue = rules.order === 'mixed' ? random.shuffled(all) : all
+  return { itemAt: 0, queue, ...FRESH, right: 0, points: 0, hints: 0 }
 }
 
-export function view({ items, direction }: UnscramblePuzzle, play: UnscramblePlay): UnscrambleView {
-  const item = items[play.item]
+export function view({ items, direction }: UnscramblePuzzle, play: UnscramblePlay, { rules }: Sight): UnscrambleView {
+  const item = items[play.queue[0]]
   const over = play.outcome !== null || play.finishedAt !== null
   return {
     pieces: item.mixed.map((place) => item.pieces[place]),
@@ -91,8 +85,8 @@ export function view({ items, direction }: UnscramblePuzzle, play: UnscramblePla
     tries: play.tries,
     outcome: play.outcome,
     answer: over ? { text: item.text, fact: item.fact } : null,
-    canHint: !over && play.shown < item.pieces.length - 1,
-    number: play.item + 1,
+    canHint: rules.hints && !over && play.shown < item.pieces.length - 1,
+    number: items.length - play.queue.length + 1,
     total: items.length,
     finished: play.finishedAt !== null,
   }
@@ -103,74 +97,50 @@ function beginningOf({ mixed }: UnscrambleItem, count: number): number[] {
   return Array.from({ length: count }, (_, place) => mixed.indexOf(place))
 }
 
-export function move(
-  puzzle: UnscramblePuzzle,
-  play: UnscramblePlay,
-  asked: UnscrambleMove,
-  { clock }: When,
-): Step<UnscramblePlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(clock, play.lastAt)
-  const item = puzzle.items[play.item]
-  if (asked.type === 'finish') return finish(puzzle, play, now)
-  if (asked.type === 'next') {
-    return {
-      play:
-        play.outcome === null
-          ? play
-          : { ...play, lastAt: now, itemAt: now, item: play.item + 1, tries: 0, tried: '', shown: 0, outcome: null },
-      responses: [],
-    }
+const move: UnscrambleCourse['move'] = (puzzle, play, made, { clock }) => {
+  const item = puzzle.items[play.queue[0]]
+  if (made.type === 'next') {
+    const goesOn = play.outcome !== null
+    return { play: goesOn ? { ...play, itemAt: clock, queue: play.queue.slice(1), ...FRESH } : play }
   }
-  if (play.outcome !== null) return { play, responses: [] }
-  if (asked.type === 'hint') {
-    return {
-      play:
-        play.shown < item.pieces.length - 1
-          ? { ...play, shown: play.shown + 1, hints: play.hints + 1, lastAt: now }
-          : play,
-      responses: [],
-    }
+  if (play.outcome !== null) return { play }
+  if (made.type === 'hint') {
+    const there = play.shown < item.pieces.length - 1
+    return { play: there ? { ...play, shown: play.shown + 1, hints: play.hints + 1 } : play }
   }
-  if (asked.type === 'skip') return end(puzzle, { ...play, outcome: 'given-up' }, now)
+  if (made.type === 'skip') return end(puzzle, { ...play, outcome: 'given-up' }, clock)
   if (
-    asked.order.length !== item.pieces.length ||
-    new Set(asked.order).size !== asked.order.length ||
-    asked.order.some((shown) => shown >= item.pieces.length)
+    made.order.length !== item.pieces.length ||
+    new Set(made.order).size !== made.order.length ||
+    made.order.some((shown) => shown >= item.pieces.length)
   )
-    return { play, responses: [] }
+    return { play }
   const text = textOfPieces(
     item,
-    asked.order.map((shown) => item.pieces[item.mixed[shown]]),
+    made.order.map((shown) => item.pieces[item.mixed[shown]]),
   )
   if (text !== textOfPieces(item, item.pieces) && !item.accepted.includes(text))
-    return { play: { ...play, tries: play.tries + 1, tried: text, lastAt: now }, responses: [] }
-  return end(puzzle, { ...play, outcome: 'solved' }, now)
+    return { play: { ...play, tries: play.tries + 1, tried: text } }
+  return end(puzzle, { ...play, outcome: 'solved' }, clock)
 }
 
-function end(puzzle: UnscramblePuzzle, play: UnscramblePlay, now: number): Step<UnscramblePlay> {
+function end(puzzle: UnscramblePuzzle, play: UnscramblePlay, clock: number): Turned<UnscramblePlay> {
   const solved = play.outcome === 'solved'
   const points = solved ? Math.max(1, POINTS - play.tries * TRY_COST - play.shown * HINT_COST) : 0
-  const last = play.item === puzzle.items.length - 1
   return {
-    play: {
-      ...play,
-      right: play.right + (solved ? 1 : 0),
-      points: play.points + points,
-      lastAt: now,
-      finishedAt: last ? now : null,
-    },
-    responses: [itemResponse(puzzle, play, points, now)],
+    play: { ...play, right: play.right + (solved ? 1 : 0), points: play.points + points },
+    responses: [itemResponse(puzzle, play, points, clock)],
+    isOver: play.queue.length === 1,
   }
 }
 
 function itemResponse(
   { items }: UnscramblePuzzle,
-  { outcome, tried, itemAt, item, shown }: UnscramblePlay,
+  { outcome, tried, itemAt, queue, shown }: UnscramblePlay,
   points: number,
-  now: number,
+  clock: number,
 ): Response {
-  const { entryId, text } = items[item]
+  const { entryId, text } = items[queue[0]]
   const given = outcome === 'solved' ? text : tried
   return responseOf({
     entryId,
@@ -179,34 +149,35 @@ function itemResponse(
     detail: given === '' ? { type: 'nothing' } : { type: 'typed', understood: given },
     points,
     hints: shown,
-    milliseconds: now - itemAt,
-    place: item,
+    milliseconds: clock - itemAt,
+    place: items.length - queue.length,
   })
 }
 
-function finish(puzzle: UnscramblePuzzle, play: UnscramblePlay, now: number): Step<UnscramblePlay> {
+const finish: UnscrambleCourse['finish'] = (puzzle, play, { clock }) => {
   // A word that was tried in vain is a wrong answer; one that was not tried is not reached.
-  const tried = play.outcome === null && play.tried !== ''
+  const isTried = play.outcome === null && play.tried !== ''
   return {
-    play: { ...play, outcome: play.outcome ?? 'given-up', lastAt: now, finishedAt: now },
-    responses: tried ? [itemResponse(puzzle, play, 0, now)] : [],
+    play: { ...play, outcome: play.outcome ?? 'given-up' },
+    responses: isTried ? [itemResponse(puzzle, play, 0, clock)] : [],
   }
 }
+
+const score: UnscrambleCourse['score'] = ({ items }, { right, points, hints }) => ({
+  right,
+  total: items.length,
+  points,
+  hints,
+})
+
+const doing: UnscrambleCourse['doing'] = ({ items }, { queue }) => ({
+  code: 'word',
+  values: { number: items.length - queue.length + 1, of: items.length },
+})
+
+export const course: UnscrambleCourse = { hints: ['hint'], start, move, finish, score, doing }
 
 /** A word, and whether it is over: its end is shown until the next one is asked for. */
-export function moment(_puzzle: UnscramblePuzzle, { item, outcome }: UnscramblePlay): string {
-  return `${item} ${outcome === null ? 'open' : 'over'}`
-}
-
-export function score({ items }: UnscramblePuzzle, play: UnscramblePlay): Score {
-  return {
-    right: play.right,
-    total: items.length,
-    points: play.points,
-    bonus: 0,
-    hints: play.hints,
-    misses: 0,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
-  }
+export function moment(_puzzle: UnscramblePuzzle, { queue, outcome }: UnscramblePlay): string {
+  return `${queue.length} ${outcome === null ? 'open' : 'over'}`
 }

@@ -1,11 +1,12 @@
-import type { Game } from '../contract.ts'
+import { gameFrom } from '../game.ts'
+import { command } from './command.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit } from './fit.ts'
 import { make } from './make.ts'
 import { WordSearchOptions } from './options.ts'
-import { move, score, start, view, WordSearchMove, type WordSearchPlay, type WordSearchView } from './play.ts'
-import type { WordSearchPuzzle } from './puzzle.ts'
+import { WordSearchMove, course, view } from './play.ts'
+import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
 
 /** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
@@ -14,19 +15,39 @@ const UPGRADES = [
 ]
 
 /** Words hidden in a grid of letters. */
-export const wordsearch: Game<WordSearchOptions, WordSearchPuzzle, WordSearchPlay, WordSearchMove, WordSearchView> = {
+export const wordsearch = gameFrom({
   kind: 'wordsearch',
   version: 2,
   upgrades: UPGRADES,
   options: WordSearchOptions,
   moves: WordSearchMove,
+  notes: [
+    'ready',
+    'no-words',
+    'empty',
+    'too-short',
+    'too-long',
+    'repeat',
+    'clash',
+    'too-many',
+    'no-room',
+    'message-length',
+    'filler-spells',
+  ],
+  doings: ['words'],
+  heeds: ['hints'],
+  dictionaries: [],
+  command,
+  sample,
   fit,
   make,
-  asked: ({ words }) => words.map(({ entryId, text }) => ({ entryId, text, counts: true })),
+  questions: ({ words }) => words.map(({ entryId, text }) => ({ entryId, text, counts: true })),
   onPaper: true,
   sheet,
-  start,
   view,
-  move,
-  score,
-}
+  course,
+})
+
+export * from './options.ts'
+export type { PlacedWord, WordSearchPuzzle } from './puzzle.ts'
+export type { WordSearchItem, WordSearchMove, WordSearchPlay, WordSearchView } from './play.ts'

@@ -8,7 +8,7 @@ export const MIN_SIDE = 4
 const Side = z.number().int().min(MIN_SIDE).max(MAX_SIDE)
 
 /** What a teacher chooses for a word search. */
-export const WordSearchOptions = z.object({
+export const WordSearchOptions = z.strictObject({
   ...ASKING,
   /** A roomy grid, the smallest that holds the words, or rows and columns as chosen. */
   size: z.enum(['automatic', 'smallest', 'chosen']).default('automatic'),

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { isEmptyFace } from '../../list/face.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { Score, Step, When } from '../contract.ts'
+import type { Sight } from '../contract.ts'
+import { Finish, type Course, type PlayLife } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { shownFace, type ShownFace } from '../shownFace.ts'
 import type { PlacedWord, WordSearchPuzzle } from './puzzle.ts'
@@ -13,7 +14,7 @@ type Cell = z.infer<typeof Cell>
 export const WordSearchMove = z.discriminatedUnion('type', [
   z.object({ type: z.literal('mark'), from: Cell, to: Cell }),
   z.object({ type: z.literal('hint'), item: z.number().int().min(0).max(999) }),
-  z.object({ type: z.literal('finish') }),
+  Finish,
 ])
 export type WordSearchMove = z.infer<typeof WordSearchMove>
 
@@ -22,11 +23,8 @@ const POINTS = 10
 const POINTS_AFTER_HINT = 5
 
 /** How a play stands. Times are on its own clock. */
-export interface WordSearchPlay {
-  /** Of the last move, and of the last word found. */
-  lastAt: number
+export interface WordSearchPlay extends PlayLife {
   lastFoundAt: number
-  finishedAt: number | null
   /** Numbers of the found words, in the order found. */
   found: number[]
   /** Numbers of the words whose first letter was shown. */
@@ -57,16 +55,18 @@ export interface WordSearchView {
   items: WordSearchItem[]
   misses: number
   lastMark: WordSearchPlay['lastMark']
+  /** Whether it may be asked where a word begins. */
+  canHint: boolean
   finished: boolean
   /** The text in the spare letters, once finished. */
   message: string | null
 }
 
-export function start(): WordSearchPlay {
-  return { lastAt: 0, lastFoundAt: 0, finishedAt: null, found: [], hinted: [], misses: 0, lastMark: 'none' }
-}
+type WordSearchCourse = Course<WordSearchPuzzle, WordSearchPlay, WordSearchMove>
 
-export function view(puzzle: WordSearchPuzzle, play: WordSearchPlay): WordSearchView {
+const start: WordSearchCourse['start'] = () => ({ lastFoundAt: 0, found: [], hinted: [], misses: 0, lastMark: 'none' })
+
+export function view(puzzle: WordSearchPuzzle, play: WordSearchPlay, { rules }: Sight): WordSearchView {
   const finished = play.finishedAt !== null
   return {
     rows: puzzle.rows,
@@ -84,6 +84,7 @@ export function view(puzzle: WordSearchPuzzle, play: WordSearchPlay): WordSearch
     }),
     misses: play.misses,
     lastMark: play.lastMark,
+    canHint: rules.hints,
     finished,
     message: finished && puzzle.message !== '' ? puzzle.message : null,
   }
@@ -94,33 +95,19 @@ function faceOf({ text, prompt }: PlacedWord, show: 'words' | 'clues'): ShownFac
   return show === 'clues' && !isEmptyFace(prompt) ? shownFace(prompt) : { text, picture: null, sound: null }
 }
 
-export function move(
-  puzzle: WordSearchPuzzle,
-  play: WordSearchPlay,
-  asked: WordSearchMove,
-  { clock }: When,
-): Step<WordSearchPlay> {
-  if (play.finishedAt !== null) return { play, responses: [] }
-  const now = Math.max(clock, play.lastAt)
-  if (asked.type === 'finish')
-    return { play: { ...play, lastAt: now, finishedAt: now, lastMark: 'none' }, responses: [] }
-  if (asked.type === 'hint') {
-    const known =
-      asked.item >= puzzle.words.length || play.hinted.includes(asked.item) || play.found.includes(asked.item)
-    return {
-      play: known ? play : { ...play, hinted: [...play.hinted, asked.item], lastAt: now, lastMark: 'none' },
-      responses: [],
-    }
+const move: WordSearchCourse['move'] = (puzzle, play, made, { clock }) => {
+  if (made.type === 'hint') {
+    const { item } = made
+    const isKnown = item >= puzzle.words.length || play.hinted.includes(item) || play.found.includes(item)
+    return { play: isKnown ? play : { ...play, hinted: [...play.hinted, item], lastMark: 'none' } }
   }
-  const index = markedWord(puzzle, play, asked.from, asked.to)
-  if (index === undefined)
-    return { play: { ...play, misses: play.misses + 1, lastAt: now, lastMark: 'miss' }, responses: [] }
-  if (play.found.includes(index)) return { play: { ...play, lastAt: now, lastMark: 'again' }, responses: [] }
+  const index = markedWord(puzzle, play, made.from, made.to)
+  if (index === undefined) return { play: { ...play, misses: play.misses + 1, lastMark: 'miss' } }
+  if (play.found.includes(index)) return { play: { ...play, lastMark: 'again' } }
   const found = [...play.found, index]
-  const done = found.length === puzzle.words.length
   const word = puzzle.words[index]
   return {
-    play: { ...play, found, lastAt: now, lastFoundAt: now, finishedAt: done ? now : null, lastMark: 'found' },
+    play: { ...play, found, lastFoundAt: clock, lastMark: 'found' },
     responses: [
       responseOf({
         entryId: word.entryId,
@@ -129,12 +116,30 @@ export function move(
         detail: { type: 'entry', entryId: word.entryId },
         points: pointsFor(play, index),
         hints: play.hinted.includes(index) ? 1 : 0,
-        milliseconds: now - play.lastFoundAt,
+        milliseconds: clock - play.lastFoundAt,
         place: play.found.length,
       }),
     ],
+    isOver: found.length === puzzle.words.length,
   }
 }
+
+const finish: WordSearchCourse['finish'] = (_puzzle, play) => ({ play: { ...play, lastMark: 'none' } })
+
+const score: WordSearchCourse['score'] = ({ words }, play) => ({
+  right: play.found.length,
+  total: words.length,
+  points: play.found.reduce((sum, index) => sum + pointsFor(play, index), 0),
+  hints: play.hinted.length,
+  misses: play.misses,
+})
+
+const doing: WordSearchCourse['doing'] = ({ words }, { found }) => ({
+  code: 'words',
+  values: { found: found.length, of: words.length },
+})
+
+export const course: WordSearchCourse = { hints: ['hint'], start, move, finish, score, doing }
 
 /** The word that lies between two cells; of two that share them, the one read from the first, not found before. */
 function markedWord(puzzle: WordSearchPuzzle, play: WordSearchPlay, from: Cell, to: Cell): number | undefined {
@@ -152,17 +157,4 @@ function markedWord(puzzle: WordSearchPuzzle, play: WordSearchPlay, from: Cell, 
 
 function pointsFor(play: WordSearchPlay, index: number): number {
   return play.hinted.includes(index) ? POINTS_AFTER_HINT : POINTS
-}
-
-export function score(puzzle: WordSearchPuzzle, play: WordSearchPlay): Score {
-  return {
-    right: play.found.length,
-    total: puzzle.words.length,
-    points: play.found.reduce((sum, index) => sum + pointsFor(play, index), 0),
-    bonus: 0,
-    hints: play.hinted.length,
-    misses: play.misses,
-    finished: play.finishedAt !== null,
-    milliseconds: play.finishedAt ?? play.lastAt,
-  }
 }

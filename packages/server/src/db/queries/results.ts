@@ -48,6 +48,7 @@ export async function participantResults(scope: Scope, offerId: string): Promise
        coalesce(b.points, 0) AS points, coalesce(b.hints, 0) AS hints, coalesce(b.misses, 0) AS misses,
          jsonb_build_object('right', coalesce(b.second_right, 0), 'total', coalesce(b.second_total, 0)) AS second,
        coalesce(b.milliseconds, 0) AS milliseconds, coalesce(t.attempts, 0) AS attempts, t.last_play AS "lastPlayId",
+         t.doing, p.time_factor AS factor,
          b.ended_at IS NOT NULL AS finished, coalesce(t.last_seen_at, p.created_at) AS "lastSeenAt"
      FROM participants p
      -- Participants merged into one are one person: their attempts are looked up by the index of each.
@@ -61,7 +62,8 @@ export async function participantResults(scope: Scope, offerId: string): Promise
      LEFT JOIN LATERAL (
        SELECT count(*)::int AS attempts, max(y.last_seen_at) AS last_seen_at, (array_agg(y."right"
          ORDER BY y.started_at, y.id))[1] AS first_right, (array_agg(y.id ORDER BY y.started_at DESC,
-         y.id DESC))[1] AS last_play
+         y.id DESC))[1] AS last_play,
+         (array_agg(CASE WHEN y.ended_at IS NULL THEN y.doing END ORDER BY y.started_at DESC, y.id DESC))[1] AS doing
        FROM plays y WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL) t ON true
      WHERE p.offer_id = $offerId AND p.merged_into IS NULL ORDER BY p.name, p.seat`,
     { offerId },

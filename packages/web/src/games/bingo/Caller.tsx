@@ -1,4 +1,5 @@
-import { checkClaim, type BingoPuzzle, type Face } from '@otter/core'
+import { type Face } from '@otter/core'
+import { checkClaim, type BingoPuzzle } from '@otter/core/games/bingo'
 import { mediaPath } from '@otter/api'
 import { Eye, RotateCcw, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'

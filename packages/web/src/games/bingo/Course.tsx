@@ -1,4 +1,4 @@
-import type { BingoOptions, BingoPuzzle } from '@otter/core'
+import type { BingoOptions, BingoPuzzle } from '@otter/core/games/bingo'
 import { Megaphone } from 'lucide-react'
 import { useState } from 'react'
 import type { WorkbenchProps } from '../contract.ts'

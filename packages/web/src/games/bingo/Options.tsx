@@ -1,4 +1,4 @@
-import { BingoOptions, MOST_CARDS } from '@otter/core'
+import { BingoOptions, MOST_CARDS } from '@otter/core/games/bingo'
 import { Choice, Select } from '../Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 

@@ -1,4 +1,4 @@
-import type { BingoMove, BingoView } from '@otter/core'
+import type { BingoMove, BingoView } from '@otter/core/games/bingo'
 import { ChevronRight } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
 import { ShownFace } from '../ShownFace.tsx'

@@ -1,4 +1,4 @@
-import type { BingoPuzzle } from '@otter/core'
+import type { BingoPuzzle } from '@otter/core/games/bingo'
 
 /** A small card with a line marked. */
 export function Thumbnail({

@@ -1,4 +1,4 @@
-import { BingoOptions, type BingoPuzzle } from '@otter/core'
+import { BingoOptions, type BingoPuzzle } from '@otter/core/games/bingo'
 import type { TeacherScreens } from '../contract.ts'
 import { Course } from './Course.tsx'
 import { Options } from './Options.tsx'

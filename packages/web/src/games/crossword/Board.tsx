@@ -1,5 +1,6 @@
 import { mediaPath } from '@otter/api'
-import { graphemesOf, type CrosswordView } from '@otter/core'
+import { graphemesOf } from '@otter/core'
+import { type CrosswordView } from '@otter/core/games/crossword'
 import { useEffect, useRef, type KeyboardEvent } from 'react'
 import { useTranslation } from 'react-i18next'
 import type { Cursor } from './useCursor.ts'

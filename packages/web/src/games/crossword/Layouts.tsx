@@ -1,4 +1,4 @@
-import type { CrosswordOptions, CrosswordPuzzle } from '@otter/core'
+import type { CrosswordOptions, CrosswordPuzzle } from '@otter/core/games/crossword'
 import { writeIpuz } from '@otter/core/formats'
 import { FileDown, ImagePlus, Search, Square, X } from 'lucide-react'
 import { useEffect, useState } from 'react'

@@ -1,4 +1,4 @@
-import type { CrosswordOptions } from '@otter/core'
+import type { CrosswordOptions } from '@otter/core/games/crossword'
 import { Select } from '../Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 

@@ -1,4 +1,4 @@
-import type { CrosswordMove, CrosswordView } from '@otter/core'
+import type { CrosswordMove, CrosswordView } from '@otter/core/games/crossword'
 import { Check, ChevronLeft, ChevronRight, Lightbulb } from 'lucide-react'
 import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
@@ -79,7 +79,7 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
         active={active}
         onActivate={() => setActive(true)}
       />
-      {!view.finished && (
+      {view.canHint && !view.finished && (
         <div className="flex flex-wrap justify-center gap-x-4 gap-y-2">
           {(['check', 'reveal'] as const).map((type) => (
             <div key={type} role="group" aria-label={t(`crossword.${type}`)} className="flex items-center gap-1">

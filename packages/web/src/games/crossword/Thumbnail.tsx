@@ -1,4 +1,4 @@
-import { cellsOf, type CrosswordPuzzle } from '@otter/core'
+import { cellsOf, type CrosswordPuzzle } from '@otter/core/games/crossword'
 
 /** A small crossword with the letters of its first word. */
 export function Thumbnail({ puzzle: { rows, cols, words, direction } }: { puzzle: CrosswordPuzzle }) {

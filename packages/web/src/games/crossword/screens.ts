@@ -1,4 +1,5 @@
-import { CrosswordOptions, faceLetters, type CrosswordPuzzle } from '@otter/core'
+import { faceLetters } from '@otter/core'
+import { CrosswordOptions, type CrosswordPuzzle } from '@otter/core/games/crossword'
 import type { TeacherScreens } from '../contract.ts'
 import { Layouts } from './Layouts.tsx'
 import { Options } from './Options.tsx'

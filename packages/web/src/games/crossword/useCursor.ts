@@ -1,4 +1,4 @@
-import type { CrosswordView } from '@otter/core'
+import type { CrosswordView } from '@otter/core/games/crossword'
 import { useMemo, useState } from 'react'
 
 /** Where the player is: a cell, and the clue whose letters are being written. */

@@ -1,4 +1,4 @@
-import type { CrosswordMove, CrosswordView } from '@otter/core'
+import type { CrosswordMove, CrosswordView } from '@otter/core/games/crossword'
 import { useCallback, useEffect, useRef, useState } from 'react'
 
 /** Letters go out together after this pause; in milliseconds. */

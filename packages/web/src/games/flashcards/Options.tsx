@@ -1,4 +1,4 @@
-import type { FlashcardsOptions } from '@otter/core'
+import type { FlashcardsOptions } from '@otter/core/games/flashcards'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
 

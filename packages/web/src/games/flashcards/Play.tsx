@@ -1,4 +1,4 @@
-import type { FlashcardsMove, FlashcardsView } from '@otter/core'
+import type { FlashcardsMove, FlashcardsView } from '@otter/core/games/flashcards'
 import { Check, RotateCcw } from 'lucide-react'
 import { useEffect } from 'react'
 import { useTranslation } from 'react-i18next'

@@ -1,4 +1,5 @@
-import { randomFrom, type Face, type Flashcard, type FlashcardsOptions, type FlashcardsPuzzle } from '@otter/core'
+import { randomFrom, type Face } from '@otter/core'
+import { type Flashcard, type FlashcardsOptions, type FlashcardsPuzzle } from '@otter/core/games/flashcards'
 import { mediaPath } from '@otter/api'
 import {
   ChevronLeft,

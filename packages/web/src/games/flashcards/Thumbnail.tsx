@@ -1,4 +1,4 @@
-import type { FlashcardsPuzzle } from '@otter/core'
+import type { FlashcardsPuzzle } from '@otter/core/games/flashcards'
 
 /** The first card on the others. */
 export function Thumbnail({

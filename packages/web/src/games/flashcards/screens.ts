@@ -1,4 +1,5 @@
-import { FlashcardsOptions, type FitNote, type FlashcardsPuzzle } from '@otter/core'
+import { type FitNote } from '@otter/core'
+import { FlashcardsOptions, type FlashcardsPuzzle } from '@otter/core/games/flashcards'
 import type { TeacherScreens } from '../contract.ts'
 import { coupleSentence } from '../coupleSentence.ts'
 import { Options } from './Options.tsx'

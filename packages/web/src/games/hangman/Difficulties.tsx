@@ -1,4 +1,4 @@
-import type { HangmanOptions, HangmanPuzzle, WordDifficulty } from '@otter/core'
+import type { HangmanOptions, HangmanPuzzle, WordDifficulty } from '@otter/core/games/hangman'
 import { useEffect, useRef, useState } from 'react'
 import type { DifficultyAnswer, DifficultyRequest } from '../../workers/difficulty.worker.ts'
 import type { WorkbenchProps } from '../contract.ts'

@@ -1,5 +1,5 @@
-import type { HangmanOptions } from '@otter/core'
-import { MOST_TEAMS, SCENE_MISSES } from '@otter/core'
+import type { HangmanOptions } from '@otter/core/games/hangman'
+import { MOST_TEAMS, SCENE_MISSES } from '@otter/core/games/hangman'
 import { Select } from '../Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 

@@ -1,4 +1,4 @@
-import type { HangmanMove, HangmanView } from '@otter/core'
+import type { HangmanMove, HangmanView } from '@otter/core/games/hangman'
 import { Lightbulb } from 'lucide-react'
 import { useEffect } from 'react'
 import { useTranslation } from 'react-i18next'
@@ -10,7 +10,7 @@ import { Scene } from './Scene.tsx'
 /** Hangman as it is played: by link, on the wall, anywhere. */
 export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove>) {
   const { t } = useTranslation()
-  const { characters, alphabet, asked, outcome, misses, missesMade, missed, prompt, teams } = view
+  const { characters, alphabet, tried, outcome, misses, missesMade, missed, prompt, teams } = view
   const left = misses - missesMade
   const open = outcome === null && !view.finished
   useEffect(() => {
@@ -92,7 +92,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
             dir={view.direction}
           >
             {alphabet.map((letter) => {
-              const known = asked.find((one) => one.letter === letter)
+              const known = tried.find((one) => one.letter === letter)
               return (
                 <button
                   key={letter}

@@ -1,4 +1,4 @@
-import type { Scene as Kind } from '@otter/core'
+import type { Scene as Kind } from '@otter/core/games/hangman'
 
 interface SceneProps {
   scene: Kind

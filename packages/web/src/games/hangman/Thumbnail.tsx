@@ -1,4 +1,4 @@
-import type { HangmanPuzzle } from '@otter/core'
+import type { HangmanPuzzle } from '@otter/core/games/hangman'
 import { Scene } from './Scene.tsx'
 
 /** A scene and the gaps of the first word, half of its letters there. */

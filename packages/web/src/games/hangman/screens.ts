@@ -1,4 +1,4 @@
-import { HangmanOptions, type HangmanPuzzle } from '@otter/core'
+import { HangmanOptions, type HangmanPuzzle } from '@otter/core/games/hangman'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
 import { sentenceFor } from './sentences.ts'

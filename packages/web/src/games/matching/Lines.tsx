@@ -1,4 +1,4 @@
-import type { MatchingView } from '@otter/core'
+import type { MatchingView } from '@otter/core/games/matching'
 import { useLayoutEffect, useState, type RefObject } from 'react'
 
 interface LinesProps {

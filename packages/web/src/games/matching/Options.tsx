@@ -1,4 +1,4 @@
-import type { MatchingOptions } from '@otter/core'
+import type { MatchingOptions } from '@otter/core/games/matching'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
 

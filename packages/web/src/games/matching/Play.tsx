@@ -1,4 +1,4 @@
-import type { MatchingMove, MatchingView } from '@otter/core'
+import type { MatchingMove, MatchingView } from '@otter/core/games/matching'
 import { Check, X } from 'lucide-react'
 import { useRef, useState, type PointerEvent } from 'react'
 import { useTranslation } from 'react-i18next'

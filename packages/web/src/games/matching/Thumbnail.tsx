@@ -1,4 +1,4 @@
-import type { MatchingPuzzle } from '@otter/core'
+import type { MatchingPuzzle } from '@otter/core/games/matching'
 
 /** Two columns, one row joined. */
 export function Thumbnail({

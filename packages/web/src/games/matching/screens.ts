@@ -1,4 +1,5 @@
-import { MatchingOptions, type FitNote, type MatchingPuzzle } from '@otter/core'
+import { type FitNote } from '@otter/core'
+import { MatchingOptions, type MatchingPuzzle } from '@otter/core/games/matching'
 import type { TeacherScreens } from '../contract.ts'
 import { coupleSentence } from '../coupleSentence.ts'
 import { Options } from './Options.tsx'

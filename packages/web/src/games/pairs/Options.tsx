@@ -1,4 +1,4 @@
-import { FEWEST_PAIRS, MOST_PAIRS, MOST_PLAYERS, type PairsOptions } from '@otter/core'
+import { FEWEST_PAIRS, MOST_PAIRS, MOST_PLAYERS, type PairsOptions } from '@otter/core/games/pairs'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
 

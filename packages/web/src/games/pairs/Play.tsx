@@ -1,5 +1,6 @@
 import { mediaPath } from '@otter/api'
-import type { PairsMove, PairsView, ShownFace as Face } from '@otter/core'
+import type { ShownFace as Face } from '@otter/core'
+import type { PairsMove, PairsView } from '@otter/core/games/pairs'
 import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { ShownFace } from '../ShownFace.tsx'

@@ -1,4 +1,4 @@
-import type { PairsPuzzle } from '@otter/core'
+import type { PairsPuzzle } from '@otter/core/games/pairs'
 
 /** Cards on a table, two of them turned. */
 export function Thumbnail({ puzzle: { couples, cards } }: { puzzle: PairsPuzzle }) {

@@ -1,4 +1,5 @@
-import { PairsOptions, type FitNote, type PairsPuzzle } from '@otter/core'
+import { type FitNote } from '@otter/core'
+import { PairsOptions, type PairsPuzzle } from '@otter/core/games/pairs'
 import type { TeacherScreens } from '../contract.ts'
 import { coupleSentence } from '../coupleSentence.ts'
 import { Options } from './Options.tsx'

@@ -1,4 +1,4 @@
-import type { QuizView } from '@otter/core'
+import type { QuizView } from '@otter/core/games/quiz'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { useTranslation } from 'react-i18next'

@@ -1,4 +1,4 @@
-import type { QuizOptions } from '@otter/core'
+import type { QuizOptions } from '@otter/core/games/quiz'
 import type { OptionsProps } from '../contract.ts'
 import { Choice, Select } from '../Choice.tsx'
 

@@ -1,4 +1,4 @@
-import type { QuizMove, QuizView } from '@otter/core'
+import type { QuizMove, QuizView } from '@otter/core/games/quiz'
 import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { Cards } from './Cards.tsx'
@@ -7,7 +7,7 @@ import { Review } from './Review.tsx'
 import { Told } from './Told.tsx'
 
 /** A quiz as it is played: cards by choice, question after question, what was missed once more, then all answers. */
-export function Play({ view, send, waiting, opinions }: PlayProps<QuizView, QuizMove>) {
+export function Play({ view, send, waiting, left, opinions }: PlayProps<QuizView, QuizMove>) {
   const { t } = useTranslation()
   const { phase, question, told, round } = view
   if (phase === 'cards') return <Cards cards={view.cards} onBegin={() => send({ type: 'begin' })} />
@@ -15,7 +15,14 @@ export function Play({ view, send, waiting, opinions }: PlayProps<QuizView, Quiz
   return (
     <div className="flex flex-col gap-3">
       {round === 2 && <p className="panel border-secondary bg-accent p-2 text-center">{t('quiz.second')}</p>}
-      <Question key={`${round} ${question.number}`} question={question} told={told} waiting={waiting} send={send} />
+      <Question
+        key={`${round} ${question.number}`}
+        question={question}
+        told={told}
+        waiting={waiting}
+        left={left}
+        send={send}
+      />
       {told && (
         <Told
           told={told}

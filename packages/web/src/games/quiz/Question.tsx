@@ -1,4 +1,4 @@
-import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core'
+import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core/games/quiz'
 import { Check, Lightbulb, X } from 'lucide-react'
 import { useLayoutEffect, useState } from 'react'
 import { useTranslation } from 'react-i18next'
@@ -10,11 +10,13 @@ interface QuestionProps {
   /** What came of it, once answered. */
   told: ToldAnswer | null
   waiting: boolean
+  /** Milliseconds that are left for it; null for all the time. */
+  left: number | null
   send: (move: QuizMove) => void
 }
 
 /** A question with its choices, a field to type in, or a claim to judge. */
-export function Question({ question, told, waiting, send }: QuestionProps) {
+export function Question({ question, told, waiting, left, send }: QuestionProps) {
   const { t } = useTranslation()
   const { form, prompt, choices, several, number, of, seconds, hasHint, hint } = question
   const [chosen, setChosen] = useState<readonly number[]>([])
@@ -44,7 +46,12 @@ export function Question({ question, told, waiting, send }: QuestionProps) {
         {!question.scored && <span>{t('quiz.opinion')}</span>}
       </p>
       {seconds > 0 && (
-        <Countdown seconds={seconds} stopped={told !== null} onEnd={() => !waiting && send({ type: 'late' })} />
+        <Countdown
+          seconds={seconds}
+          left={left ?? seconds * 1000}
+          stopped={told !== null}
+          onEnd={() => !waiting && send({ type: 'late' })}
+        />
       )}
       <h2 className="py-2 text-center text-2xl leading-snug">
         <ShownFace face={prompt} className="justify-center" />

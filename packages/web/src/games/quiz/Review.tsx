@@ -1,4 +1,4 @@
-import type { QuizView } from '@otter/core'
+import type { QuizView } from '@otter/core/games/quiz'
 import { Check, X } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'

@@ -1,4 +1,4 @@
-import type { QuizPuzzle } from '@otter/core'
+import type { QuizPuzzle } from '@otter/core/games/quiz'
 
 /** The first question with its choices. */
 export function Thumbnail({

@@ -1,4 +1,4 @@
-import type { AskedQuestion, ToldAnswer } from '@otter/core'
+import type { AskedQuestion, ToldAnswer } from '@otter/core/games/quiz'
 import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 

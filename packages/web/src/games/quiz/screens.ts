@@ -1,4 +1,5 @@
-import { QuizOptions, type FitNote, type QuizPuzzle } from '@otter/core'
+import { type FitNote } from '@otter/core'
+import { QuizOptions, type QuizPuzzle } from '@otter/core/games/quiz'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'

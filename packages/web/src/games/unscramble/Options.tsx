@@ -1,4 +1,4 @@
-import type { UnscrambleOptions } from '@otter/core'
+import type { UnscrambleOptions } from '@otter/core/games/unscramble'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
 

@@ -1,4 +1,4 @@
-import type { UnscrambleMove, UnscrambleView } from '@otter/core'
+import type { UnscrambleMove, UnscrambleView } from '@otter/core/games/unscramble'
 import { Delete, Lightbulb } from 'lucide-react'
 import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'

@@ -1,4 +1,4 @@
-import type { UnscramblePuzzle } from '@otter/core'
+import type { UnscramblePuzzle } from '@otter/core/games/unscramble'
 
 /** The pieces of a word, and the places they go to. */
 export function Thumbnail({

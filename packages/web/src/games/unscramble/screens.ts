@@ -1,4 +1,5 @@
-import { UnscrambleOptions, type FitNote, type UnscramblePuzzle } from '@otter/core'
+import { type FitNote } from '@otter/core'
+import { UnscrambleOptions, type UnscramblePuzzle } from '@otter/core/games/unscramble'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'

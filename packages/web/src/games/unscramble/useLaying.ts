@@ -1,4 +1,4 @@
-import type { UnscrambleMove, UnscrambleView } from '@otter/core'
+import type { UnscrambleMove, UnscrambleView } from '@otter/core/games/unscramble'
 import { useEffect, useState } from 'react'
 
 interface Laying {

@@ -1,4 +1,4 @@
-import type { WordSearchView } from '@otter/core'
+import type { WordSearchView } from '@otter/core/games/wordsearch'
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { useTranslation } from 'react-i18next'
 

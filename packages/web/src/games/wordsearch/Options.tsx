@@ -1,4 +1,4 @@
-import { WordSearchOptions } from '@otter/core'
+import { WordSearchOptions } from '@otter/core/games/wordsearch'
 import { Choice, Select } from '../Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 

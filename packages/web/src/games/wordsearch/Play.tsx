@@ -1,4 +1,5 @@
-import { directionOf, type WordSearchMove, type WordSearchView } from '@otter/core'
+import { directionOf } from '@otter/core'
+import { type WordSearchMove, type WordSearchView } from '@otter/core/games/wordsearch'
 import { Check, Lightbulb } from 'lucide-react'
 import { useState } from 'react'
 import { useTranslation } from 'react-i18next'
@@ -58,16 +59,18 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
                 )}
               </span>
             ) : (
-              <button
-                type="button"
-                className="btn btn-ghost h-11 w-11 p-0"
-                disabled={hint !== null || view.finished}
-                onClick={() => send({ type: 'hint', item })}
-                aria-label={t('wordsearch.hint', { label: face.text || t('play.picture') })}
-                title={t('wordsearch.hintTitle')}
-              >
-                <Lightbulb size={18} aria-hidden="true" className={hint ? 'text-warning' : ''} />
-              </button>
+              view.canHint && (
+                <button
+                  type="button"
+                  className="btn btn-ghost h-11 w-11 p-0"
+                  disabled={hint !== null || view.finished}
+                  onClick={() => send({ type: 'hint', item })}
+                  aria-label={t('wordsearch.hint', { label: face.text || t('play.picture') })}
+                  title={t('wordsearch.hintTitle')}
+                >
+                  <Lightbulb size={18} aria-hidden="true" className={hint ? 'text-warning' : ''} />
+                </button>
+              )
             )}
           </li>
         ))}

@@ -1,4 +1,4 @@
-import type { WordSearchPuzzle } from '@otter/core'
+import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 
 /** A small word search with its first words marked. */
 export function Thumbnail({ puzzle: { rows, words, direction } }: { puzzle: WordSearchPuzzle }) {

@@ -1,4 +1,5 @@
-import { faceLetters, WordSearchOptions, type Entry, type WordSearchPuzzle } from '@otter/core'
+import { faceLetters, type Entry } from '@otter/core'
+import { WordSearchOptions, type WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
 import { sentenceFor } from './sentences.ts'

@@ -1,13 +1,12 @@
-import { gameOf, randomFrom, type EntryList, type Fit, type GameKind } from '@otter/core'
+import type { EntryList, Fit, GameKind } from '@otter/core'
 import { Check, Dices, Maximize } from 'lucide-react'
-import { Suspense, useMemo, useRef, useState } from 'react'
+import { useMemo, useRef } from 'react'
 import { Link } from 'react-router'
 import { AskingOptions } from '../../games/AskingOptions.tsx'
-import { PLAY } from '../../games/play.ts'
 import { TEACHER } from '../../games/teacher.ts'
-import { EarlyReaders } from '../../games/early.ts'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
 import { newSeed, type GameChoice } from './gameChoice.ts'
+import { Preview } from './Preview.tsx'
 
 interface GameStepProps {
   listId: string
@@ -143,43 +142,5 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
         )}
       </section>
     </div>
-  )
-}
-
-/** Plays a puzzle right here, on the reducer that the server uses too. */
-function Preview({
-  kind,
-  puzzle,
-  early,
-  language,
-}: {
-  kind: GameKind
-  puzzle: unknown
-  early: boolean
-  language: string
-}) {
-  const game = gameOf(kind)
-  const [began] = useState(() => Date.now())
-  const [play, setPlay] = useState(() => game.start(puzzle, { random: randomFrom('preview'), seat: 1, now: began }))
-  const readers = useMemo(() => ({ early, language }), [early, language])
-  const Play = PLAY[kind]
-  return (
-    <EarlyReaders value={readers}>
-      <div className={early ? 'early' : undefined}>
-        <Suspense>
-          <Play
-            view={game.view(puzzle, play) as never}
-            waiting={false}
-            opinions={[]}
-            send={(move) =>
-              setPlay(
-                (before: unknown) =>
-                  game.move(puzzle, before, move, { clock: Date.now() - began, now: Date.now() }).play,
-              )
-            }
-          />
-        </Suspense>
-      </div>
-    </EarlyReaders>
   )
 }

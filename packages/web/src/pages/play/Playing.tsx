@@ -71,6 +71,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
               view={play.view as never}
               send={(move) => state.send(move as { type: string })}
               waiting={state.waiting}
+              left={play.left}
               opinions={reply.opinions}
             />
           </Suspense>

@@ -1,0 +1,29 @@
+import { askedList, markedList, type Asking } from './asking.ts'
+import type { Game } from './contract.ts'
+import { playing, type Course, type PlayLife } from './playing.ts'
+import { boundedStep } from './response.ts'
+
+/** A game as its folder writes it: what is the same for all is added. */
+export type GameManifest<Options, Puzzle, Play extends PlayLife, Move extends { type: string }, View> = Omit<
+  Game<Options, Puzzle, Play, Move, View>,
+  'start' | 'move' | 'end' | 'score' | 'doing'
+> & { course: Course<Puzzle, Play, Move> }
+
+/**
+ * Returns a whole game: it takes only what is asked of a list, marks pictures whose words would tell, shares the life of
+ * plays, and keeps its responses within bounds.
+ */
+export function gameFrom<Options extends Asking, Puzzle, Play extends PlayLife, Move extends { type: string }, View>({
+  course,
+  ...manifest
+}: GameManifest<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move, View> {
+  const { move, end, ...life } = playing(course)
+  return {
+    ...manifest,
+    ...life,
+    fit: (list, options) => manifest.fit(askedList(list, options), options),
+    make: (list, options, random) => manifest.make(markedList(askedList(list, options)), options, random),
+    move: (...made) => boundedStep(move(...made)),
+    end: (...made) => boundedStep(end(...made)),
+  }
+}

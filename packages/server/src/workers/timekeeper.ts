@@ -1,0 +1,33 @@
+import type { Logger } from 'pino'
+import { inScope, type ScopeSource } from '../db/scope.ts'
+import { loggable } from '../problem.ts'
+import { passTime } from '../services/moves.ts'
+
+/** How often there is a look for plays whose time has passed, in milliseconds. */
+const LOOK = 1000
+
+/**
+ * Starts to see to it that time passes in plays whether or not a student's device is there; returns how to stop. Servers
+ * on one database share the work.
+ */
+export function startTimekeeper(source: ScopeSource, logger: Logger): () => Promise<void> {
+  let isEnding = false
+  let working = Promise.resolve()
+  const passAll = async (): Promise<void> => {
+    while (!isEnding && (await inScope(source, { teacherId: null }, passTime)));
+  }
+  let isBusy = false
+  const timer = setInterval(() => {
+    if (isBusy) return
+    isBusy = true
+    working = passAll()
+      .catch((error: unknown) => logger.warn(loggable(error), 'timekeeper'))
+      .finally(() => (isBusy = false))
+  }, LOOK)
+  timer.unref()
+  return async () => {
+    isEnding = true
+    clearInterval(timer)
+    await working
+  }
+}

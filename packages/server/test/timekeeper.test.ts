@@ -1,0 +1,166 @@
+import { expect } from 'chai'
+import { Client, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+
+interface KeptPlay {
+  name: string
+  phase: string
+  dueIn: number | null
+  clock: number
+  doing: { code: string; values: object; last: string[] }
+  moves: { type: string; author: string; clock: number }[]
+  answers: { outcome: string; milliseconds: number }[]
+}
+
+const PLAYS = `SELECT p.name, y.state ->> 'phase' AS phase, y.milliseconds AS clock, y.doing,
+  extract(epoch FROM y.due_at - clock_timestamp())::float8 * 1000 AS "dueIn",
+  (SELECT coalesce(jsonb_agg(jsonb_build_object('type', m.move ->> 'type', 'author', m.author, 'clock', m.clock)
+    ORDER BY m.number), '[]') FROM moves m WHERE m.play_id = y.id) AS moves,
+  (SELECT coalesce(jsonb_agg(jsonb_build_object('outcome', r.outcome, 'milliseconds', r.milliseconds)), '[]')
+    FROM responses r WHERE r.play_id = y.id) AS answers
+  FROM plays y JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $id ORDER BY p.seat`
+
+describe('Time in a play', () => {
+  let server: TestServer
+  let other: TestServer
+  before(async () => {
+    server = await startTestServer()
+    other = await startTestServer({ databaseUrl: server.databaseUrl })
+  })
+  after(async () => {
+    await other.close()
+    await server.close()
+  })
+
+  async function sharedQuiz(rules?: object): Promise<{ teacher: Client; id: string; code: string }> {
+    const { client: teacher, listId } = await teacherWithList(server.url, WORDS)
+    const { body } = await teacher.call('POST', `/lists/${listId}/links`, {
+      kind: 'quiz',
+      seed: '1',
+      options: { seconds: 20, order: 'list' },
+      rules,
+    })
+    return { teacher, id: body.id, code: body.code }
+  }
+  async function join(code: string, name: string): Promise<Client> {
+    const student = new Client(server.url)
+    expect((await student.call('POST', `/play/${code}/join`, { name })).status).to.equal(201)
+    return student
+  }
+  const plays = (id: string): Promise<KeptPlay[]> => rows<KeptPlay>(server, PLAYS, { id })
+  /** Lets milliseconds pass in the plays of an offer. */
+  const pass = (id: string, milliseconds: number): Promise<object[]> =>
+    rows(
+      server,
+      `UPDATE plays SET moved_at = moved_at - $milliseconds * interval '1 millisecond',
+        due_at = due_at - $milliseconds * interval '1 millisecond' WHERE offer_id = $id`,
+      { id, milliseconds },
+    )
+  async function until(what: () => Promise<boolean>): Promise<void> {
+    for (let tries = 0; tries < 80; tries++) {
+      if (await what()) return
+      await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+    throw new Error('this never came')
+  }
+
+  it('is up without any device, once, whichever server sees it', async () => {
+    const { teacher, id, code } = await sharedQuiz()
+    await Promise.all(Array.from({ length: 12 }, (_, index) => join(code, `Student ${index}`)))
+    expect((await plays(id)).map(({ dueIn }) => Math.round((dueIn ?? 0) / 2000) * 2)).to.satisfy((due: number[]) =>
+      due.every((seconds) => seconds >= 20 && seconds <= 24),
+    )
+    await pass(id, 25_000)
+    await until(async () => (await plays(id)).every(({ phase }) => phase === 'told'))
+    await new Promise((resolve) => setTimeout(resolve, 1200))
+    for (const { moves, answers, dueIn, doing } of await plays(id)) {
+      expect(moves.map(({ type, author }) => [type, author])).to.deep.equal([['late', 'clock']])
+      expect(answers.map(({ outcome }) => outcome)).to.deep.equal(['passed'])
+      expect(answers[0].milliseconds).to.be.within(23_000, 27_000)
+      expect([dueIn, doing.last]).to.deep.equal([null, ['passed']])
+    }
+    const { body } = await teacher.call('GET', `/links/${id}/results`)
+    expect(body.participants[0].doing.code).to.equal('question')
+  }).timeout(60_000)
+
+  it('runs slower for who may take longer, also in the middle of a question', async () => {
+    const { teacher, id, code } = await sharedQuiz()
+    const [ama, bo] = [await join(code, 'Ama'), await join(code, 'Bo')]
+    const { body: results } = await teacher.call('GET', `/links/${id}/results`)
+    const { participantId } = results.participants.find(({ name }: { name: string }) => name === 'Ama')
+    const change = (factor: number): Promise<{ status: number }> =>
+      teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { factor })
+    expect((await change(2)).status).to.equal(204)
+    expect([(await change(0.5)).status, (await change(5)).status]).to.deep.equal([400, 400])
+    await pass(id, 25_000)
+    await until(async () => (await plays(id))[1].phase === 'told')
+    await until(async () => ((await plays(id))[0].dueIn ?? 0) > 10_000)
+    const { body } = await ama.call('GET', `/play/${code}`)
+    expect(body.play.left, 'what is left is told in real time').to.be.within(10_000, 15_500)
+    const answered = await ama.call('POST', `/play/${code}/moves`, {
+      attempt: 1,
+      after: 0,
+      move: { type: 'choose', choices: [0] },
+    })
+    expect([answered.body.play.view.told.late, answered.body.play.left]).to.deep.equal([false, null])
+    const [first] = await plays(id)
+    expect(first.clock, 'half the time counts').to.be.within(12_000, 15_000)
+    expect((await bo.call('GET', `/play/${code}`)).body.play.view.told.late).to.equal(true)
+  }).timeout(60_000)
+
+  it('stands still while the teacher has paused it, and goes on where it stood', async () => {
+    const { teacher, id, code } = await sharedQuiz()
+    const student = await join(code, 'Ama')
+    const pause = (paused: boolean): Promise<unknown> => teacher.call('PATCH', `/links/${id}`, { paused })
+    await pause(true)
+    await pause(true)
+    await teacher.call('PATCH', `/links/${id}`, { name: 'Beekeepers' })
+    // A minute of pause.
+    await rows(server, `UPDATE offers SET paused_at = paused_at - interval '60 seconds' WHERE id = $id`, { id })
+    await pass(id, 60_000)
+    await new Promise((resolve) => setTimeout(resolve, 2500))
+    expect((await plays(id))[0].moves).to.deep.equal([])
+    const left = async (): Promise<number> => (await student.call('GET', `/play/${code}`)).body.play.left
+    const before = await left()
+    await new Promise((resolve) => setTimeout(resolve, 500))
+    expect(Math.abs((await left()) - before)).to.be.below(50)
+    await pause(false)
+    await until(async () => ((await plays(id))[0].dueIn ?? 0) > 15_000)
+    expect(await left()).to.be.within(14_000, 20_000)
+    await pass(id, 25_000)
+    await until(async () => (await plays(id))[0].phase === 'told')
+    const [{ clock, moves }] = await plays(id)
+    expect([clock > 20_000 && clock < 30_000, moves[0].author]).to.deep.equal([true, 'clock'])
+  }).timeout(60_000)
+
+  it('tells nothing before the end where the rules say so, and keeps to the order and the hints', async () => {
+    const { id, code } = await sharedQuiz({ telling: 'at-end', order: 'mixed', hints: false })
+    const orders = new Set<string>()
+    for (const name of ['Ama', 'Bo', 'Cy', 'Di']) {
+      const student = await join(code, name)
+      const asked: string[] = []
+      for (let after = 0; after < 3; after++) {
+        const { body } = await student.call('GET', `/play/${code}`)
+        asked.push(body.play.view.question.entryId)
+        expect(body.play.view.told).to.equal(null)
+        await student.call('POST', `/play/${code}/moves`, { attempt: 1, after, move: { type: 'choose', choices: [0] } })
+      }
+      orders.add(asked.join())
+    }
+    expect(orders.size).to.be.greaterThan(1)
+    expect((await plays(id)).every(({ answers }) => answers.length === 3)).to.equal(true)
+    const { client, listId } = await teacherWithList(server.url, WORDS)
+    const refused = await client.call('POST', `/lists/${listId}/links`, {
+      kind: 'quiz',
+      seed: '1',
+      rules: { telling: 'never' },
+    })
+    expect([refused.status, refused.body.path]).to.deep.equal([400, 'rules.telling'])
+    const unknown = await client.call('POST', `/lists/${listId}/links`, {
+      kind: 'quiz',
+      seed: '1',
+      options: { couples: 4 },
+    })
+    expect([unknown.status, unknown.body.path]).to.deep.equal([400, 'couples'])
+    expect(unknown.body.title).to.include('couples')
+  }).timeout(60_000)
+})
