@@ -2,7 +2,7 @@ import type { PlacedEntry } from '@otter/api'
 import { ListDetails, newEntry, type Entry } from '@otter/core'
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { changesBetween, insertRows, moveRows, rebase, type Draft } from '../src/pages/list/draft.ts'
+import { changesBetween, insertRows, moveRows, rebase, type Draft } from '../src/pages/list/draft/draft.ts'
 
 const entry = (id: string, position: number, text = id, rest: Partial<Entry> = {}): PlacedEntry =>
   newEntry({ id, position, answer: { text }, ...rest })

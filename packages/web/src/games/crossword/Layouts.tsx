@@ -2,7 +2,7 @@ import type { CrosswordOptions, CrosswordPuzzle } from '@otter/core/games/crossw
 import { writeIpuz } from '@otter/core/formats'
 import { FileDown, ImagePlus, Search, Square, X } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import type { LayoutAnswer, LayoutRequest } from '../../workers/layout.worker.ts'
+import type { LayoutAnswer, LayoutRequest } from './layout.worker.ts'
 import { uploadPicture } from '../../api/media.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { saveFile } from '../../ui/saveFile.ts'
@@ -26,7 +26,7 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
   }, [key])
   useEffect(() => {
     if (!looking) return
-    const worker = new Worker(new URL('../../workers/layout.worker.ts', import.meta.url), { type: 'module' })
+    const worker = new Worker(new URL('./layout.worker.ts', import.meta.url), { type: 'module' })
     worker.addEventListener('message', ({ data }: MessageEvent<LayoutAnswer>) => {
       setSteps(data.steps)
       const { better } = data

@@ -1,6 +1,6 @@
 import type { HangmanOptions, HangmanPuzzle, WordDifficulty } from '@otter/core/games/hangman'
 import { useEffect, useRef, useState } from 'react'
-import type { DifficultyAnswer, DifficultyRequest } from '../../workers/difficulty.worker.ts'
+import type { DifficultyAnswer, DifficultyRequest } from './difficulty.worker.ts'
 import type { WorkbenchProps } from '../contract.ts'
 
 const BANDS = ['very easy', 'easy', 'fair', 'hard', 'very hard']
@@ -15,7 +15,7 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
   useEffect(() => () => worker.current?.terminate(), [])
   useEffect(() => {
     if (!isEnglish) return
-    worker.current ??= new Worker(new URL('../../workers/difficulty.worker.ts', import.meta.url), { type: 'module' })
+    worker.current ??= new Worker(new URL('./difficulty.worker.ts', import.meta.url), { type: 'module' })
     worker.current.onmessage = ({ data }: MessageEvent<DifficultyAnswer>) => {
       if ('words' in data) setWords(data.words)
       setFailed(!('words' in data))

@@ -1,7 +1,7 @@
 import type { GameKind } from '@otter/core'
 import { memo, useState, type ReactNode } from 'react'
 import { NavLink } from 'react-router'
-import { keptChoices } from './gameChoice.ts'
+import { keptChoices } from './games/gameChoice.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 
 const STEPS = ['Words', 'Games', 'Play', 'Results'] as const

@@ -12,7 +12,7 @@ import { QrCode } from '../../ui/QrCode.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
 import { saveFile } from '../../ui/saveFile.ts'
-import { choiceOf, keptChoices } from '../list/gameChoice.ts'
+import { choiceOf, keptChoices } from '../list/games/gameChoice.ts'
 import { makePdf } from './makePdf.ts'
 import { SheetBlocks } from './SheetBlocks.tsx'
 

@@ -1,5 +1,5 @@
 import { upgradedEntry } from '@otter/core'
-import { newId } from '../../ui/newId.ts'
+import { newId } from '../../../ui/newId.ts'
 import type { Draft } from './draft.ts'
 
 const KEPT = 'otter-draft-'

@@ -3,7 +3,7 @@ import { LIST_DETAILS, type ListDetails } from '@otter/core'
 import { ImagePlus, X } from 'lucide-react'
 import { useEffect, useId, useRef, useState } from 'react'
 import { languagesWith } from './languages.ts'
-import { PicturePicker } from './PicturePicker.tsx'
+import { PicturePicker } from '../pictures/PicturePicker.tsx'
 
 interface DetailsDialogProps {
   details: ListDetails

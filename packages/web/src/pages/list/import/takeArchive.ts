@@ -1,8 +1,8 @@
 import type { Entry, ListDetails } from '@otter/core'
 import { withMediaIds } from '@otter/core/formats'
-import { uploadPicture, uploadSound } from '../../api/media.ts'
-import { ApiError } from '../../api/client.ts'
-import { newId } from '../../ui/newId.ts'
+import { uploadPicture, uploadSound } from '../../../api/media.ts'
+import { ApiError } from '../../../api/client.ts'
+import { newId } from '../../../ui/newId.ts'
 
 /** An archive with its pictures and sounds kept here, and entries with ids of their own. */
 export interface TakenArchive {

@@ -2,9 +2,9 @@ import type { Entry, ListDetails } from '@otter/core'
 import { notCarried, type ListFormat } from '@otter/core/formats'
 import { Download } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { saveFile } from '../../ui/saveFile.ts'
-import { Notice } from '../../ui/Notice.tsx'
-import type { ExportAnswer, ExportRequest } from '../../workers/export.worker.ts'
+import { saveFile } from '../../../ui/saveFile.ts'
+import { Notice } from '../../../ui/Notice.tsx'
+import type { ExportAnswer, ExportRequest } from '../../../workers/export.worker.ts'
 
 const FORMATS: { format: ListFormat; name: string; end: string; note: string }[] = [
   { format: 'csv', name: 'CSV', end: 'csv', note: 'text, for any program' },
@@ -47,7 +47,7 @@ export function ExportDialog({
   ]
   const write = (): void => {
     setState({ busy: true })
-    const worker = new Worker(new URL('../../workers/export.worker.ts', import.meta.url), { type: 'module' })
+    const worker = new Worker(new URL('../../../workers/export.worker.ts', import.meta.url), { type: 'module' })
     worker.addEventListener('message', ({ data }: MessageEvent<ExportAnswer>) => {
       worker.terminate()
       if ('missing' in data)

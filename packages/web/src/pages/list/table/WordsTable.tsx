@@ -13,9 +13,9 @@ import {
   type Ref,
 } from 'react'
 import type { PlacedEntry } from '@otter/api'
-import { newId } from '../../ui/newId.ts'
+import { newId } from '../../../ui/newId.ts'
 import { COLUMN_NAMES, NUMBERS, withCellText, type Column } from './columns.ts'
-import { insertRows, moveRows, rowOf, type Draft } from './draft.ts'
+import { insertRows, moveRows, rowOf, type Draft } from '../draft/draft.ts'
 import { readClipboard, type Pasted } from './pastedTable.ts'
 import {
   asHtml,
@@ -28,7 +28,7 @@ import {
   type Selection,
 } from './selection.ts'
 import { SelectionBar } from './SelectionBar.tsx'
-import type { ListDraft } from './useListDraft.ts'
+import type { ListDraft } from '../draft/useListDraft.ts'
 import { WordRow, type RowActions } from './WordRow.tsx'
 
 /** What the page can ask of the table. */

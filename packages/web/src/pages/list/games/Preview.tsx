@@ -1,7 +1,7 @@
 import { clockAt, gameOf, PLAIN_CONTEXT, randomFrom, type GameKind, type PlayClock, type Turn } from '@otter/core'
 import { Suspense, useMemo, useReducer } from 'react'
-import { EarlyReaders } from '../../games/early.ts'
-import { PLAY } from '../../games/play.ts'
+import { EarlyReaders } from '../../../games/early.ts'
+import { PLAY } from '../../../games/play.ts'
 
 /** A play of the preview, and how its clock runs. */
 interface PreviewPlay {

@@ -1,7 +1,7 @@
 import type { ListReply, SavedReply, VersionReply } from '@otter/api'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
-import { ApiError, call } from '../../api/client.ts'
-import { queryClient } from '../../api/queries.ts'
+import { ApiError, call } from '../../../api/client.ts'
+import { queryClient } from '../../../api/queries.ts'
 import { changesBetween, draftOf, rebase, type Draft, type Overruled } from './draft.ts'
 import { forgetDraft, keepDraft, takeDrafts } from './keptDraft.ts'
 

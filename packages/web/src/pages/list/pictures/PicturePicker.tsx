@@ -2,9 +2,9 @@ import type { OfferedPicture } from '@otter/api'
 import type { Picture } from '@otter/core'
 import { ImageUp } from 'lucide-react'
 import { useDeferredValue, useEffect, useRef, useState } from 'react'
-import { takeOffered, uploadPicture } from '../../api/media.ts'
-import { usePictures } from '../../api/queries.ts'
-import { Notice } from '../../ui/Notice.tsx'
+import { takeOffered, uploadPicture } from '../../../api/media.ts'
+import { usePictures } from '../../../api/queries.ts'
+import { Notice } from '../../../ui/Notice.tsx'
 
 interface PicturePickerProps {
   /** What is searched at first. */

@@ -1,10 +1,10 @@
 import type { OfferedPicture, PlacedEntry, SuggestionsReply } from '@otter/api'
 import { isEmptyFace, type Picture } from '@otter/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { call } from '../../api/client.ts'
-import { takeOffered } from '../../api/media.ts'
-import { Notice } from '../../ui/Notice.tsx'
-import { Waterline } from '../../ui/Waterline.tsx'
+import { call } from '../../../api/client.ts'
+import { takeOffered } from '../../../api/media.ts'
+import { Notice } from '../../../ui/Notice.tsx'
+import { Waterline } from '../../../ui/Waterline.tsx'
 
 interface SuggestPicturesProps {
   entries: readonly PlacedEntry[]

@@ -1,6 +1,6 @@
 import type { ListReply, PlacedEntry, SaveList } from '@otter/api'
 import { LIST_DETAILS, newEntry, type Entry, type ListDetails } from '@otter/core'
-import { newId } from '../../ui/newId.ts'
+import { newId } from '../../../ui/newId.ts'
 
 /** What of a list is edited on its page. */
 export interface Draft extends ListDetails {

@@ -14,10 +14,10 @@ import {
 import type { RefusalCode } from '@otter/core/formats'
 import { FileUp } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { newId } from '../../ui/newId.ts'
-import { Waterline } from '../../ui/Waterline.tsx'
-import { useFile } from '../../workers/readFile.ts'
-import type { Pasted } from './pastedTable.ts'
+import { newId } from '../../../ui/newId.ts'
+import { Waterline } from '../../../ui/Waterline.tsx'
+import { useFile } from '../../../workers/readFile.ts'
+import type { Pasted } from '../table/pastedTable.ts'
 import { TableReview } from './TableReview.tsx'
 
 /** What was said yes to. */

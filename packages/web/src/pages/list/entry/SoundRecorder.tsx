@@ -2,8 +2,8 @@ import { MAX_SOUND_LENGTH } from '@otter/api'
 import type { Sound } from '@otter/core'
 import { FileMusic, Mic, Square } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { uploadSound } from '../../api/media.ts'
-import { Notice } from '../../ui/Notice.tsx'
+import { uploadSound } from '../../../api/media.ts'
+import { Notice } from '../../../ui/Notice.tsx'
 
 interface Recording {
   recorder: MediaRecorder

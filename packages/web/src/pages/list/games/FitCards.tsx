@@ -2,10 +2,10 @@ import { GAME_KINDS, type EntryList, type Fit, type GameKind } from '@otter/core
 import { Check, Plus } from 'lucide-react'
 import { memo, useMemo } from 'react'
 import { Link } from 'react-router'
-import { TEACHER } from '../../games/teacher.ts'
-import { useRested } from '../../ui/useRested.ts'
-import type { PuzzleJob, PuzzleResult } from '../../workers/puzzle.worker.ts'
-import { usePuzzleJobs } from '../../workers/usePuzzles.ts'
+import { TEACHER } from '../../../games/teacher.ts'
+import { useRested } from '../../../ui/useRested.ts'
+import type { PuzzleJob, PuzzleResult } from '../../../workers/puzzle.worker.ts'
+import { usePuzzleJobs } from '../../../workers/usePuzzles.ts'
 
 /** Pictures wait until typing rests for so long; in milliseconds. */
 const RESTED = 300

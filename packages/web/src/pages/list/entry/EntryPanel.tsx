@@ -12,7 +12,7 @@ import {
 } from '@otter/core'
 import { ChevronDown, ChevronUp, Plus, Trash2, X } from 'lucide-react'
 import { useEffect, useId, useRef, type ReactNode } from 'react'
-import { nameOfMend, sentenceForCheck } from './checkSentences.ts'
+import { nameOfMend, sentenceForCheck } from '../table/checkSentences.ts'
 import { FaceEditor } from './FaceEditor.tsx'
 import { LabelsField } from './LabelsField.tsx'
 

@@ -13,7 +13,7 @@ import {
 } from 'react'
 import { nameOfMend, sentenceForCheck } from './checkSentences.ts'
 import { COLUMN_NAMES, NUMBERS, cellText, withCellText, type Column } from './columns.ts'
-import { FaceMedia } from './FaceMedia.tsx'
+import { FaceMedia } from '../entry/FaceMedia.tsx'
 
 /** What a row can ask the table for. They stay the same object, so that a row is drawn again only when it changes. */
 export interface RowActions {

@@ -3,7 +3,7 @@ import type { Face } from '@otter/core'
 import { ImagePlus, X } from 'lucide-react'
 import { useState } from 'react'
 import { SoundButton } from './FaceMedia.tsx'
-import { PicturePicker } from './PicturePicker.tsx'
+import { PicturePicker } from '../pictures/PicturePicker.tsx'
 import { SoundRecorder } from './SoundRecorder.tsx'
 
 interface FaceEditorProps<Side extends Face> {
