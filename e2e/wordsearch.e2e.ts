@@ -252,6 +252,18 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await page.getByRole('button', { name: 'Make an account' }).click()
   await expect(page.getByText('No lists yet')).toBeVisible()
   await expectAccessible(page)
+  // The language is the account's: it is there on every device, and after a reload.
+  await page.getByLabel('Language').selectOption('he')
+  await expect(page.getByRole('heading', { name: 'הרשימות שלך' })).toBeVisible()
+  await expect(page.locator('html')).toHaveAttribute('dir', 'rtl')
+  await page.evaluate(() => localStorage.clear())
+  await page.reload()
+  await expect(page.getByText('עדיין אין רשימות', { exact: false })).toBeVisible()
+  await page.getByRole('button', { name: 'רשימה חדשה' }).click()
+  await page.getByLabel('תשובה, שורה 1').fill('דבורה')
+  await page.getByRole('link', { name: 'תפזורת' }).click()
+  await expect(page.getByRole('heading', { name: 'מה התלמידים מקבלים' })).toBeVisible()
+  await expectAccessible(page)
 
   const [{ code }] = await query<{ code: string }>(
     server.databaseUrl,

@@ -13,5 +13,6 @@ export const alias = {
   ...Object.fromEntries(gameAliases),
   '@otter/core/formats': join(home, 'packages/core/src/formats/index.ts'),
   '@otter/core': join(home, 'packages/core/src/index.ts'),
+  '@otter/api/texts': join(home, 'packages/api/src/texts'),
   '@otter/api': join(home, 'packages/api/src/index.ts'),
 }

@@ -16,7 +16,7 @@ export const SaveList = ListChanges.extend({
   remove: z.array(z.uuid()).max(MAX_ENTRIES).default([]),
 }).refine(({ put }) => new Set(put.map(({ id }) => id)).size === put.length, {
   path: ['put'],
-  message: 'One entry came twice. Load the list again, then save.',
+  message: 'entry-twice',
 })
 export type SaveList = z.input<typeof SaveList>
 

@@ -1,21 +1,22 @@
 import { cleanText } from '@otter/core'
 import { z } from 'zod'
+import { LANGUAGE_CODES, type Language } from './languages.ts'
 
 const Email = z
-  .email('That is not an e-mail address')
+  .email('not-an-email')
   .max(254)
   .transform((email) => email.toLowerCase())
 
-export const SignIn = z.object({ email: Email, password: z.string().min(1, 'Type your password').max(200) })
+export const SignIn = z.object({ email: Email, password: z.string().min(1, 'type-password').max(200) })
 export type SignIn = z.infer<typeof SignIn>
 
 export const SignUp = z.object({
   name: z
     .string()
     .transform((name) => cleanText(name).trim())
-    .pipe(z.string().min(1, 'Type your name').max(100)),
+    .pipe(z.string().min(1, 'type-name').max(100)),
   email: Email,
-  password: z.string().min(10, 'Use at least 10 characters').max(200),
+  password: z.string().min(10, 'longer-password').max(200),
 })
 export type SignUp = z.infer<typeof SignUp>
 
@@ -24,7 +25,13 @@ export interface TeacherReply {
   id: string
   name: string
   email: string
+  /** The language of the screens; null for the browser's. */
+  language: Language | null
 }
+
+/** Changes what a teacher has chosen for all screens. */
+export const ChangeTeacher = z.object({ language: z.enum(LANGUAGE_CODES).nullable() })
+export type ChangeTeacher = z.infer<typeof ChangeTeacher>
 
 /** What anyone may know before signing in. */
 export interface SessionReply {

@@ -1,5 +1,6 @@
 import { GAME_KINDS } from '@otter/core'
 import { z } from 'zod'
+import { LANGUAGE_CODES } from './languages.ts'
 import { Seed } from './offer.ts'
 
 export const MAX_VERSIONS = 30
@@ -16,6 +17,8 @@ export const PrintSheets = z.object({
   saveInk: z.boolean().default(false),
   /** Address of the on-screen game, for the QR code; absent for none. */
   code: z.string().max(12).optional(),
+  /** Language of the words around the game, such as Name and Date. */
+  language: z.enum(LANGUAGE_CODES).default('en'),
 })
 export type PrintSheets = z.infer<typeof PrintSheets>
 

@@ -190,7 +190,7 @@ describe('Bingo', () => {
       listOf(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h', 'i', 'j', 'k', 'l']),
       BingoOptions.parse({ size: 5 }),
     )
-    expect([few.ready, few.summary.values.more, few.summary.values.smaller]).to.deep.equal([false, 12, 3])
+    expect([few.ready, few.summary.values.count, few.summary.values.smaller]).to.deep.equal([false, 12, 3])
     expect(() => made(24, { size: 5, pattern: 'full' })).to.throw(PuzzleError)
     expect(made(25, { size: 5, pattern: 'full', cards: 3 }).cards.length).to.equal(3)
   })

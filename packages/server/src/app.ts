@@ -7,7 +7,6 @@ import helmet from 'helmet'
 import pg from 'pg'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
-import { z } from 'zod'
 import type { Database } from './db/database.ts'
 import { loggable, Problem, problemFrom } from './problem.ts'
 import dictionaryRoutes from './routes/dictionary.ts'
@@ -39,16 +38,6 @@ export interface Parts {
   /** How often long jobs of other servers are looked for, in milliseconds. */
   lookForJobs?: number
 }
-
-// What a schema does not say in its own words, it says in these.
-z.config({
-  customError: ({ code, maximum, minimum, keys }) => {
-    if (code === 'too_big') return `This is too much; at most ${String(maximum)} fits here.`
-    if (code === 'too_small') return `This is too little; it needs at least ${String(minimum)}.`
-    if (code === 'unrecognized_keys') return `“${String((keys as string[])[0])}” is nothing that can be set here.`
-    return 'A part of this is missing, or is not what belongs here.'
-  },
-})
 
 /** Largest request body. */
 const BODY_LIMIT = '4mb'
@@ -135,7 +124,7 @@ export function createApp({
     mediaRoutes(context),
   )
   app.use('/api', () => {
-    throw new Problem(404, 'There is nothing at this address.')
+    throw new Problem(404, 'nothing-here')
   })
   if (webFolder !== undefined) servePages(app, webFolder)
   app.use(problems(logger))
@@ -162,7 +151,7 @@ const sameOriginOnly: RequestHandler = (request, _response, next) => {
     site !== undefined
       ? site !== 'same-origin'
       : origin !== undefined && origin.replace(/^https?:\/\//, '') !== request.get('Host')
-  if (foreign) throw new Problem(403, 'This request came from another site.')
+  if (foreign) throw new Problem(403, 'foreign')
   next()
 }
 

@@ -1,35 +1,42 @@
-import type { ProblemDetails } from '@otter/api'
-import { ZodError } from 'zod'
+import type { ProblemCode, ProblemDetails } from '@otter/api'
+import { ZodError, type core } from 'zod'
+import { isProblemCode, problemTitle } from './texts.ts'
 
 /** An error that a person caused and can mend: it becomes problem details. */
 export class Problem extends Error {
   readonly status: number
+  readonly code: ProblemCode
+  readonly values: Record<string, string | number>
   readonly path: string | undefined
-  /** Names the problem where a screen words it itself, in the student's language. */
-  readonly code: string | undefined
+  readonly game: ProblemDetails['game']
 
-  /** @param title a sentence that says what happened and what to do */
-  constructor(status: number, title: string, path?: string, code?: string) {
-    super(title)
+  /** @param about what stands in the sentence, which field it is about, and why a game can't be made */
+  constructor(status: number, code: ProblemCode, about: Pick<ProblemDetails, 'values' | 'path' | 'game'> = {}) {
+    super(problemTitle(code, about.values))
     this.name = 'Problem'
     this.status = status
-    this.path = path
     this.code = code
+    this.values = about.values ?? {}
+    this.path = about.path
+    this.game = about.game
   }
 
   details(): ProblemDetails {
+    const { status, code, values, path, game } = this
     return {
-      status: this.status,
+      status,
       title: this.message,
-      ...(this.path === undefined ? {} : { path: this.path }),
-      ...(this.code === undefined ? {} : { code: this.code }),
+      code,
+      ...(Object.keys(values).length === 0 ? {} : { values }),
+      ...(path === undefined ? {} : { path }),
+      ...(game === undefined ? {} : { game }),
     }
   }
 }
 
-/** For a row that is not there, or is another's: the two are told apart to nobody. */
-export function notFound(what: string): Problem {
-  return new Problem(404, `There is no such ${what}, or it is not yours.`)
+/** Returns a problem for a row that is not there, or is another's: the two are told apart to nobody. */
+export function notFound(): Problem {
+  return new Problem(404, 'not-found')
 }
 
 /**
@@ -43,27 +50,29 @@ const ENDING = new Set(['57P01', '57P02', '57P03', 'ECONNREFUSED', 'ECONNRESET',
 /** Returns any error as a problem that can be told. */
 export function problemFrom(error: unknown): Problem {
   if (error instanceof Problem) return error
-  if (error instanceof ZodError) {
-    const [issue] = error.issues
-    const path = issue.code === 'unrecognized_keys' ? [...issue.path, ...issue.keys.slice(0, 1)] : issue.path
-    return new Problem(400, issue.message, path.join('.'))
-  }
+  if (error instanceof ZodError) return problemOfIssue(error.issues[0])
   const { status, name } = error as { status?: unknown; name?: unknown }
   const code = codeOf(error)
-  if (FULL.has(code))
-    return new Problem(
-      507,
-      'The disk of the server is full, so nothing can be saved. What you typed is safe on your screen. Tell whoever runs the server to make room.',
-    )
-  if (ENDING.has(code) || (typeof name === 'string' && UNREACHABLE.test(name)))
-    return new Problem(
-      503,
-      'The database can’t be reached just now. What you typed is safe on your screen; it is tried again.',
-    )
-  if (status === 413) return new Problem(413, 'That is more than can be taken at once. Send it in smaller parts.')
-  if (typeof status === 'number' && status >= 400 && status < 500)
-    return new Problem(status, 'That request could not be read.')
-  return new Problem(500, 'Something went wrong here. What you typed is safe on your screen; try again in a moment.')
+  if (FULL.has(code)) return new Problem(507, 'disk-full')
+  if (ENDING.has(code) || (typeof name === 'string' && UNREACHABLE.test(name))) return new Problem(503, 'no-database')
+  if (status === 413) return new Problem(413, 'too-big')
+  if (typeof status === 'number' && status >= 400 && status < 500) return new Problem(status, 'unreadable')
+  return new Problem(500, 'failed')
+}
+
+/** Returns what a schema found wrong: by the code that it names, or by the kind of fault. */
+function problemOfIssue(issue: core.$ZodIssue): Problem {
+  const path = issue.path.join('.')
+  if (isProblemCode(issue.message)) return new Problem(400, issue.message, { path })
+  if (issue.code === 'too_big') return new Problem(400, 'too-much', { path, values: { most: Number(issue.maximum) } })
+  if (issue.code === 'too_small')
+    return new Problem(400, 'too-little', { path, values: { least: Number(issue.minimum) } })
+  if (issue.code === 'unrecognized_keys')
+    return new Problem(400, 'unknown-field', {
+      path: [...issue.path, ...issue.keys.slice(0, 1)].join('.'),
+      values: { name: issue.keys[0] },
+    })
+  return new Problem(400, 'invalid', { path })
 }
 
 /** Returns the code of a database's or system's error; empty where it has none. */

@@ -58,7 +58,7 @@ describe('Long work', () => {
     })
     await fileOf(client, wrong).then(
       () => expect.fail('no such puzzle'),
-      (error: Error) => expect(error.message).to.match(/hidden message/),
+      (error: Error) => expect(error.message).to.include('"code":"message-length"'),
     )
   }).timeout(60_000)
 
@@ -168,6 +168,7 @@ describe('Long work', () => {
             paper: 'a4',
             key: true,
             saveInk: false,
+            language: 'en',
           },
           address: undefined,
           pictures: {},

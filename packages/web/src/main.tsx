@@ -1,5 +1,5 @@
 import { QueryClientProvider } from '@tanstack/react-query'
-import { StrictMode } from 'react'
+import { StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
 import { queryClient } from './api/queries.ts'
@@ -11,7 +11,7 @@ import { ResultsPage } from './pages/results/ResultsPage.tsx'
 import { SharePage } from './pages/share/SharePage.tsx'
 import { SignedIn } from './pages/sign-in/SignedIn.tsx'
 import { WallPage } from './pages/wall/WallPage.tsx'
-import { Lost } from './ui/Lost.tsx'
+import { Lost } from './pages/Lost.tsx'
 import './styles.css'
 import { startTexts } from './texts/texts.ts'
 
@@ -40,11 +40,13 @@ const router = createBrowserRouter([
 ])
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
-await startTexts()
+await startTexts(['common', 'problems'])
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
-      <RouterProvider router={router} />
+      <Suspense>
+        <RouterProvider router={router} />
+      </Suspense>
     </QueryClientProvider>
   </StrictMode>,
 )

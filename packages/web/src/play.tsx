@@ -6,7 +6,7 @@ import { startTexts } from './texts/texts.ts'
 
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
-await startTexts()
+await startTexts(['play'])
 createRoot(root).render(
   <StrictMode>
     <PlayPage code={/^\/p\/([^/]+)/.exec(location.pathname)?.[1]} />

@@ -1,4 +1,4 @@
-import type { PlayReply, SendMove } from '@otter/api'
+import type { PlayReply, ProblemCode, SendMove } from '@otter/api'
 import { expect } from 'chai'
 import { ApiError } from '../src/api/client.ts'
 import { MoveQueue, type MoveQueueState } from '../src/pages/play/moveQueue.ts'
@@ -8,7 +8,7 @@ const move = (number: number): SendMove => ({
   attempt: 1,
   move: { number },
 })
-const refusal = (status: number, code?: string): ApiError =>
+const refusal = (status: number, code?: ProblemCode): ApiError =>
   new ApiError({ status, title: 'no', ...(code !== undefined && { code }) })
 
 /** A queue on a network that answers as it is told, move after move; what it does not say is taken. */

@@ -1,3 +1,4 @@
+import type { Language } from '@otter/api'
 import type { Entry, ListDetails } from '@otter/core'
 import {
   DataTypes,
@@ -17,6 +18,7 @@ export interface TeacherRow extends Row<TeacherRow> {
   email: string
   name: string
   passwordHash: string
+  language: Language | null
 }
 interface ListRow extends Row<ListRow>, ListDetails {
   id: string
@@ -62,7 +64,7 @@ export function defineModels(sequelize: Sequelize): Models {
   return {
     teachers: sequelize.define<TeacherRow>(
       'teacher',
-      { id, email: TEXT, name: TEXT, passwordHash: TEXT },
+      { id, email: TEXT, name: TEXT, passwordHash: TEXT, language: TEXT },
       table('teachers'),
     ),
     lists: sequelize.define<ListRow>(

@@ -25,8 +25,7 @@ declare module 'express-session' {
 /** Returns the id of the teacher who is signed in. Throws a Problem where nobody is. */
 export function teacherOf(request: Request): string {
   const { teacherId } = request.session
-  if (teacherId === undefined)
-    throw new Problem(401, 'You are not signed in, or have been for too long. Sign in again.')
+  if (teacherId === undefined) throw new Problem(401, 'not-signed-in')
   return teacherId
 }
 
@@ -57,7 +56,7 @@ export function asAnyone<Value>(context: ScopeSource, work: (scope: Scope<null>)
 export function whileWaiting(response: Response): AbortSignal {
   const left = new AbortController()
   response.once('close', () => {
-    if (!response.writableEnded) left.abort(new Problem(499, 'Nobody waited for this any more.'))
+    if (!response.writableEnded) left.abort(new Problem(499, 'gave-up'))
   })
   return left.signal
 }

@@ -13,7 +13,7 @@ export default function dictionaryRoutes(): Router {
   router.get('/dictionary/:language', (request, response) => {
     const { language } = request.params
     const text = WANTED.has(language) ? TEXTS[language]?.() : undefined
-    if (text === undefined) throw notFound('dictionary')
+    if (text === undefined) throw notFound()
     response.type('text/plain; charset=utf-8').set('Cache-Control', 'public, max-age=86400').send(text)
   })
   return router

@@ -47,7 +47,7 @@ export function mediaFileRoutes(context: Context): Router {
   })
   router.get('/gallery/:set/:file', (request, response) => {
     const svg = openGallery().svgOf(request.params.set, request.params.file.replace(/\.svg$/u, ''))
-    if (svg === undefined) throw new Problem(404, 'There is no such picture.')
+    if (svg === undefined) throw new Problem(404, 'no-gallery-picture')
     lasting(response, 'image/svg+xml')
     response.end(svg)
   })
@@ -76,15 +76,15 @@ export default function mediaRoutes(context: Context): Router {
     next()
   }
   const bytesOf = (body: unknown): Buffer => {
-    if (!Buffer.isBuffer(body) || body.length === 0) throw new Problem(400, 'The file is empty.')
+    if (!Buffer.isBuffer(body) || body.length === 0) throw new Problem(400, 'empty-file')
     return body
   }
-  router.post('/media/pictures', signedIn, limit, file('picture', MAX_PICTURE), async (request, response) => {
+  router.post('/media/pictures', signedIn, limit, file('picture-too-big', MAX_PICTURE), async (request, response) => {
     const about = UploadPicture.parse(request.query)
     const picture = await encodePicture(bytesOf(request.body))
     response.status(201).json(await asTeacher(context, request, (scope) => keepPicture(scope, picture, about)))
   })
-  router.post('/media/sounds', signedIn, limit, file('sound', MAX_SOUND), async (request, response) => {
+  router.post('/media/sounds', signedIn, limit, file('sound-too-big', MAX_SOUND), async (request, response) => {
     const bytes = bytesOf(request.body)
     const sound = await inspectSound(bytes, UploadSound.parse(request.query).milliseconds)
     response.status(201).json(await asTeacher(context, request, (scope) => keepSound(scope, bytes, sound)))
@@ -114,19 +114,12 @@ export default function mediaRoutes(context: Context): Router {
 }
 
 /** Reads a request's body as a file of at most so many bytes. */
-function file(what: string, most: number): RequestHandler {
+function file(tooBigCode: 'picture-too-big' | 'sound-too-big', most: number): RequestHandler {
   const read = express.raw({ type: () => true, limit: most })
   return (request, response, next) => {
     read(request, response, (error?: unknown) => {
       const tooBig = (error as { status?: number } | undefined)?.status === 413
-      next(
-        tooBig
-          ? new Problem(
-              413,
-              `A ${what} may have ${most / 1e6} megabytes; this one has more. Make it smaller, then send it again.`,
-            )
-          : error,
-      )
+      next(tooBig ? new Problem(413, tooBigCode, { values: { most: most / 1e6 } }) : error)
     })
   }
 }

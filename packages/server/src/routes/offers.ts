@@ -1,11 +1,15 @@
 import { createHash } from 'node:crypto'
-import { ChangeOffer, ChangeParticipant, MergeParticipant } from '@otter/api'
+import { ChangeOffer, ChangeParticipant, LANGUAGE_CODES, MergeParticipant } from '@otter/api'
 import { Router } from 'express'
+import { z } from 'zod'
 import { reading } from '../db/scope.ts'
 import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
 import { changeParticipant, deleteParticipant, giveAttemptBack, mergeParticipant } from '../services/participants.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
+
+/** Language of a file's headings, where it is asked for. */
+const Language = z.enum(LANGUAGE_CODES).catch('en')
 
 /** Offers of games to students, who takes part in them, and their results. To teachers an offer is a link. */
 export default function offerRoutes(context: Context): Router {
@@ -43,8 +47,12 @@ export default function offerRoutes(context: Context): Router {
     response.set('ETag', tag(state)).json(results)
   })
   router.get('/links/:id/results.csv', async (request, response) => {
+    const language = Language.parse(request.query.language)
     const results = await asTeacherReading(context, request, (scope) => readResults(scope, idOf(request)))
-    response.type('text/csv; charset=utf-8').attachment(`results-${results.offer.code}.csv`).send(resultsCsv(results))
+    response
+      .type('text/csv; charset=utf-8')
+      .attachment(`results-${results.offer.code}.csv`)
+      .send(resultsCsv(results, language))
   })
   router.get('/links/:id/questions/:entryId', async (request, response) => {
     response.json(

@@ -4,7 +4,6 @@ import { Router, type CookieOptions, type Request, type Response } from 'express
 import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { withinLimits } from '../services/limits.ts'
-import { refusal } from '../services/participants.ts'
 import { sendMove } from '../services/moves.ts'
 import { joinOffer, openPlay, playAgain } from '../services/plays.ts'
 import { asAnyone, type Context } from './context.ts'
@@ -30,10 +29,9 @@ export default function playRoutes(context: Context): Router {
   ): Promise<Value> => {
     const code = String(request.params.code).toUpperCase()
     const address = request.ip ?? ''
-    if (tokenOf(request) === undefined && (await limits.codes.isSpent(address)))
-      throw new Problem(429, 'Too many tries. Wait a minute, then try again.', undefined, 'too-many')
+    if (tokenOf(request) === undefined && (await limits.codes.isSpent(address))) throw new Problem(429, 'too-many')
     try {
-      if (!CODE.test(code)) throw refusal(404, 'no-such-link')
+      if (!CODE.test(code)) throw new Problem(404, 'no-such-link')
       return await asAnyone(context, (scope) => work(scope, code))
     } catch (error) {
       if (error instanceof Problem && error.code === 'no-such-link') await limits.codes.take(address)

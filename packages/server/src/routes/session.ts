@@ -1,10 +1,17 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
-import { SignIn, SignUp, type SessionReply, type TeacherReply } from '@otter/api'
+import { ChangeTeacher, SignIn, SignUp, type SessionReply, type TeacherReply } from '@otter/api'
 import { Router, type Request, type Response } from 'express'
 import { Problem } from '../problem.ts'
 import { withinLimits, type Limit } from '../services/limits.ts'
-import { addTeacher, checkPassword, findTeacher, findTeacherByEmail, prepareTeacher } from '../services/teachers.ts'
-import { asAnyone, type Context } from './context.ts'
+import {
+  addTeacher,
+  changeTeacher,
+  checkPassword,
+  findTeacher,
+  findTeacherByEmail,
+  prepareTeacher,
+} from '../services/teachers.ts'
+import { asAnyone, asTeacher, type Context } from './context.ts'
 
 const KNOWN_FOR = 365 * 24 * 3600_000
 
@@ -47,9 +54,9 @@ export default function sessionRoutes(context: Context): Router {
       sampleTeacher === undefined
         ? undefined
         : await asAnyone(context, (scope) => findTeacherByEmail(scope, sampleTeacher))
-    if (!teacher) throw new Problem(404, 'There is no sample teacher here.')
-    const { id, name, email } = teacher
-    response.json(await remember(request, { id, name, email }))
+    if (!teacher) throw new Problem(404, 'no-sample')
+    const { passwordHash: _, ...known } = teacher
+    response.json(await remember(request, known))
   })
   router.post('/teachers', async (request, response) => {
     const account = SignUp.parse(request.body)
@@ -58,6 +65,10 @@ export default function sessionRoutes(context: Context): Router {
     const teacher = await asAnyone(context, (scope) => addTeacher(scope, prepared))
     knowDevice(request, response, account.email, sessionSecret)
     response.status(201).json(await remember(request, teacher))
+  })
+  router.patch('/session', async (request, response) => {
+    await asTeacher(context, request, (scope) => changeTeacher(scope, ChangeTeacher.parse(request.body)))
+    response.status(204).end()
   })
   router.delete('/session', async (request, response) => {
     await new Promise<void>((resolve, reject) =>

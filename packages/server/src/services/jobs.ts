@@ -33,11 +33,7 @@ export async function addJob(scope: TeacherScope, kind: string, task: unknown): 
     `SELECT count(*)::int AS open FROM jobs WHERE teacher_id = $teacherId AND state IN ('waiting', 'running')`,
     { teacherId: scope.teacherId },
   )
-  if (open >= MOST_OPEN)
-    throw new Problem(
-      429,
-      `${MOST_OPEN} files of yours are being made already. Wait for them, or stop one, then try again.`,
-    )
+  if (open >= MOST_OPEN) throw new Problem(429, 'files-waiting', { values: { most: MOST_OPEN } })
   const id = randomUUID()
   await scope.query('INSERT INTO jobs (id, teacher_id, kind, task) VALUES ($id, $teacherId, $kind, $task::jsonb)', {
     id,
@@ -54,7 +50,7 @@ export async function readJob(scope: TeacherScope, id: string): Promise<JobReply
     'SELECT id, state, progress, problem FROM jobs WHERE id = $id AND teacher_id = $teacherId',
     { id, teacherId: scope.teacherId },
   )
-  if (!job) throw notFound('file')
+  if (!job) throw notFound()
   return job
 }
 
@@ -64,7 +60,7 @@ export async function readJobFile(scope: TeacherScope, id: string): Promise<{ ty
     `SELECT type, bytes FROM jobs WHERE id = $id AND teacher_id = $teacherId AND state = 'done'`,
     { id, teacherId: scope.teacherId },
   )
-  if (!file) throw notFound('file')
+  if (!file) throw notFound()
   return file
 }
 
@@ -74,7 +70,7 @@ export async function stopJob(scope: TeacherScope, id: string): Promise<void> {
     id,
     teacherId: scope.teacherId,
   })
-  if (!job) throw notFound('file')
+  if (!job) throw notFound()
   await scope.query(
     `UPDATE jobs SET state = 'stopped', ended_at = now() WHERE id = $id AND state IN ('waiting', 'running')`,
     { id },
@@ -91,12 +87,7 @@ export async function claimJob(scope: Scope): Promise<ClaimedJob | undefined> {
     `UPDATE jobs SET state = 'failed', ended_at = now(), problem = $problem::jsonb WHERE state = 'running'
       AND seen_at < now() - interval '${SILENCE}' AND tries >= ${MOST_TRIES}`,
     {
-      problem: JSON.stringify(
-        new Problem(
-          500,
-          'This could not be made: it was tried several times. Take fewer versions or fewer words.',
-        ).details(),
-      ),
+      problem: JSON.stringify(new Problem(500, 'never-made').details()),
     },
   )
   const [job] = await scope.query<ClaimedJob>(

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import type { ProblemCode } from '@otter/api'
 import type { Pool } from 'pg'
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 import { Problem } from '../problem.ts'
@@ -28,12 +29,10 @@ export interface Limits {
 }
 
 const MINUTE = 60
-const TOO_MANY = 'Too many tries. Wait a minute, then try again.'
-const TOO_MANY_SIGN_INS = 'Too many tries. Wait ten minutes, then try again.'
 
 /** Opens the limits on the store of guesses. */
 export function openLimits(pool: Pool): Limits {
-  const limit = (name: string, points: number, seconds: number, sentence: string, code?: string): Limit => {
+  const limit = (name: string, points: number, seconds: number, code: ProblemCode): Limit => {
     const settings = { keyPrefix: name, points, duration: seconds }
     const store = new RateLimiterPostgres({
       ...settings,
@@ -50,7 +49,7 @@ export function openLimits(pool: Pool): Limits {
           await store.consume(hashOf(key))
         } catch (error) {
           if (!(error instanceof RateLimiterRes)) throw error
-          throw new Problem(429, sentence, undefined, code)
+          throw new Problem(429, code)
         }
       },
       giveBack: async (key) => {
@@ -60,18 +59,13 @@ export function openLimits(pool: Pool): Limits {
     }
   }
   return {
-    codes: limit('code', 120, MINUTE, TOO_MANY, 'too-many'),
-    joins: limit('join', 90, MINUTE, TOO_MANY, 'too-many'),
-    signInsByAddress: limit('address', 60, 10 * MINUTE, TOO_MANY_SIGN_INS),
-    signInsByAccount: limit('account', 10, 10 * MINUTE, TOO_MANY_SIGN_INS),
-    signInsByDevice: limit('device', 10, 10 * MINUTE, TOO_MANY_SIGN_INS),
-    signUps: limit(
-      'sign-up',
-      60,
-      60 * MINUTE,
-      'Many accounts were made from here within the hour. Wait a while, then try again.',
-    ),
-    uploads: limit('upload', 300, MINUTE, 'Too many files at once. Wait a minute, then go on.'),
+    codes: limit('code', 120, MINUTE, 'too-many'),
+    joins: limit('join', 90, MINUTE, 'too-many'),
+    signInsByAddress: limit('address', 60, 10 * MINUTE, 'too-many-sign-ins'),
+    signInsByAccount: limit('account', 10, 10 * MINUTE, 'too-many-sign-ins'),
+    signInsByDevice: limit('device', 10, 10 * MINUTE, 'too-many-sign-ins'),
+    signUps: limit('sign-up', 60, 60 * MINUTE, 'too-many-accounts'),
+    uploads: limit('upload', 300, MINUTE, 'too-many-files'),
   }
 }
 

@@ -44,7 +44,7 @@ export async function createList(scope: TeacherScope, details: ListChanges): Pro
 /** Returns a list with its entries in order. Throws a Problem where it is not the teacher's. */
 export async function readList(scope: TeacherScope, listId: string): Promise<ListReply> {
   const list = await scope.tables.lists.findOne({ where: { id: listId, teacherId: scope.teacherId } })
-  if (!list) throw notFound('list')
+  if (!list) throw notFound()
   const entries = await scope.tables.entries.findAll({
     where: { listId },
     order: [
@@ -83,7 +83,7 @@ async function versionOf(scope: TeacherScope, listId: string, lock: '' | 'FOR UP
     `SELECT version FROM lists WHERE id = $listId AND teacher_id = $teacherId ${lock}`,
     { listId, teacherId: scope.teacherId },
   )
-  if (!list) throw notFound('list')
+  if (!list) throw notFound()
   return list.version
 }
 
@@ -95,13 +95,12 @@ export async function saveList(
 ): Promise<SavedReply> {
   const { entries, lists } = scope.tables
   const held = await versionOf(scope, listId, 'FOR UPDATE')
-  if (held !== known) throw new Problem(409, 'This list was changed in another window.', 'version')
+  if (held !== known) throw new Problem(409, 'list-changed', { path: 'version' })
   if (remove.length > 0) await entries.destroy({ where: { listId, id: remove } })
   if (put.length > 0) {
     await putEntries(scope, listId, put)
     const count = await entries.count({ listId })
-    if (count > MAX_ENTRIES)
-      throw new Problem(400, `A list holds ${MAX_ENTRIES} entries at most; this would make ${count}.`, 'put')
+    if (count > MAX_ENTRIES) throw new Problem(400, 'list-full', { path: 'put', values: { most: MAX_ENTRIES, count } })
   }
   const version = held + 1
   await lists.update({ ...details, version, updatedAt: new Date() }, { where: { id: listId } })
@@ -121,7 +120,7 @@ async function putEntries(scope: TeacherScope, listId: string, put: readonly Pla
        WHERE entries.list_id = $listId RETURNING id`,
     { listId, put: JSON.stringify(put) },
   )
-  if (kept.length < put.length) throw new Problem(409, 'An entry of another list has the same id.', 'put')
+  if (kept.length < put.length) throw new Problem(409, 'entry-elsewhere', { path: 'put' })
 }
 
 /**

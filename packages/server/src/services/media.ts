@@ -41,7 +41,7 @@ export async function takePicture(
   { set, name, alt }: z.output<typeof TakePicture>,
 ): Promise<Picture> {
   const gallery = openGallery()
-  if (gallery.svgOf(set, name) === undefined) throw notFound('picture')
+  if (gallery.svgOf(set, name) === undefined) throw notFound()
   return {
     id: await keep(scope, { kind: 'picture', type: 'image/svg+xml', bytes: null, gallery: `${set}/${name}` }),
     alt,
@@ -56,10 +56,7 @@ async function keep(scope: TeacherScope, medium: Pick<Medium, 'kind' | 'type' | 
     await scope.query('SELECT 1 FROM teachers WHERE id = $teacherId FOR UPDATE', { teacherId: scope.teacherId })
     const { used } = await readRoom(scope)
     if (used + size > ROOM)
-      throw new Problem(
-        413,
-        `Your pictures and sounds fill ${Math.round(used / 1e6)} of ${ROOM / 1e6} megabytes; this one doesn’t fit. Free room on the page of your lists, then send it again.`,
-      )
+      throw new Problem(413, 'no-room', { values: { used: Math.round(used / 1e6), most: ROOM / 1e6 } })
   }
   const { id } = await scope.tables.media.create({ id: randomUUID(), teacherId: scope.teacherId, size, ...medium })
   return id
@@ -135,7 +132,7 @@ export async function sweepMedia(scope: Scope<null>): Promise<boolean> {
  */
 export async function readMedium(scope: Scope, id: string): Promise<{ type: string; bytes: Buffer }> {
   const medium = await scope.tables.media.findOne({ where: { id } })
-  if (!medium) throw notFound('picture or sound')
+  if (!medium) throw notFound()
   return { type: medium.type, bytes: bytesOf(medium) }
 }
 

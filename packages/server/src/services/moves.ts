@@ -2,8 +2,9 @@ import { randomUUID } from 'node:crypto'
 import type { MoveFate, PlayReply, SendMove } from '@otter/api'
 import { clockAt } from '@otter/core'
 import type { z } from 'zod'
+import { Problem } from '../problem.ts'
 import type { Scope } from '../db/scope.ts'
-import { refusal, type Person } from './participants.ts'
+import { type Person } from './participants.ts'
 import { clockOf, dueMoment, enter, findDuePlay, findPlay, reply, type OpenPlay } from './plays.ts'
 import { questionSet } from './questionSets.ts'
 
@@ -25,13 +26,13 @@ export async function sendMove(
 ): Promise<PlayReply> {
   const { offer, person } = await enter(scope, code, token)
   const play = await findPlay(scope, person.id, { hold: true })
-  if (!play) throw refusal(401, 'who-are-you')
+  if (!play) throw new Problem(401, 'who-are-you')
   const move = play.made.game.moves.parse(sent.move)
   if (sent.attempt !== play.attempt)
     return reply(scope, offer, person, play, await keepForPast(scope, person, sent, move))
   // Whoever gives no id says instead after how many moves it was made.
   if (sent.id === undefined && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
-  if (play.moves >= MAX_MOVES) throw refusal(403, 'link-full')
+  if (play.moves >= MAX_MOVES) throw new Problem(403, 'link-full')
   const { next, fate } = await applyMove(scope, play, { ...sent, move, id: sent.id ?? randomUUID(), author: 'player' })
   return reply(scope, offer, person, next, fate)
 }

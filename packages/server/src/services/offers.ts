@@ -45,7 +45,7 @@ export async function readOffer(scope: TeacherScope, offerId: string): Promise<O
     teacherId: scope.teacherId,
     offerId,
   })
-  if (!offer) throw notFound('link')
+  if (!offer) throw notFound()
   return offer
 }
 
@@ -157,7 +157,7 @@ export async function renewOffer(
         'SELECT version FROM lists WHERE id = $listId AND teacher_id = $teacherId FOR SHARE',
         { listId: draft.listId, teacherId },
       )
-      if (!list) throw notFound('list')
+      if (!list) throw notFound()
       if (list.version !== draft.listVersion) return undefined
       // Its last link may have been deleted meanwhile, and the version with it.
       if (version !== undefined && !(await holdVersion(scope, version))) return undefined
@@ -176,14 +176,13 @@ export async function renewOffer(
     })
     if (renewed) return renewed
   }
-  throw new Problem(409, 'The words are changing just now. Wait until you have typed them, then renew the game.')
+  throw new Problem(409, 'words-changing')
 }
 
 /** Reads the words of an offer's game as they are now. */
 async function draftOf(scope: TeacherScope, offerId: string): Promise<GameDraft> {
   const { listId, seed, kind } = await readOffer(scope, offerId)
-  if (listId === null)
-    throw new Problem(409, 'The list of this game was deleted, so there are no words to renew it from.')
+  if (listId === null) throw new Problem(409, 'list-gone')
   const [{ options }] = await scope.query<{ options: unknown; kind: GameKind }>(
     `SELECT v.options FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId
       AND m.position = 0`,
@@ -219,7 +218,7 @@ export async function deleteOffer(scope: TeacherScope, offerId: string): Promise
     offerId,
     teacherId: scope.teacherId,
   })
-  if (!gone) throw notFound('link')
+  if (!gone) throw notFound()
   await scope.query(
     `DELETE FROM games g WHERE g.teacher_id = $teacherId AND NOT EXISTS (
     SELECT 1 FROM game_versions v WHERE v.game_id = g.id AND (EXISTS (SELECT 1 FROM offer_games m

@@ -8,19 +8,6 @@ import { notFound, Problem } from '../problem.ts'
 const MAX_SEATS = 500
 const MAX_OF_BROWSER = 8
 
-const REFUSALS = {
-  'no-such-link': 'There is no game with this code. Check the code and try again.',
-  'link-closed': 'This game is closed. What was played is kept.',
-  'link-full': 'This game has no room for more. Ask your teacher for a new link.',
-  'who-are-you': 'Type your name first.',
-  'taken-out': 'Your teacher has taken this name out of the game. Ask your teacher.',
-}
-
-/** Returns a problem that the student's screen words in its own language. */
-export function refusal(status: number, code: keyof typeof REFUSALS): Problem {
-  return new Problem(status, REFUSALS[code], undefined, code)
-}
-
 /** An offer as its students reach it: by its code. */
 export interface OpenOffer {
   id: string
@@ -71,7 +58,7 @@ export async function findDoor(
      WHERE o.code = $code`,
     { code, hash: token === undefined ? null : hashOf(token) },
   )
-  if (!door) throw refusal(404, 'no-such-link')
+  if (!door) throw new Problem(404, 'no-such-link')
   const { personId, participantId, name, seat, removed, factor, rules, now, ...offer } = door
   return {
     offer: { ...offer, rules: OfferRules.parse(rules), now: scope.moment ?? now },
@@ -99,12 +86,12 @@ export async function addParticipant(
       WHERE d.browser_hash = $browserHash AND p.offer_id = $offerId`,
     { browserHash, offerId },
   )
-  if (count >= MAX_OF_BROWSER) throw refusal(403, 'link-full')
+  if (count >= MAX_OF_BROWSER) throw new Problem(403, 'link-full')
   const [offer] = await scope.query<{ seats: number }>(
     'UPDATE offers SET seats = seats + 1 WHERE id = $offerId AND seats < $most RETURNING seats',
     { offerId, most: MAX_SEATS },
   )
-  if (!offer) throw refusal(403, 'link-full')
+  if (!offer) throw new Problem(403, 'link-full')
   const id = randomUUID()
   const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false, factor: 1 }
   const token = randomBytes(18).toString('base64url')
@@ -131,7 +118,7 @@ async function holdOffer(scope: TeacherScope, offerId: string): Promise<void> {
     'UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId RETURNING id',
     { offerId, teacherId: scope.teacherId },
   )
-  if (!offer) throw notFound('link')
+  if (!offer) throw notFound()
 }
 
 /**
@@ -151,7 +138,7 @@ export async function changeParticipant(
      WHERE id = $participantId AND offer_id = $offerId RETURNING id`,
     { participantId, offerId, name: name ?? null, removed: removed ?? null, factor: factor ?? null },
   )
-  if (!changed) throw notFound('student')
+  if (!changed) throw notFound()
   if (factor !== undefined) await reckonAgain(scope, offerId, participantId)
 }
 
@@ -185,13 +172,13 @@ export async function mergeParticipant(
           'SELECT coalesce(merged_into, id) AS id FROM participants WHERE id = $into AND offer_id = $offerId',
           { into, offerId },
         )
-  if (!target) throw notFound('student')
-  if (target.id === participantId) throw new Problem(409, 'These two are the same student already.')
+  if (!target) throw notFound()
+  if (target.id === participantId) throw new Problem(409, 'same-student')
   const [merged] = await scope.query(
     'UPDATE participants SET merged_into = $into WHERE id = $participantId AND offer_id = $offerId RETURNING id',
     { into: target.id, participantId, offerId },
   )
-  if (!merged) throw notFound('student')
+  if (!merged) throw notFound()
   // Who was merged into this one goes along: pointers are one step long.
   if (target.id !== null)
     await scope.query('UPDATE participants SET merged_into = $into WHERE merged_into = $participantId', {
@@ -211,7 +198,7 @@ export async function giveAttemptBack(scope: TeacherScope, offerId: string, play
       RETURNING participant_id AS "participantId"`,
     { playId, offerId },
   )
-  if (!play) throw notFound('attempt')
+  if (!play) throw notFound()
   // Its answers were perhaps the first ones: then the next ones are now.
   await scope.query('UPDATE responses SET is_first = false WHERE play_id = $playId', { playId })
   await scope.query(
@@ -233,5 +220,5 @@ export async function deleteParticipant(scope: TeacherScope, offerId: string, pa
     'DELETE FROM participants WHERE id = $participantId AND offer_id = $offerId RETURNING id',
     { participantId, offerId },
   )
-  if (!gone) throw notFound('student')
+  if (!gone) throw notFound()
 }

@@ -29,18 +29,12 @@ export async function encodePicture(bytes: Buffer): Promise<EncodedPicture> {
   } = await sharp(bytes, { limitInputPixels: false })
     .metadata()
     .catch((): Partial<Metadata> => ({}))
-  if (format === 'svg' || /<svg[\s>]/iu.test(bytes.toString('latin1', 0, 2000)))
-    throw new Problem(
-      415,
-      'SVG drawings are not taken, since they can hold scripts. Save it as PNG or JPEG, then send that.',
-    )
-  if (format === undefined || !TAKEN.has(format))
-    throw new Problem(415, 'This is no picture that can be read. Send a JPEG, PNG, WebP, GIF or AVIF file.')
+  if (format === 'svg' || /<svg[\s>]/iu.test(bytes.toString('latin1', 0, 2000))) throw new Problem(415, 'no-svg')
+  if (format === undefined || !TAKEN.has(format)) throw new Problem(415, 'no-picture')
   if (width * height > MAX_PIXELS)
-    throw new Problem(
-      413,
-      `This picture has ${Math.round((width * height) / 1e6)} million pixels; ${MAX_PIXELS / 1e6} million can be taken. Make it smaller, then send it again.`,
-    )
+    throw new Problem(413, 'too-many-pixels', {
+      values: { pixels: Math.round((width * height) / 1e6), most: MAX_PIXELS / 1e6 },
+    })
   try {
     const scaled = sharp(bytes, { limitInputPixels: MAX_PIXELS, failOn: 'error' })
       .rotate()
@@ -48,7 +42,7 @@ export async function encodePicture(bytes: Buffer): Promise<EncodedPicture> {
     if (hasAlpha) return { bytes: await scaled.png({ palette: true, quality: 90 }).toBuffer(), type: 'image/png' }
     return { bytes: await scaled.jpeg({ quality: QUALITY, mozjpeg: true }).toBuffer(), type: 'image/jpeg' }
   } catch {
-    throw new Problem(415, 'This picture is broken: a part of the file is missing or damaged. Try to save it again.')
+    throw new Problem(415, 'broken-picture')
   }
 }
 

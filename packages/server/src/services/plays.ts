@@ -12,9 +12,10 @@ import {
   type PlayContext,
 } from '@otter/core'
 import type { z } from 'zod'
+import { Problem } from '../problem.ts'
 import type { Scope } from '../db/scope.ts'
 import { serverKnowledge } from '../dictionary/knowledge.ts'
-import { addParticipant, findDoor, NOW, PAUSED, refusal, type OpenOffer, type Person } from './participants.ts'
+import { addParticipant, findDoor, NOW, PAUSED, type OpenOffer, type Person } from './participants.ts'
 import type { MadeGame } from './puzzleCache.ts'
 import { questionSet } from './questionSets.ts'
 
@@ -276,7 +277,7 @@ async function opinionsOf(scope: Scope, offerId: string, entryIds: string[]): Pr
 export async function openPlay(scope: Scope, code: string, token: string | undefined): Promise<PlayReply> {
   const { offer, person } = await findDoor(scope, code, token)
   if (!person) return reply(scope, offer, undefined, undefined)
-  if (person.removed) throw refusal(403, 'taken-out')
+  if (person.removed) throw new Problem(403, 'taken-out')
   const play = await findPlay(scope, person.id)
   // An attempt that was given back is begun anew.
   if (!play && offer.open) return again(scope, offer, person)
@@ -295,7 +296,7 @@ export async function joinOffer(
   browser?: string,
 ): Promise<{ token: string; reply: PlayReply }> {
   const { offer } = await findDoor(scope, code, undefined)
-  if (!offer.open) throw refusal(403, 'link-closed')
+  if (!offer.open) throw new Problem(403, 'link-closed')
   const { person, token } = await addParticipant(scope, offer.id, name, browser)
   const play = await startPlay(scope, offer, person, undefined)
   return { token, reply: await reply(scope, offer, person, play) }
@@ -311,9 +312,9 @@ export async function enter(
   token: string | undefined,
 ): Promise<{ offer: OpenOffer; person: Person }> {
   const { offer, person } = await findDoor(scope, code, token)
-  if (!person) throw refusal(401, 'who-are-you')
-  if (person.removed) throw refusal(403, 'taken-out')
-  if (!offer.open) throw refusal(403, 'link-closed')
+  if (!person) throw new Problem(401, 'who-are-you')
+  if (person.removed) throw new Problem(403, 'taken-out')
+  if (!offer.open) throw new Problem(403, 'link-closed')
   return { offer, person }
 }
 
@@ -328,6 +329,6 @@ async function again(scope: Scope, offer: OpenOffer, person: Person): Promise<Pl
   await scope.query('SELECT 1 FROM participants WHERE id = $id FOR UPDATE', { id: person.id })
   const play = await findPlay(scope, person.id)
   if (play && !play.ended) return reply(scope, offer, person, play)
-  if (play && play.attempt >= MAX_ATTEMPTS) throw refusal(403, 'link-full')
+  if (play && play.attempt >= MAX_ATTEMPTS) throw new Problem(403, 'link-full')
   return reply(scope, offer, person, await startPlay(scope, offer, person, play))
 }

@@ -1,14 +1,15 @@
-import type { AnswersReply, ResultsReply } from '@otter/api'
+import type { AnswersReply, Language, ParticipantResult, ResultsReply } from '@otter/api'
 import Papa from 'papaparse'
 import { answersTo, participantResults, questionResults, resultsState } from '../db/queries/results.ts'
 import type { Reader, TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
+import { sheetWord } from '../texts.ts'
 import { readOffer } from './offers.ts'
 
 /** Returns a text that changes whenever the results of an offer do. Throws a Problem where it is another's. */
 export async function resultsTag(scope: Reader<string>, offerId: string): Promise<string> {
   const state = await resultsState(scope, offerId)
-  if (state === undefined) throw notFound('link')
+  if (state === undefined) throw notFound()
   return state
 }
 
@@ -31,56 +32,34 @@ export async function readAnswers(scope: TeacherScope, offerId: string, entryId:
   return { answers: await answersTo(scope, offerId, entryId) }
 }
 
+/** Columns of the results as a file, each with its name's key and what stands in it. */
+const CSV_COLUMNS = {
+  student: ({ name }) => name,
+  right: ({ right }) => right,
+  first: ({ firstRight }) => firstRight,
+  questions: ({ total }) => total,
+  points: ({ points }) => points,
+  secondRight: ({ second }) => second.right,
+  secondAsked: ({ second }) => second.total,
+  hints: ({ hints }) => hints,
+  misses: ({ misses }) => misses,
+  seconds: ({ milliseconds }) => Math.round(milliseconds / 1000),
+  attempts: ({ attempts }) => attempts,
+  finished: ({ finished }, language) => sheetWord(language, finished ? 'csv.yes' : 'csv.no'),
+  seen: ({ lastSeenAt }) => new Date(lastSeenAt).toISOString(),
+} satisfies Record<string, (student: ParticipantResult, language: Language) => string | number>
+
 /**
  * Writes results as CSV (RFC 4180, UTF-8 with a byte order mark); cells that a spreadsheet would run are made harmless.
  */
-export function resultsCsv({ participants }: ResultsReply): string {
-  const rows = participants.map(
-    ({
-      name,
-      right,
-      firstRight,
-      total,
-      points,
-      hints,
-      misses,
-      second,
-      milliseconds,
-      attempts,
-      finished,
-      lastSeenAt,
-    }) => ({
-      Student: name,
-      'Right (best attempt)': right,
-      'Right (first attempt)': firstRight,
-      Questions: total,
-      Points: points,
-      'Second try right': second.right,
-      'Second try asked': second.total,
-      Hints: hints,
-      Misses: misses,
-      Seconds: Math.round(milliseconds / 1000),
-      Attempts: attempts,
-      Finished: finished ? 'yes' : 'no',
-      'Last seen': new Date(lastSeenAt).toISOString(),
-    }),
-  )
-  const columns = [
-    'Student',
-    'Right (best attempt)',
-    'Right (first attempt)',
-    'Questions',
-    'Points',
-    'Second try right',
-    'Second try asked',
-    'Hints',
-    'Misses',
-    'Seconds',
-    'Attempts',
-    'Finished',
-    'Last seen',
-  ]
-  return `\ufeff${Papa.unparse(rows, { columns, escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
+export function resultsCsv({ participants }: ResultsReply, language: Language): string {
+  const columns = Object.entries(CSV_COLUMNS).map(([key, cell]) => ({
+    name: sheetWord(language, `csv.${key as keyof typeof CSV_COLUMNS}`),
+    cell,
+  }))
+  const fields = columns.map(({ name }) => name)
+  const data = participants.map((student) => columns.map(({ cell }) => cell(student, language)))
+  return `\ufeff${Papa.unparse({ fields, data }, { escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
 }
 
 /** What a spreadsheet might run: also full-width signs, and signs behind characters that nobody sees. */

@@ -30,7 +30,7 @@ export interface InspectedSound {
  * one measured while recording counts. Throws a Problem where it is no sound, holds pictures, or is too long.
  */
 export async function inspectSound(bytes: Buffer, measured: number): Promise<InspectedSound> {
-  const unreadable = new Problem(415, 'This is no sound that can be played. Send an MP3, M4A, WAV, OGG or WebM file.')
+  const unreadable = new Problem(415, 'no-sound')
   const { format } = await parseBuffer(bytes, undefined, { skipCovers: true, duration: true }).catch(() => {
     throw unreadable
   })
@@ -39,9 +39,8 @@ export async function inspectSound(bytes: Buffer, measured: number): Promise<Ins
     throw unreadable
   const milliseconds = format.duration ? Math.round(format.duration * 1000) : measured
   if (milliseconds > MAX_SOUND_LENGTH)
-    throw new Problem(
-      413,
-      `This sound is ${Math.round(milliseconds / 60_000)} minutes long; ${MAX_SOUND_LENGTH / 60_000} can be taken.`,
-    )
+    throw new Problem(413, 'sound-too-long', {
+      values: { minutes: Math.round(milliseconds / 60_000), most: MAX_SOUND_LENGTH / 60_000 },
+    })
   return { type, milliseconds }
 }

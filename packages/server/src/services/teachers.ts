@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto'
-import type { SignUp, TeacherReply } from '@otter/api'
+import type { ChangeTeacher, SignUp, TeacherReply } from '@otter/api'
 import { UniqueConstraintError } from 'sequelize'
 import type { TeacherRow } from '../db/models.ts'
-import type { Scope } from '../db/scope.ts'
+import type { Scope, TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { hashPassword, isCommonPassword, passwordMatches } from './passwords.ts'
 
-function reply({ id, name, email }: Pick<TeacherRow, 'id' | 'name' | 'email'>): TeacherReply {
-  return { id, name, email }
+function reply({ id, name, email, language }: Pick<TeacherRow, keyof TeacherReply>): TeacherReply {
+  return { id, name, email, language }
 }
 
 /** An account about to be made: its password is hashed before a scope is opened, since that takes a while. */
@@ -20,21 +20,16 @@ export interface NewTeacher {
 /** Hashes a new account's password. Throws a Problem where the password is one that is tried first. */
 export async function prepareTeacher({ name, email, password }: SignUp): Promise<NewTeacher> {
   if (isCommonPassword(password, [email, email.split('@')[0], name]))
-    throw new Problem(
-      400,
-      'This password is easy to guess: it is a common one, or your own name or address. Use three or four words that only you put together.',
-      'password',
-    )
+    throw new Problem(400, 'common-password', { path: 'password' })
   return { name, email, passwordHash: await hashPassword(password) }
 }
 
 /** Adds a teacher. Throws a Problem where the address is taken. */
 export async function addTeacher(scope: Scope, teacher: NewTeacher): Promise<TeacherReply> {
   try {
-    return reply(await scope.tables.teachers.create({ id: randomUUID(), ...teacher }))
+    return reply(await scope.tables.teachers.create({ id: randomUUID(), language: null, ...teacher }))
   } catch (error) {
-    if (error instanceof UniqueConstraintError)
-      throw new Problem(409, 'There is an account with this address. Sign in instead.', 'email')
+    if (error instanceof UniqueConstraintError) throw new Problem(409, 'email-taken', { path: 'email' })
     throw error
   }
 }
@@ -55,8 +50,11 @@ export async function findTeacher(scope: Scope, id: string): Promise<TeacherRepl
 /** Returns the teacher whose password it is. Throws a Problem that doesn't tell whether there is such an account. */
 export async function checkPassword(teacher: KnownTeacher | undefined, password: string): Promise<TeacherReply> {
   const matches = await passwordMatches(password, teacher?.passwordHash)
-  if (!teacher || !matches)
-    throw new Problem(401, 'That address and password don’t go together. Check both and try again.', 'password')
-  const { id, name, email } = teacher
-  return { id, name, email }
+  if (!teacher || !matches) throw new Problem(401, 'wrong-password', { path: 'password' })
+  return reply(teacher)
+}
+
+/** Changes what a teacher has chosen for all screens. */
+export async function changeTeacher(scope: TeacherScope, { language }: ChangeTeacher): Promise<void> {
+  await scope.tables.teachers.update({ language }, { where: { id: scope.teacherId } })
 }

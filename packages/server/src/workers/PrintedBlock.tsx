@@ -10,6 +10,8 @@ import {
   type SheetTokens,
 } from '@otter/core'
 import { Canvas, Image, Text, View } from '@react-pdf/renderer'
+import type { Language } from '@otter/api'
+import { sheetWord } from '../texts.ts'
 import { fileFor } from './fonts.ts'
 import { wrapHan } from './wrapHan.ts'
 
@@ -18,7 +20,6 @@ export const QUIET = '#46605B'
 const RULE = '#D9D2C0'
 /** How much of a picture is left where ink is saved. */
 const PALE = 0.5
-const HEADINGS = { across: 'Across', down: 'Down' }
 /** Size of text, and room beside it for a label and between columns, in points. */
 const BODY = 12
 const ASIDE = 34
@@ -37,11 +38,13 @@ interface PrintedBlockProps {
   /** Room for a grid from top to bottom, in points. */
   height: number
   saveInk: boolean
+  /** Language of the words around the game. */
+  language: Language
   pictures: Record<string, Uint8Array>
 }
 
 /** One block of a printed page. */
-export function PrintedBlock({ block, width, height, saveInk, pictures }: PrintedBlockProps) {
+export function PrintedBlock({ block, width, height, saveInk, language, pictures }: PrintedBlockProps) {
   if (block.type === 'grid') return <Grid grid={block} width={width} height={height} saveInk={saveInk} />
   if (block.type === 'text')
     return (
@@ -51,7 +54,8 @@ export function PrintedBlock({ block, width, height, saveInk, pictures }: Printe
   if (block.type === 'tokens') return <Tokens tokens={block} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'deck')
     return <Deck deck={block} width={width} height={height} saveInk={saveInk} pictures={pictures} />
-  if (block.type === 'items') return <Items list={block} width={width} saveInk={saveInk} pictures={pictures} />
+  if (block.type === 'items')
+    return <Items list={block} width={width} saveInk={saveInk} language={language} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
       {block.blocks.map((own, index) => (
@@ -61,6 +65,7 @@ export function PrintedBlock({ block, width, height, saveInk, pictures }: Printe
             width={width / block.blocks.length}
             height={height}
             saveInk={saveInk}
+            language={language}
             pictures={pictures}
           />
         </View>
@@ -73,11 +78,13 @@ function Items({
   list: { heading, columns, direction, items },
   width,
   saveInk,
+  language,
   pictures,
 }: {
   list: SheetItems
   width: number
   saveInk: boolean
+  language: Language
   pictures: Record<string, Uint8Array>
 }) {
   const rtl = direction === 'rtl'
@@ -85,7 +92,9 @@ function Items({
   const ems = (width / columns - ASIDE) / size
   return (
     <View style={{ marginTop: 14, fontSize: size }}>
-      {heading ? <Text style={{ fontWeight: 700, fontSize: 13, marginBottom: 3 }}>{HEADINGS[heading]}</Text> : null}
+      {heading ? (
+        <Text style={{ fontWeight: 700, fontSize: 13, marginBottom: 3 }}>{sheetWord(language, heading)}</Text>
+      ) : null}
       <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', flexWrap: 'wrap' }}>
         {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
           <View

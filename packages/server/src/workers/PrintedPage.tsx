@@ -3,6 +3,8 @@ import { directionOf, linesBesideGrid, type SheetBlock } from '@otter/core'
 import { Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { displayFamiliesFor, familiesFor } from './fonts.ts'
 import { INK, PrintedBlock, QUIET } from './PrintedBlock.tsx'
+import type { Language } from '@otter/api'
+import { sheetWord } from '../texts.ts'
 
 const styles = StyleSheet.create({
   page: { padding: 40, color: INK, fontSize: 12 },
@@ -45,6 +47,8 @@ export interface PrintedPageProps {
   address: string | undefined
   /** Thin lines and pale pictures. */
   saveInk: boolean
+  /** Language of the words around the game. */
+  language: Language
   /** Bytes of the pictures, by id. */
   pictures: Record<string, Uint8Array>
 }
@@ -62,6 +66,7 @@ export function PrintedPage({
   qr,
   address,
   saveInk,
+  language,
   pictures,
 }: PrintedPageProps) {
   const everything = title + blocks.map(textOf).join('')
@@ -71,7 +76,7 @@ export function PrintedPage({
       <View style={[styles.head, { flexDirection: directionOf(title) === 'rtl' ? 'row-reverse' : 'row' }]}>
         <Text style={[styles.title, { fontFamily: displayFamiliesFor(everything), direction: directionOf(title) }]}>
           {title}
-          {isKey ? ' · Key' : ''}
+          {isKey ? ` · ${sheetWord(language, 'key')}` : ''}
         </Text>
         {qr !== undefined && !isKey ? <QrCode squares={qr} /> : null}
       </View>
@@ -79,9 +84,9 @@ export function PrintedPage({
         <View style={{ height: 16 }} />
       ) : (
         <View style={styles.lines}>
-          <Text>Name</Text>
+          <Text>{sheetWord(language, 'name')}</Text>
           <View style={[styles.line, { flexGrow: 2 }]} />
-          <Text>Date</Text>
+          <Text>{sheetWord(language, 'date')}</Text>
           <View style={[styles.line, { flexGrow: 1 }]} />
         </View>
       )}
@@ -92,13 +97,14 @@ export function PrintedPage({
           width={width}
           height={Math.max(height / 3, height - LINE * linesBesideGrid(blocks))}
           saveInk={saveInk}
+          language={language}
           pictures={pictures}
         />
       ))}
       <View style={styles.foot} fixed>
         <Text>
-          Seed {seed}
-          {versions > 1 ? ` · version ${version} of ${versions}` : ''}
+          {sheetWord(language, 'seed')} {seed}
+          {versions > 1 ? ` · ${sheetWord(language, 'version', { number: version, of: versions })}` : ''}
         </Text>
         <Text>{address ?? ''}</Text>
       </View>

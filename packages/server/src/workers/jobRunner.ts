@@ -64,7 +64,7 @@ export function startJobs(source: ScopeSource, workers: Workers, logger: Logger,
         AbortSignal.any([unwanted.signal, ending.signal, late]),
         (now) => (progress = now),
       ).catch((error: unknown) => {
-        throw late.aborted ? new Problem(422, 'This takes too long. Take fewer versions or fewer words.') : error
+        throw late.aborted ? new Problem(422, 'too-slow') : error
       })
       await program((scope) => endJob(scope, job, made))
     } catch (error) {

@@ -4,7 +4,6 @@ import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import { Problem } from '../problem.ts'
 import { FairQueue, QueueFull } from './fairQueue.ts'
-import { refusalOf } from './refusals.ts'
 import type { MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
 
 /** How far long work has come, from 0 to 1. */
@@ -62,16 +61,14 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
         throw late.aborted || isOutOfMemory(error) ? tooMuch() : error
       })) as WorkerReply<Value>
     if ('value' in reply) return reply.value
-    throw new Problem(422, refusalOf(reply.kind, reply.note))
+    throw new Problem(422, 'no-puzzle', { game: { kind: reply.kind, ...reply.note } })
   }
   return {
     make: (task, teacherId, signal) =>
       line
         .run(teacherId, () => run(quick, 'make', task, makeLimit, signal), signal)
         .catch((error: unknown) => {
-          throw error instanceof QueueFull
-            ? new Problem(429, 'Several games of yours are being made already. Wait for them, then try again.')
-            : error
+          throw error instanceof QueueFull ? new Problem(429, 'games-waiting') : error
         }),
     sheets: async (task, teacherId, signal, onProgress) => {
       const {
@@ -104,5 +101,5 @@ function isOutOfMemory(error: unknown): boolean {
 }
 
 function tooMuch(): Problem {
-  return new Problem(422, 'This is too much at once. Take fewer versions, fewer words or shorter texts.')
+  return new Problem(422, 'too-heavy')
 }

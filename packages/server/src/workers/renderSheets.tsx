@@ -3,13 +3,17 @@ import { versionSeed } from '@otter/api'
 import { gameOf } from '@otter/core'
 import { Document, renderToBuffer } from '@react-pdf/renderer'
 import QRCode from 'qrcode'
+import { sheetWord } from '../texts.ts'
 import { prepareLetters } from './fonts.ts'
 import { PrintedPage, textOf } from './PrintedPage.tsx'
 import type { SheetsWork } from './tasks.ts'
 
+/** Words around the game, whose letters need a font too. */
+const SHEET_WORDS = ['name', 'date', 'seed', 'key', 'across', 'down', 'version'] as const
+
 /** Renders all versions of a game as one PDF: the students' pages first, then the keys. */
 export async function renderSheets({ list, sheets, address, pictures, puzzles }: SheetsWork): Promise<Uint8Array> {
-  const { kind, seed, versions, paper, key, saveInk } = sheets
+  const { kind, seed, versions, paper, key, saveInk, language } = sheets
   const game = gameOf(kind)
   const made = puzzles.map((puzzle, index) => ({ seed: versionSeed(seed, index + 1), version: index + 1, puzzle }))
   const qr = address === undefined ? undefined : qrSquares(address)
@@ -21,7 +25,8 @@ export async function renderSheets({ list, sheets, address, pictures, puzzles }:
     list.title +
       sheetsOf
         .flatMap(({ versions: own }) => own.flatMap(({ pages }) => pages.flatMap(({ blocks }) => blocks.map(textOf))))
-        .join(''),
+        .join('') +
+      SHEET_WORDS.map((key) => sheetWord(language, key)).join(''),
   )
   const pages = sheetsOf.flatMap(({ isKey, versions: own }) =>
     own.flatMap(({ pages: printed, ...one }) =>
@@ -38,6 +43,7 @@ export async function renderSheets({ list, sheets, address, pictures, puzzles }:
           qr={qr}
           address={address}
           saveInk={saveInk}
+          language={language}
           pictures={pictures}
         />
       )),

@@ -1,13 +1,15 @@
-import type { ProblemDetails } from '@otter/api'
+import type { ProblemCode, ProblemDetails } from '@otter/api'
+import { sayProblem } from '../texts/sayProblem.ts'
 
 /** A reply that was an error, or no reply at all (status 0). */
 export class ApiError extends Error {
   readonly status: number
   readonly path: string | undefined
-  readonly code: string | undefined
+  readonly code: ProblemCode | undefined
 
-  constructor({ status, title, path, code }: ProblemDetails) {
-    super(title)
+  constructor(details: Omit<ProblemDetails, 'title'> & { title?: string }) {
+    const { status, path, code } = details
+    super(sayProblem({ title: '', ...details }))
     this.name = 'ApiError'
     this.status = status
     this.path = path
@@ -15,17 +17,13 @@ export class ApiError extends Error {
   }
 }
 
-const NO_CONNECTION: ProblemDetails = {
-  status: 0,
-  title: 'There is no connection to the server. What you typed is kept here.',
-}
 /** After this long without a reply, a request counts as lost; a file takes longer to make. In milliseconds. */
 const PATIENCE = 20_000
 const PATIENCE_FOR_FILES = 180_000
 
 /** Throws that there is no connection: also a reply that breaks off, or that another server between gives, is none. */
 function noConnection(): never {
-  throw new ApiError(NO_CONNECTION)
+  throw new ApiError({ status: 0, code: 'offline' })
 }
 
 interface RequestSettings {
@@ -55,14 +53,12 @@ async function request(
     body === undefined ? init : { ...init, body: isFile ? body : JSON.stringify(body) },
   ).catch(noConnection)
   if (response.ok || response.status === 304) return response
-  const details = (await response.json().catch(() => ({
-    status: response.status,
-    title: 'The server gave no clear answer. Try again in a moment.',
-  }))) as ProblemDetails
+  const unclear = { code: 'unclear' as const }
+  const details = (await response.json().catch(() => unclear)) as Omit<ProblemDetails, 'status'>
   throw new ApiError({ ...details, status: response.status })
 }
 
-/** Calls the API and gives the reply. Throws an ApiError. */
+/** Calls the API and returns the reply. Throws an ApiError. */
 export async function call<Reply>(
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   path: string,

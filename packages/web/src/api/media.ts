@@ -4,7 +4,7 @@ import { ApiError, call, sendFile } from './client.ts'
 
 /** Keeps a picture from a file. Throws an ApiError where it is none. */
 export async function uploadPicture(file: Blob, alt = '', credit = ''): Promise<Picture> {
-  refuseBeyond(file, MAX_PICTURE, 'picture')
+  refuseBeyond(file, MAX_PICTURE)
   return sendFile<Picture>(
     `/media/pictures?${new URLSearchParams({ alt: alt.slice(0, 200), credit: credit.slice(0, 300) }).toString()}`,
     file,
@@ -16,7 +16,7 @@ export async function uploadPicture(file: Blob, alt = '', credit = ''): Promise<
  * where it is none.
  */
 export async function uploadSound(file: Blob, milliseconds = 0): Promise<Sound> {
-  refuseBeyond(file, MAX_SOUND, 'sound')
+  refuseBeyond(file, MAX_SOUND)
   return sendFile<Sound>(`/media/sounds?milliseconds=${Math.round(milliseconds)}`, file)
 }
 
@@ -25,10 +25,11 @@ export async function takeOffered({ set, name }: OfferedPicture, alt: string): P
   return call<Picture>('POST', '/media/gallery', { set, name, alt: alt.slice(0, 200) })
 }
 
-function refuseBeyond(file: Blob, most: number, what: string): void {
+function refuseBeyond(file: Blob, most: number): void {
   if (file.size > most)
     throw new ApiError({
       status: 413,
-      title: `A ${what} may have ${most / 1e6} megabytes; this one has ${Math.round(file.size / 1e6)}. Make it smaller, then try again.`,
+      code: 'file-too-big',
+      values: { most: most / 1e6, has: Math.round(file.size / 1e6) },
     })
 }

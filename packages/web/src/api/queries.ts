@@ -2,6 +2,7 @@ import type {
   AnswersReply,
   ChangeOffer,
   ChangeParticipant,
+  ChangeTeacher,
   CreateList,
   CreateOffer,
   ListReply,
@@ -55,6 +56,15 @@ export function useSignIn(): UseMutationResult<
 export function useSignOut(): UseMutationResult<void, Error, void> {
   const client = useQueryClient()
   return useMutation({ mutationFn: () => call<void>('DELETE', '/session'), onSuccess: () => client.clear() })
+}
+
+/** Keeps what a teacher has chosen for all screens. */
+export function useChangeTeacher(): UseMutationResult<void, Error, ChangeTeacher> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (change) => call<void>('PATCH', '/session', change),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['session'] }),
+  })
 }
 
 export function useLists(): UseQueryResult<ListSummary[]> {

@@ -1,5 +1,7 @@
 import type { Asking } from '@otter/core'
 import { Choice, Select } from './Choice.tsx'
+import { listTexts } from '../texts/namespaces.ts'
+import { useTexts } from '../texts/texts.ts'
 
 interface AskingOptionsProps {
   options: Asking
@@ -10,24 +12,25 @@ interface AskingOptionsProps {
 
 /** What a teacher chooses for every game: which side is asked, of which entries, and for whom. */
 export function AskingOptions({ options, groups, onChange }: AskingOptionsProps) {
+  const t = useTexts(listTexts)
   const takes: [Asking['take'], string][] = [
-    ['all', 'All entries'],
-    ...(groups.length > 0 ? [['group', 'One group'] as [Asking['take'], string]] : []),
-    ['first', 'The first …'],
+    ['all', t('asking.all')],
+    ...(groups.length > 0 ? [['group', t('asking.oneGroup')] as [Asking['take'], string]] : []),
+    ['first', t('asking.first')],
   ]
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select
-        label="Students give"
+        label={t('asking.give')}
         value={options.ask}
         options={[
-          ['answer', 'The answer'],
-          ['prompt', 'The prompt'],
+          ['answer', t('asking.answer')],
+          ['prompt', t('asking.prompt')],
         ]}
         onChange={(ask) => onChange({ ask })}
       />
       <Select
-        label="Of the list"
+        label={t('asking.ofList')}
         value={options.take}
         options={takes}
         onChange={(take) =>
@@ -36,14 +39,14 @@ export function AskingOptions({ options, groups, onChange }: AskingOptionsProps)
       />
       {options.take === 'group' && (
         <Select
-          label="Group"
+          label={t('asking.group')}
           value={options.group}
           options={groups.map((group) => [group, group])}
           onChange={(group) => onChange({ group })}
         />
       )}
       {options.take === 'first' && (
-        <Choice label="How many">
+        <Choice label={t('asking.howMany')}>
           {(id) => (
             <input
               id={id}
@@ -68,7 +71,7 @@ export function AskingOptions({ options, groups, onChange }: AskingOptionsProps)
           checked={options.early}
           onChange={(event) => onChange({ early: event.target.checked })}
         />
-        Early readers
+        {t('asking.early')}
       </label>
     </div>
   )

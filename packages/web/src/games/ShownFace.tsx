@@ -1,7 +1,8 @@
 import { mediaPath } from '@otter/api'
 import { directionOf, type ShownFace as Face } from '@otter/core'
 import { Speech, Volume2 } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
+import { playTexts } from '../texts/namespaces.ts'
+import { useTexts } from '../texts/texts.ts'
 import { useSpeech } from './early.ts'
 
 interface FaceProps {
@@ -21,13 +22,13 @@ export function ShownFace({ face, className = '' }: FaceProps) {
 
 /** A face without what can be pressed, for use inside of a button. */
 export function FaceBody({ face: { text, picture } }: FaceProps) {
-  const { t } = useTranslation()
+  const t = useTexts(playTexts)
   return (
     <>
       {picture && (
         <img
           src={mediaPath(picture.id)}
-          alt={picture.alt || t('play.picture')}
+          alt={picture.alt || t('picture')}
           className="max-h-24 max-w-full rounded bg-white object-contain"
         />
       )}
@@ -38,7 +39,7 @@ export function FaceBody({ face: { text, picture } }: FaceProps) {
 
 /** What plays the sound of a face, or speaks its text: beside the button that shows it. Nothing where there is none. */
 export function FaceSounds({ face: { text, sound } }: FaceProps) {
-  const { t } = useTranslation()
+  const t = useTexts(playTexts)
   const speak = useSpeech()
   return (
     <>
@@ -46,7 +47,7 @@ export function FaceSounds({ face: { text, sound } }: FaceProps) {
         <button
           type="button"
           className="btn btn-ghost h-11 w-11 shrink-0 p-0"
-          aria-label={t('play.listen')}
+          aria-label={t('listen')}
           onClick={() => void new Audio(mediaPath(sound)).play()}
         >
           <Volume2 size={20} aria-hidden="true" />
@@ -56,7 +57,7 @@ export function FaceSounds({ face: { text, sound } }: FaceProps) {
         <button
           type="button"
           className="btn btn-ghost h-11 w-11 shrink-0 p-0"
-          aria-label={t('play.readAloud')}
+          aria-label={t('readAloud')}
           onClick={() => speak(text)}
         >
           <Speech size={20} aria-hidden="true" />

@@ -1,10 +1,13 @@
-import { useTranslation } from 'react-i18next'
-
 /**
- * Players or teams at one screen: whose turn it is, and what each has. `name` is the key of the text that names one.
+ * Players or teams at one screen: whose turn it is, and what each has. `name` names one by its number.
  */
-export function Turns({ players, name }: { players: readonly { points: number; turn: boolean }[]; name: string }) {
-  const { t } = useTranslation()
+export function Turns({
+  players,
+  name,
+}: {
+  players: readonly { points: number; turn: boolean }[]
+  name: (number: number) => string
+}) {
   return (
     <ol className="flex flex-wrap justify-center gap-2">
       {players.map(({ points, turn }, index) => (
@@ -13,7 +16,7 @@ export function Turns({ players, name }: { players: readonly { points: number; t
           aria-current={turn}
           className={`panel px-4 py-1 text-center ${turn ? 'border-secondary bg-accent font-bold' : ''}`}
         >
-          {t(name, { number: index + 1 })} · {points}
+          {name(index + 1)} · {points}
         </li>
       ))}
     </ol>

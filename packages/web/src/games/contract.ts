@@ -1,6 +1,7 @@
 import type { PlayReply } from '@otter/api'
-import type { EntryList, FitNote } from '@otter/core'
+import type { EntryList } from '@otter/core'
 import type { ReactNode } from 'react'
+import type { Values } from '../texts/texts.ts'
 
 /** What a game's screen gets: all a player may know, and how to make a move. It can't tell where the move goes. */
 export interface PlayProps<View, Move> {
@@ -31,20 +32,16 @@ export interface OptionsProps<Options> {
 
 /** What a teacher sees of a game, beside the playing itself. */
 export interface TeacherScreens<Options, Puzzle> {
-  /** What the game is called. */
-  name: string
   /** What is chosen for it. */
   Options(props: OptionsProps<Options>): ReactNode
   /** Tools of its own for a puzzle that is there. */
   Workbench?(props: WorkbenchProps<Options, Puzzle>): ReactNode
   /** A small real puzzle, as a picture. */
   Thumbnail(props: { puzzle: Puzzle }): ReactNode
-  /** Words a note about a list and this game. */
-  sentenceFor(note: FitNote): string
-  /** Says in a few words what was made. */
-  factsOf(puzzle: Puzzle): string
-  /** Says what of the list is not in the puzzle for want of room. */
-  shortfallOf(puzzle: Puzzle): string | undefined
+  /** Returns what was made, as a message of the game's. */
+  factsOf(puzzle: Puzzle): { code: string; values: Values }
+  /** Returns the words that are not in the puzzle for want of room; absent where there always is. */
+  missingIn?(puzzle: Puzzle): string[]
   /** Gives a part of the list, and options, that make a puzzle small enough for a thumbnail. */
   small(list: EntryList): { list: EntryList; options: Options }
 }

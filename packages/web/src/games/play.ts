@@ -4,20 +4,12 @@ import type { PlayProps } from './contract.ts'
 
 type Screen = ComponentType<PlayProps<never, unknown>>
 
-/** Loads a screen when it is first shown: a phone fetches the one game it plays. */
-function screen(load: () => Promise<{ Play: Screen }>): Screen {
-  return lazy(async () => ({ default: (await load()).Play }))
-}
+const FILES = import.meta.glob<Screen>('./*/Play.tsx', { import: 'Play' })
 
-/** The screens that students play on, by kind of game. Whoever shows one says what stands there meanwhile. */
-export const PLAY: Record<GameKind, Screen> = {
-  quiz: screen(() => import('./quiz/Play.tsx')),
-  flashcards: screen(() => import('./flashcards/Play.tsx')),
-  matching: screen(() => import('./matching/Play.tsx')),
-  pairs: screen(() => import('./pairs/Play.tsx')),
-  unscramble: screen(() => import('./unscramble/Play.tsx')),
-  wordsearch: screen(() => import('./wordsearch/Play.tsx')),
-  crossword: screen(() => import('./crossword/Play.tsx')),
-  bingo: screen(() => import('./bingo/Play.tsx')),
-  hangman: screen(() => import('./hangman/Play.tsx')),
-}
+/**
+ * The screens that students play on, by kind of game. Each is fetched when it is first shown: a phone fetches the one
+ * game it plays. Whoever shows one says what stands there meanwhile.
+ */
+export const PLAY = Object.fromEntries(
+  Object.entries(FILES).map(([path, load]) => [path.split('/')[1], lazy(async () => ({ default: await load() }))]),
+) as Partial<Record<GameKind, Screen>> as Record<GameKind, Screen>

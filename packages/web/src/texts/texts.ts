@@ -1,34 +1,135 @@
-import i18next from 'i18next'
-import { initReactI18next } from 'react-i18next'
-import en from './en.json'
+import { LANGUAGES, type Language } from '@otter/api'
+import i18next, { type BackendModule, type ResourceKey } from 'i18next'
+import { useMemo } from 'react'
+import { initReactI18next, useTranslation } from 'react-i18next'
 
-/** The languages that students' screens speak, each by its own name. */
-export const LANGUAGES = { en: 'English', es: 'Español', fr: 'Français', he: 'עברית' } as const
-export type Language = keyof typeof LANGUAGES
-
-const LOADERS: Record<Exclude<Language, 'en'>, () => Promise<{ default: object }>> = {
-  es: () => import('./es.json'),
-  fr: () => import('./fr.json'),
-  he: () => import('./he.json'),
-}
 const KEPT = 'otter-language'
 
-/** Starts the texts in the language chosen before, or the browser's. */
-export async function startTexts(): Promise<void> {
-  await i18next.use(initReactI18next).init({ lng: 'en', fallbackLng: 'en', resources: { en: { translation: en } }, interpolation: { escapeValue: false } })
-  const wished = localStorage.getItem(KEPT) ?? navigator.languages.map((code) => code.slice(0, 2)).find((code) => code in LANGUAGES) ?? 'en'
-  await speak(wished in LANGUAGES ? wished as Language : 'en')
+/** Values that stand in a message, by name. */
+export type Values = Record<string, string | number>
+
+type PluralForm = 'zero' | 'one' | 'two' | 'few' | 'many' | 'other'
+type Stem<Key> = Key extends `${infer Begin}_${PluralForm}` ? Begin : Key
+/** The keys of a message file, with dots between groups, and without the endings of plurals. */
+export type MessageKey<Messages> = {
+  [Key in keyof Messages & string]: Messages[Key] extends string ? Stem<Key> : `${Key}.${MessageKey<Messages[Key]>}`
+}[keyof Messages & string]
+
+/** A message file: its name, and, for the compiler, what it holds. */
+export interface Texts<Messages> {
+  readonly name: string
+  readonly messages?: Messages
+}
+
+/** Says a message. */
+export interface Say<Messages> {
+  (key: MessageKey<Messages>, values?: Values): string
+  /** Says a message whose key is made from a code. */
+  coded(key: string, values?: Values): string
+  /** Returns whether there is a message of that key. */
+  has(key: string): boolean
+}
+
+/** Message files by their path; each is fetched when a screen first needs it, in the one language that is spoken. */
+const FILES = {
+  ...import.meta.glob<ResourceKey>('./*/*.json', { import: 'default' }),
+  ...import.meta.glob<ResourceKey>('../../../api/src/texts/*/*.json', { import: 'default' }),
+  ...import.meta.glob<ResourceKey>('../games/*/texts/*.json', { import: 'default' }),
+}
+
+async function load(language: string, name: string): Promise<ResourceKey> {
+  const paths = [
+    `./${language}/${name}.json`,
+    `../../../api/src/texts/${language}/${name}.json`,
+    `../games/${name}/texts/${language}.json`,
+  ]
+  const file = paths.map((path) => FILES[path]).find((found) => found !== undefined)
+  if (!file) throw new Error(`there are no texts ${name} in ${language}`)
+  return file()
+}
+
+const backend: BackendModule = {
+  type: 'backend',
+  init: () => undefined,
+  read: (language, name, done) => {
+    load(language, name).then(
+      (messages) => done(null, messages),
+      (error: Error) => done(error, null),
+    )
+  },
+}
+
+/** Starts the texts in the language chosen before, or the browser's; the named files are there from the start. */
+export async function startTexts(names: readonly string[]): Promise<void> {
+  const wished = [localStorage.getItem(KEPT) ?? '', ...navigator.languages.map((code) => code.slice(0, 2))]
+  const language = wished.find((code) => code in LANGUAGES) ?? 'en'
+  await i18next
+    .use(backend)
+    .use(initReactI18next)
+    .init({
+      lng: language,
+      fallbackLng: false,
+      ns: [...names],
+      defaultNS: names[0],
+      interpolation: { escape: isolated },
+    })
+  show(language)
+}
+
+/** Keeps a name from turning the order of a sentence that runs the other way (Unicode UAX 9, isolates). */
+function isolated(text: string): string {
+  return i18next.dir() === 'rtl' && /\p{L}/u.test(text) ? `\u2068${text}\u2069` : text
 }
 
 /** Changes the language of the screen, and keeps the choice on this device. */
 export async function changeLanguage(language: Language): Promise<void> {
   localStorage.setItem(KEPT, language)
-  await speak(language)
+  if (language === i18next.language) return
+  await i18next.changeLanguage(language)
+  show(language)
 }
 
-async function speak(language: Language): Promise<void> {
-  if (language !== 'en') i18next.addResourceBundle(language, 'translation', (await LOADERS[language]()).default)
-  await i18next.changeLanguage(language)
+function show(language: string): void {
   document.documentElement.lang = language
   document.documentElement.dir = i18next.dir(language)
+}
+
+/** Returns what says the messages of a file; fetches it first, while the screen waits. */
+export function useTexts<Messages>({ name }: Texts<Messages>): Say<Messages> {
+  const { t, i18n } = useTranslation(name)
+  return useMemo(
+    () =>
+      Object.assign((key: string, values?: Values) => t(key, { ns: name, ...values }), {
+        coded: (key: string, values?: Values) => t(key, { ns: name, ...values }),
+        has: (key: string) => i18n.exists(key, { ns: name }),
+      }),
+    [t, i18n, name],
+  )
+}
+
+/** The language of the screen, and dates, numbers and lists as it writes them. */
+export interface Writing {
+  language: Language
+  date(moment: string | number, options: Intl.DateTimeFormatOptions): string
+  list(parts: readonly string[]): string
+  /** Returns what a language is called, by its BCP 47 code. */
+  nameOf(code: string): string
+}
+
+/** Returns how things are written in the language of the screen. */
+export function useWriting(): Writing {
+  const { i18n } = useTranslation()
+  const language = i18n.language as Language
+  return useMemo(
+    () => ({
+      language,
+      date: (moment, options) => new Intl.DateTimeFormat(language, options).format(new Date(moment)),
+      list: (parts) => new Intl.ListFormat(language, { style: 'narrow', type: 'unit' }).format(parts),
+      nameOf: (code) => {
+        const name = new Intl.DisplayNames(language, { type: 'language', fallback: 'code' }).of(code) ?? code
+        return name.charAt(0).toLocaleUpperCase(language) + name.slice(1)
+      },
+    }),
+    [language],
+  )
 }

@@ -30,7 +30,7 @@ export const bingo = gameFrom({
   upgrades: UPGRADES,
   options: BingoOptions,
   moves: BingoMove,
-  notes: ['ready', 'too-few', 'all-together', 'repeat', 'empty'],
+  notes: ['ready', 'too-few', 'smaller-works', 'all-together', 'repeat', 'empty'],
   doings: ['call', 'marked'],
   heeds: [],
   dictionaries: [],

@@ -53,13 +53,12 @@ function obstacleOf(terms: number, { size, free, pattern, cards }: BingoOptions)
   const smaller = [5, 4, 3].find((other) => other < size && patternLines(pattern, other, free).squares <= terms)
   if (terms < squares)
     return {
-      code: 'too-few',
+      code: smaller === undefined ? 'too-few' : 'smaller-works',
       entryIds: [],
-      values: { terms, squares, more: squares - terms, size, smaller: smaller ?? 0 },
+      values: { count: squares - terms, size, ...(smaller !== undefined && { smaller }) },
     }
   // Cards with the same terms are full at the same call.
-  if (pattern === 'full' && terms === squares && cards > 1)
-    return { code: 'all-together', entryIds: [], values: { terms, squares } }
+  if (pattern === 'full' && terms === squares && cards > 1) return { code: 'all-together', entryIds: [], values: {} }
   return undefined
 }
 
@@ -70,7 +69,7 @@ export function fit(list: EntryList, options: BingoOptions): Fit {
   if (obstacle) return { ready: false, summary: obstacle, notes: [obstacle, ...notes] }
   return {
     ready: true,
-    summary: { code: 'ready', entryIds: [], values: { terms: terms.length, cards: options.cards, size: options.size } },
+    summary: { code: 'ready', entryIds: [], values: { count: options.cards, terms: terms.length, size: options.size } },
     notes,
   }
 }

@@ -18,7 +18,7 @@ export function fit(list: EntryList, options: CrosswordOptions): Fit {
   const ready = words.length >= 2
   return {
     ready,
-    summary: { code: ready ? 'ready' : 'no-words', entryIds: [], values: { words: words.length } },
+    summary: { code: ready ? 'ready' : 'no-words', entryIds: [], values: { count: words.length } },
     notes,
   }
 }

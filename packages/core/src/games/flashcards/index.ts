@@ -59,14 +59,14 @@ function fit(list: EntryList): Fit {
   const { couples, notes } = couplesOf(list.entries)
   return {
     ready: couples.length > 0,
-    summary: { code: couples.length > 0 ? 'ready' : 'no-cards', entryIds: [], values: { cards: couples.length } },
+    summary: { code: couples.length > 0 ? 'ready' : 'no-cards', entryIds: [], values: { count: couples.length } },
     notes,
   }
 }
 
 function make(list: EntryList, { order, perPage, backs }: FlashcardsOptions): FlashcardsPuzzle {
   const { couples } = couplesOf(list.entries)
-  if (couples.length === 0) throw new PuzzleError({ code: 'no-cards', entryIds: [], values: { cards: 0 } })
+  if (couples.length === 0) throw new PuzzleError({ code: 'no-cards', entryIds: [], values: {} })
   const entries = new Map(list.entries.map((entry) => [entry.id, entry]))
   return {
     cards: couples.map(({ entryId, prompt, answer }) => ({

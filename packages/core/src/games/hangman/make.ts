@@ -13,7 +13,7 @@ export function fit(list: EntryList, options: HangmanOptions): Fit {
   const ready = words.length > 0
   return {
     ready,
-    summary: { code: ready ? 'ready' : 'no-words', entryIds: [], values: { words: words.length } },
+    summary: { code: ready ? 'ready' : 'no-words', entryIds: [], values: { count: words.length } },
     notes,
   }
 }

@@ -8,20 +8,17 @@ import type { MatchingPuzzle, MatchingRound } from './puzzle.ts'
 const FEWEST = 3
 
 /** Tells whether a list has rows enough. */
-export function fit(list: EntryList, { rows }: MatchingOptions): Fit {
+export function fit(list: EntryList): Fit {
   const { couples, notes } = couplesOf(list.entries)
   const ready = isEnough(couples)
-  const values: Record<string, number> = ready
-    ? { rows: couples.length, rounds: Math.ceil(couples.length / rows) }
-    : { rows: couples.length, more: FEWEST - Math.min(couples.length, FEWEST - 1) }
-  return { ready, summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values }, notes }
+  const count = ready ? couples.length : FEWEST - Math.min(couples.length, FEWEST - 1)
+  return { ready, summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values: { count } }, notes }
 }
 
 /** Sets the columns. Throws a PuzzleError where fewer than three rows can be joined. */
 export function make(list: EntryList, { rows, check }: MatchingOptions, random: Random): MatchingPuzzle {
   const { couples } = couplesOf(list.entries)
-  if (!isEnough(couples))
-    throw new PuzzleError({ code: 'too-few', entryIds: [], values: { rows: couples.length, more: 1 } })
+  if (!isEnough(couples)) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { count: 1 } })
   const drawn = roundsOf(random.shuffled(couples), rows, random)
   // Where faces come twice, chance may begin with a couple that keeps many others away.
   return { rounds: drawn.length > 0 ? drawn : roundsOf(mostShared(couples), rows, random), check }

@@ -18,7 +18,7 @@ function prepared(list: EntryList, { faces }: PairsOptions): { couples: Couple[]
   const { couples, notes } = couplesOf(pictured)
   return {
     couples,
-    notes: bare > 0 ? [...notes, { code: 'no-picture', entryIds: [], values: { entries: bare } }] : notes,
+    notes: bare > 0 ? [...notes, { code: 'no-picture', entryIds: [], values: { count: bare } }] : notes,
   }
 }
 
@@ -29,7 +29,11 @@ export function fit(list: EntryList, options: PairsOptions): Fit {
   const ready = pairs >= FEWEST_PAIRS
   return {
     ready,
-    summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values: { pairs, more: FEWEST_PAIRS - pairs } },
+    summary: {
+      code: ready ? 'ready' : 'too-few',
+      entryIds: [],
+      values: { count: ready ? pairs : FEWEST_PAIRS - pairs },
+    },
     notes,
   }
 }
@@ -44,7 +48,7 @@ export function make(list: EntryList, options: PairsOptions, random: Random): Pa
     throw new PuzzleError({
       code: 'too-few',
       entryIds: [],
-      values: { pairs: sure.length, more: FEWEST_PAIRS - sure.length },
+      values: { count: FEWEST_PAIRS - sure.length },
     })
   const couples = sure.length > drawn.length ? sure : drawn
   const cards = random.shuffled(

@@ -48,7 +48,7 @@ export function fit(list: EntryList, { form }: QuizOptions): Fit {
     summary: {
       code: entries.length > 0 ? 'ready' : 'no-questions',
       entryIds: [],
-      values: { questions: entries.length },
+      values: { count: entries.length },
     },
     notes,
   }
@@ -57,7 +57,7 @@ export function fit(list: EntryList, { form }: QuizOptions): Fit {
 /** Makes the questions. Throws a PuzzleError where there are none. */
 export function make(list: EntryList, options: QuizOptions, random: Random): QuizPuzzle {
   const { entries } = askable(list, options.form)
-  if (entries.length === 0) throw new PuzzleError({ code: 'no-questions', entryIds: [], values: { questions: 0 } })
+  if (entries.length === 0) throw new PuzzleError({ code: 'no-questions', entryIds: [], values: {} })
   const wrong = new WrongChoices(list.entries, list.answerLanguage)
   const { speed, accents, cards, second, pass } = options
   return {

@@ -73,7 +73,7 @@ export function fit(list: EntryList, options: UnscrambleOptions): Fit {
   const { items, notes } = prepared(list, options)
   return {
     ready: items.length > 0,
-    summary: { code: items.length > 0 ? 'ready' : 'no-words', entryIds: [], values: { words: items.length } },
+    summary: { code: items.length > 0 ? 'ready' : 'no-words', entryIds: [], values: { count: items.length } },
     notes,
   }
 }
@@ -109,7 +109,7 @@ export function make(list: EntryList, options: UnscrambleOptions, random: Random
       },
     ]
   })
-  if (made.length === 0) throw new PuzzleError({ code: 'no-words', entryIds: [], values: { words: 0 } })
+  if (made.length === 0) throw new PuzzleError({ code: 'no-words', entryIds: [], values: {} })
   return {
     items: options.order === 'random' ? random.shuffled(made) : made,
     direction: directionOf(made.map(({ text }) => text).join(' ')),

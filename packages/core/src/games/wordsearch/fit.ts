@@ -25,7 +25,7 @@ export function fit(list: EntryList, options: WordSearchOptions): Fit {
     if (letters.length > side) notes.push(note('too-long', [entryId], { text, side }))
   }
   const cells = options.size === 'chosen' ? options.rows * options.cols : MAX_SIDE * MAX_SIDE
-  if (letters > cells * FULLEST) notes.push(note('no-room', [], { letters, cells }))
+  if (letters > cells * FULLEST) notes.push(note('too-full', [], { letters, cells }))
 
   const messageLength = gridLetters(options.message, options).length
   if (messageLength > 0 && options.size === 'chosen') {
@@ -38,7 +38,7 @@ export function fit(list: EntryList, options: WordSearchOptions): Fit {
   if (placeable === 0) return { ready: false, summary: note('no-words', [], {}), notes }
   const size =
     options.size === 'chosen' ? { rows: options.rows, cols: options.cols } : square(automaticSide(letters, longest))
-  return { ready: true, summary: note('ready', [], { words: placeable, ...size }), notes }
+  return { ready: true, summary: note('ready', [], { count: placeable, ...size }), notes }
 }
 
 function square(side: number): { rows: number; cols: number } {
@@ -46,7 +46,7 @@ function square(side: number): { rows: number; cols: number } {
 }
 
 function note(
-  code: UnplacedReason | 'ready' | 'no-words' | 'message-length',
+  code: UnplacedReason | 'too-full' | 'ready' | 'no-words' | 'message-length',
   entryIds: string[],
   values: FitNote['values'],
 ): FitNote {

@@ -31,6 +31,7 @@ export const wordsearch = gameFrom({
     'clash',
     'too-many',
     'no-room',
+    'too-full',
     'message-length',
     'filler-spells',
   ],

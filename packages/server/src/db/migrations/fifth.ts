@@ -9,6 +9,8 @@ export const fifth = {
 }
 
 const STATEMENTS = [
+  // The language of a teacher's screens; none: the browser's.
+  `ALTER TABLE teachers ADD COLUMN language text CHECK (language IN ('en', 'es', 'fr', 'he'))`,
   `ALTER TABLE offers ADD COLUMN paused_at timestamptz, ADD COLUMN paused_ms bigint NOT NULL DEFAULT 0
     CHECK (paused_ms >= 0)`,
   `ALTER TABLE participants ADD COLUMN time_factor double precision NOT NULL DEFAULT 1

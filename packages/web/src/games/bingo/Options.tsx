@@ -1,9 +1,12 @@
 import { BingoOptions, MOST_CARDS } from '@otter/core/games/bingo'
 import { Choice, Select } from '../Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** What a teacher chooses for bingo, and how the game is to go. */
 export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<BingoOptions>): void => {
     const next = BingoOptions.safeParse({ ...options, ...change })
     if (next.success) onChange(next.data)
@@ -14,7 +17,7 @@ export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
       min={1}
       max={most}
       aria-label={label}
-      placeholder="any"
+      placeholder={t('option.any')}
       className="input input-sm w-20"
       value={value ?? ''}
       onChange={(event) => write(event.target.value === '' ? null : event.target.valueAsNumber)}
@@ -25,7 +28,7 @@ export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
     <div className="flex flex-col gap-2 text-sm">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2 xl:grid-cols-3">
         <Select
-          label="Squares"
+          label={t('option.size')}
           value={options.size}
           options={[
             [3, '3×3'],
@@ -35,17 +38,17 @@ export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
           onChange={(size) => set({ size })}
         />
         <Select
-          label="Bingo is"
+          label={t('option.pattern')}
           value={options.pattern}
           options={[
-            ['line', 'One line'],
-            ['two-lines', 'Two lines'],
-            ['corners', 'Four corners'],
-            ['full', 'The full card'],
+            ['line', t('option.line')],
+            ['two-lines', t('option.two-lines')],
+            ['corners', t('option.corners')],
+            ['full', t('option.full')],
           ]}
           onChange={(pattern) => set({ pattern })}
         />
-        <Choice label="Cards">
+        <Choice label={t('option.cards')}>
           {(id) => (
             <input
               id={id}
@@ -59,25 +62,25 @@ export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
           )}
         </Choice>
         <Select
-          label="Who calls on screen"
+          label={t('option.calling')}
           value={options.calling}
           options={[
-            ['device', 'Each device'],
-            ['teacher', 'You, in the room'],
+            ['device', t('option.device')],
+            ['teacher', t('option.teacher')],
           ]}
           onChange={(calling) => set({ calling })}
         />
         <Select
-          label="Squares are marked"
+          label={t('option.marking')}
           value={options.marking}
           options={[
-            ['own', 'By the student'],
-            ['helped', 'For the youngest'],
+            ['own', t('option.own')],
+            ['helped', t('option.helped')],
           ]}
           onChange={(marking) => set({ marking })}
         />
         <Select
-          label="Cards to a page"
+          label={t('option.perPage')}
           value={options.perPage}
           options={[
             [1, '1'],
@@ -94,28 +97,28 @@ export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
               checked={options.free}
               onChange={(event) => set({ free: event.target.checked })}
             />
-            Free middle
+            {t('option.free')}
           </label>
         )}
       </div>
       <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-2">
-        <legend className="quiet">How the game is to go</legend>
+        <legend className="quiet">{t('course.how')}</legend>
         <span className="flex items-center gap-2">
-          First bingo from call{' '}
-          {number(from, 'First bingo from call', 5000, (value) =>
+          {t('course.from')}{' '}
+          {number(from, t('course.from'), 5000, (value) =>
             set({ firstWin: value === null ? null : [value, Math.max(value, to ?? value + 3)] }),
           )}{' '}
-          to{' '}
-          {number(to, 'to call', 5000, (value) =>
+          {t('course.toShort')}{' '}
+          {number(to, t('course.to'), 5000, (value) =>
             set({ firstWin: value === null ? null : [Math.min(from ?? value, value), value] }),
           )}
         </span>
         <span className="flex items-center gap-2">
-          Winners then{' '}
-          {number(options.winners, 'Winners of the first bingo', MOST_CARDS, (winners) => set({ winners }))}
+          {t('course.winners')}{' '}
+          {number(options.winners, t('course.winnersLong'), MOST_CARDS, (winners) => set({ winners }))}
         </span>
         <span className="flex items-center gap-2">
-          Five have won by call {number(options.fiveBy, 'Five have won by call', 5000, (fiveBy) => set({ fiveBy }))}
+          {t('course.fiveBy')} {number(options.fiveBy, t('course.fiveBy'), 5000, (fiveBy) => set({ fiveBy }))}
         </span>
       </fieldset>
     </div>

@@ -1,25 +1,26 @@
 import type { BingoMove, BingoView } from '@otter/core/games/bingo'
 import { ChevronRight } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
 import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { Card } from './Card.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** Bingo on a student's device: the calls come from the device, or from the teacher in the room. */
 export function Play({ view, send, waiting }: PlayProps<BingoView, BingoMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { call, won, finished, marked, calling } = view
   const claimed = calling === 'teacher' && view.won.length > 0
   return (
     <div className="flex flex-col gap-3">
       <p className="flex justify-between text-sm">
-        <strong>{t('bingo.card', { number: view.cardNumber })}</strong>
-        <span className="quiet">{t(`bingo.pattern.${view.pattern}`)}</span>
+        <strong>{t('card', { number: view.cardNumber })}</strong>
+        <span className="quiet">{t(`pattern.${view.pattern}`)}</span>
       </p>
       {call && !finished && (
         <section className="panel flex items-center gap-2 p-3" aria-live="polite">
           <p className="min-w-0 flex-1 text-lg leading-tight">
-            <span className="quiet block text-sm">{t('bingo.call', { number: call.number, total: call.total })}</span>
+            <span className="quiet block text-sm">{t('call', { number: call.number, total: call.total })}</span>
             <ShownFace face={call.prompt} />
           </p>
           <button
@@ -28,23 +29,23 @@ export function Play({ view, send, waiting }: PlayProps<BingoView, BingoMove>) {
             disabled={waiting}
             onClick={() => send({ type: 'next' })}
           >
-            {t('bingo.next')}
+            {t('next')}
             <ChevronRight size={18} aria-hidden="true" className="rtl:rotate-180" />
           </button>
         </section>
       )}
-      {calling === 'teacher' && <p className="quiet text-center text-sm">{t('bingo.listen')}</p>}
+      {calling === 'teacher' && <p className="quiet text-center text-sm">{t('listen')}</p>}
       <Card
         size={view.size}
         direction={view.direction}
         squares={view.squares}
         marked={marked}
         won={won}
-        free={t('bingo.free')}
+        free={t('free')}
         onMark={finished ? undefined : (place) => send({ type: 'mark', place })}
       />
       <p aria-live="polite" className="min-h-6 text-center text-sm">
-        {won.length > 0 && !claimed ? t('bingo.won') : view.lastMark === 'none' ? '' : t(`bingo.${view.lastMark}`)}
+        {won.length > 0 && !claimed ? t('won') : view.lastMark === 'none' ? '' : t(`${view.lastMark}`)}
       </p>
       {!finished && (
         <button
@@ -53,7 +54,7 @@ export function Play({ view, send, waiting }: PlayProps<BingoView, BingoMove>) {
           disabled={waiting}
           onClick={() => send({ type: 'claim' })}
         >
-          {t('bingo.claim')}
+          {t('claim')}
         </button>
       )}
     </div>

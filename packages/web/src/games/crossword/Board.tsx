@@ -2,8 +2,9 @@ import { mediaPath } from '@otter/api'
 import { graphemesOf } from '@otter/core'
 import { type CrosswordView } from '@otter/core/games/crossword'
 import { useEffect, useRef, type KeyboardEvent } from 'react'
-import { useTranslation } from 'react-i18next'
 import type { Cursor } from './useCursor.ts'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 interface BoardProps {
   view: CrosswordView
@@ -19,7 +20,7 @@ const FILL = { wrong: '#F6D5CC', right: '#D8EBDD', given: '#E8E4D8', none: 'var(
 
 /** The grid of a crossword, with a field over the current cell that takes what is typed. */
 export function Board({ view, cursor, letterAt, write, active, onActivate }: BoardProps) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const input = useRef<HTMLInputElement>(null)
   const { rows, cols, clues, open, marks, direction } = view
   const x = (cell: number): number => (direction === 'rtl' ? cols - 1 - (cell % cols) : cell % cols)
@@ -63,18 +64,20 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
       keys[event.key]()
     }
   }
-  const label = t('crossword.place', {
+  const label = t('place', {
     number: clue.number,
-    dir: t(`crossword.${clue.dir}`),
+    dir: t(clue.dir),
     place: cursor.place + 1,
     length: clue.length,
-    letter: letterAt(cursor.cell) || t('crossword.blank'),
+    letter: letterAt(cursor.cell) || t('blank'),
   })
   return (
     <div className="relative mx-auto w-full" style={{ maxWidth: `${cols * 2.9}rem` }} dir="ltr">
       <svg
         viewBox={`-0.05 -0.05 ${cols + 0.1} ${rows + 0.1}`}
         className="block w-full touch-manipulation select-none"
+        // Numbers stand in the same corner, whichever way the page is read.
+        direction="ltr"
         aria-hidden="true"
       >
         {view.background !== '' && (

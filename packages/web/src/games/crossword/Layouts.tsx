@@ -8,6 +8,8 @@ import { Notice } from '../../ui/Notice.tsx'
 import { saveFile } from '../../ui/saveFile.ts'
 import type { WorkbenchProps } from '../contract.ts'
 import { Thumbnail } from './Thumbnail.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** Layouts shown at a time, and steps of the longest search. */
 const SHOWN = 4
@@ -15,6 +17,7 @@ const MOST_STEPS = 60_000_000
 
 /** Looks for better layouts while the teacher looks on, keeps any of them, and pins words. */
 export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProps<CrosswordOptions, CrosswordPuzzle>) {
+  const t = useTexts(texts)
   const [looking, setLooking] = useState(false)
   const [found, setFound] = useState<CrosswordPuzzle[]>([])
   const [steps, setSteps] = useState(0)
@@ -54,20 +57,20 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
           {looking ? (
             <>
               <Square size={14} aria-hidden="true" />
-              Stop looking
+              {t('layouts.stop')}
             </>
           ) : (
             <>
               <Search size={16} aria-hidden="true" />
-              {found.length > 0 ? 'Keep looking' : 'Look for better layouts'}
+              {found.length > 0 ? t('layouts.keepLooking') : t('layouts.look')}
             </>
           )}
         </button>
         <span role="status" className="quiet">
           {looking
-            ? `Looking … ${Math.round((steps / MOST_STEPS) * 100)} %`
+            ? t('layouts.looking', { percent: Math.round((steps / MOST_STEPS) * 100) })
             : found.length > 0
-              ? 'Take one, or keep what you have.'
+              ? t('layouts.take')
               : ''}
         </span>
       </div>
@@ -87,14 +90,16 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
                 <span>
                   {one.rows}×{one.cols}
                 </span>
-                <span className="quiet text-xs">{one.crossings} crossings</span>
+                <span className="quiet text-xs">{t('layouts.crossings', { crossings: one.crossings })}</span>
               </button>
             </li>
           ))}
         </ul>
       )}
       <details>
-        <summary className="cursor-pointer">Keep words where they are{pinned.size > 0 && ` (${pinned.size})`}</summary>
+        <summary className="cursor-pointer">
+          {pinned.size > 0 ? t('layouts.pinsCount', { count: pinned.size }) : t('layouts.pins')}
+        </summary>
         <ul className="grid grid-cols-2 gap-x-4 xl:grid-cols-3">
           {puzzle.words.map((word) => (
             <li key={word.entryId}>
@@ -114,7 +119,7 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
       <div className="flex flex-wrap gap-2">
         <label className="btn btn-sm focus-within:outline-2">
           <ImagePlus size={16} aria-hidden="true" />
-          Picture behind the grid
+          {t('layouts.background')}
           <input
             type="file"
             accept="image/*"
@@ -125,7 +130,7 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
         {options.background !== '' && (
           <button type="button" className="btn btn-sm" onClick={() => onChange({ ...options, background: '' })}>
             <X size={16} aria-hidden="true" />
-            No picture
+            {t('layouts.noBackground')}
           </button>
         )}
         <button
@@ -139,7 +144,7 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
           }
         >
           <FileDown size={16} aria-hidden="true" />
-          Save as ipuz
+          {t('layouts.ipuz')}
         </button>
       </div>
       <Notice error={problem} />

@@ -1,46 +1,49 @@
 import type { CrosswordOptions } from '@otter/core/games/crossword'
 import { Select } from '../Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** What a teacher chooses for a crossword. */
 export function Options({ options, onChange }: OptionsProps<CrosswordOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<CrosswordOptions>): void => onChange({ ...options, ...change })
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select
-        label="Aim"
+        label={t('option.aim')}
         value={options.aim}
         options={[
-          ['compact', 'Small box'],
-          ['helpful', 'Many crossings'],
+          ['compact', t('option.compact')],
+          ['helpful', t('option.helpful')],
         ]}
         onChange={(aim) => set({ aim })}
       />
       <Select
-        label="Shape"
+        label={t('option.shape')}
         value={options.shape}
         options={[
-          ['any', 'Any'],
-          ['square', 'Square'],
-          ['page', 'Page'],
+          ['any', t('option.any')],
+          ['square', t('option.square')],
+          ['page', t('option.page')],
         ]}
         onChange={(shape) => set({ shape })}
       />
       <Select
-        label="Letters"
+        label={t('option.letterCase')}
         value={options.letterCase}
         options={[
-          ['upper', 'CAPITALS'],
-          ['lower', 'small letters'],
+          ['upper', t('option.upper')],
+          ['lower', t('option.lower')],
         ]}
         onChange={(letterCase) => set({ letterCase })}
       />
       <Select
-        label="Accents"
+        label={t('option.accents')}
         value={options.accents}
         options={[
-          ['folded', 'Left off'],
-          ['kept', 'Kept'],
+          ['folded', t('option.folded')],
+          ['kept', t('option.kept')],
         ]}
         onChange={(accents) => set({ accents })}
       />

@@ -1,18 +1,19 @@
 import type { CrosswordMove, CrosswordView } from '@otter/core/games/crossword'
 import { Check, ChevronLeft, ChevronRight, Lightbulb } from 'lucide-react'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
 import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { Board } from './Board.tsx'
 import { useCursor } from './useCursor.ts'
 import { useWriting } from './useWriting.ts'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 const SCOPES = ['letter', 'word', 'all'] as const
 
 /** A crossword as it is played: by link, in the preview, anywhere. */
 export function Play({ view, send, waiting }: PlayProps<CrosswordView, CrosswordMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { letterAt, write, flush } = useWriting(view, waiting, send)
   const cursor = useCursor(view, letterAt)
   const [active, setActive] = useState(false)
@@ -34,19 +35,19 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
           <button
             type="button"
             className="btn btn-ghost h-11 w-11 p-0"
-            aria-label={t('crossword.before')}
+            aria-label={t('before')}
             onClick={() => cursor.nextClue(-1)}
           >
             <ChevronLeft size={20} aria-hidden="true" className="rtl:rotate-180" />
           </button>
           <p className="min-w-0 flex-1 leading-tight">
             <strong>
-              {clue.number} {t(`crossword.${clue.dir}`)}
+              {clue.number} {t(clue.dir)}
             </strong>{' '}
             <ShownFace face={clue.prompt} /> <span className="quiet">({clue.pattern})</span>
             {clue.hint && (
               <span className="block text-sm">
-                {t('crossword.hint')}: {clue.hint}
+                {t('hint')}: {clue.hint}
               </span>
             )}
           </p>
@@ -54,8 +55,8 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
             <button
               type="button"
               className="btn btn-ghost h-11 w-11 p-0"
-              aria-label={t('crossword.askHint')}
-              title={t('crossword.askHint')}
+              aria-label={t('askHint')}
+              title={t('askHint')}
               onClick={() => ask({ type: 'hint', word: cursor.clue })}
             >
               <Lightbulb size={20} aria-hidden="true" />
@@ -64,7 +65,7 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
           <button
             type="button"
             className="btn btn-ghost h-11 w-11 p-0"
-            aria-label={t('crossword.next')}
+            aria-label={t('next')}
             onClick={() => cursor.nextClue(1)}
           >
             <ChevronRight size={20} aria-hidden="true" className="rtl:rotate-180" />
@@ -82,8 +83,8 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
       {view.canHint && !view.finished && (
         <div className="flex flex-wrap justify-center gap-x-4 gap-y-2">
           {(['check', 'reveal'] as const).map((type) => (
-            <div key={type} role="group" aria-label={t(`crossword.${type}`)} className="flex items-center gap-1">
-              <span className="quiet text-sm">{t(`crossword.${type}`)}</span>
+            <div key={type} role="group" aria-label={t(type)} className="flex items-center gap-1">
+              <span className="quiet text-sm">{t(type)}</span>
               {SCOPES.map((scope) => (
                 <button
                   key={scope}
@@ -91,7 +92,7 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
                   className="btn h-11 px-2.5 font-normal"
                   onClick={() => ask({ type, scope, cell: cursor.cell, word: cursor.clue })}
                 >
-                  {t(`crossword.scope.${scope}`)}
+                  {t(`scope.${scope}`)}
                 </button>
               ))}
             </div>
@@ -102,8 +103,8 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
         {lists.map(
           ({ dir, indexes }) =>
             indexes.length > 0 && (
-              <section key={dir} aria-label={t(`crossword.${dir}`)}>
-                <h2 className="text-xl">{t(`crossword.${dir}`)}</h2>
+              <section key={dir} aria-label={t(dir)}>
+                <h2 className="text-xl">{t(dir)}</h2>
                 <ol>
                   {indexes.map((index) => {
                     const { number, prompt, pattern, solved, answer, length, row, col } = view.clues[index]
@@ -123,15 +124,13 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
                         >
                           <strong className="w-6 shrink-0">{number}</strong>
                           <span className="min-w-0 flex-1 text-base-content">
-                            {prompt.picture && prompt.text === ''
-                              ? t('crossword.pictureClue')
-                              : prompt.text || t('crossword.soundClue')}{' '}
+                            {prompt.picture && prompt.text === '' ? t('pictureClue') : prompt.text || t('soundClue')}{' '}
                             <span className="quiet">({pattern === String(length) ? length : pattern})</span>
                             {answer && <strong className="block">{answer.text}</strong>}
                             {answer?.fact && <span className="block text-sm">{answer.fact}</span>}
                           </span>
                           {solved && view.finished && (
-                            <Check size={18} aria-label={t('crossword.solved')} className="text-success" />
+                            <Check size={18} aria-label={t('solved')} className="text-success" />
                           )}
                         </button>
                       </li>

@@ -3,7 +3,6 @@ import { CrosswordOptions, type CrosswordPuzzle } from '@otter/core/games/crossw
 import type { TeacherScreens } from '../contract.ts'
 import { Layouts } from './Layouts.tsx'
 import { Options } from './Options.tsx'
-import { sentenceFor } from './sentences.ts'
 import { Thumbnail } from './Thumbnail.tsx'
 
 /** Words in a thumbnail, letters in each, and steps for it. */
@@ -13,18 +12,14 @@ const THUMBNAIL_STEPS = 20_000
 
 /** The crossword as teachers see it. */
 export const screens: TeacherScreens<CrosswordOptions, CrosswordPuzzle> = {
-  name: 'Crossword',
   Options,
   Thumbnail,
-  sentenceFor,
   Workbench: Layouts,
-  factsOf: ({ words, rows, cols, crossings }) => `${words.length} words, ${rows}×${cols}, ${crossings} crossings`,
-  shortfallOf: ({ unplaced }) => {
-    const missing = unplaced.filter(({ why }) => why === 'no-place').map(({ text }) => text)
-    return missing.length === 0
-      ? undefined
-      : `All others interlock without ${missing.join(', ')}. Leave ${missing.length === 1 ? 'it' : 'them'} out, or look on for a layout with all.`
-  },
+  factsOf: ({ words, rows, cols, crossings }) => ({
+    code: 'facts',
+    values: { count: words.length, rows, cols, crossings },
+  }),
+  missingIn: ({ unplaced }) => unplaced.filter(({ why }) => why === 'no-place').map(({ text }) => text),
   small: (list) => {
     const entries = list.entries
       .filter(({ answer }) => {

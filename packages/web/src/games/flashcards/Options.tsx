@@ -1,23 +1,26 @@
 import type { FlashcardsOptions } from '@otter/core/games/flashcards'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** What a teacher chooses for flashcards. */
 export function Options({ options, onChange }: OptionsProps<FlashcardsOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<FlashcardsOptions>): void => onChange({ ...options, ...change })
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select
-        label="Order"
+        label={t('option.order')}
         value={options.order}
         options={[
-          ['list', 'As in the list'],
-          ['random', 'Mixed'],
+          ['list', t('option.list')],
+          ['random', t('option.random')],
         ]}
         onChange={(order) => set({ order })}
       />
       <Select
-        label="On paper, cards a page"
+        label={t('option.perPage')}
         value={options.perPage}
         options={[
           [4, '4'],
@@ -27,11 +30,11 @@ export function Options({ options, onChange }: OptionsProps<FlashcardsOptions>) 
         onChange={(perPage) => set({ perPage })}
       />
       <Select
-        label="Backs"
+        label={t('option.backs')}
         value={options.backs}
         options={[
-          ['duplex', 'On the other side'],
-          ['fold', 'Beside, to fold'],
+          ['duplex', t('option.duplex')],
+          ['fold', t('option.fold')],
         ]}
         onChange={(backs) => set({ backs })}
       />

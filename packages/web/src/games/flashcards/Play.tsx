@@ -1,13 +1,14 @@
 import type { FlashcardsMove, FlashcardsView } from '@otter/core/games/flashcards'
 import { Check, RotateCcw } from 'lucide-react'
 import { useEffect } from 'react'
-import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { FaceBody, FaceSounds } from '../ShownFace.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** Flashcards as a student learns with them alone. */
 export function Play({ view, send, waiting }: PlayProps<FlashcardsView, FlashcardsMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { front, back, hint, fact, turned, left, dueInDays, finished } = view
   const open = !finished && front !== null
   useEffect(() => {
@@ -27,9 +28,7 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
   if (!open) {
     return (
       <section className="panel flex flex-col items-center gap-3 p-6 text-center">
-        {dueInDays !== null && (
-          <p>{dueInDays === 0 ? t('flashcards.dueToday') : t('flashcards.due', { count: dueInDays })}</p>
-        )}
+        {dueInDays !== null && <p>{dueInDays === 0 ? t('dueToday') : t('due', { count: dueInDays })}</p>}
         {!finished && (
           <button
             type="button"
@@ -37,7 +36,7 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
             disabled={waiting}
             onClick={() => send({ type: 'all' })}
           >
-            {t('flashcards.all')}
+            {t('all')}
           </button>
         )}
       </section>
@@ -46,8 +45,8 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
   return (
     <div className="flex flex-col gap-3">
       <p className="quiet flex justify-between text-sm">
-        <span>{t('flashcards.left', { count: left })}</span>
-        <span className="hidden sm:inline">{t('flashcards.keys')}</span>
+        <span>{t('left', { count: left })}</span>
+        <span className="hidden sm:inline">{t('keys')}</span>
       </p>
       <button
         type="button"
@@ -55,7 +54,7 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
         onClick={() => send({ type: 'turn' })}
         className={`panel flex min-h-64 w-full flex-col items-center justify-center gap-3 p-5 text-2xl leading-snug ${turned ? 'border-secondary' : ''}`}
       >
-        <span className="quiet text-sm">{t(turned ? 'flashcards.back' : 'flashcards.front')}</span>
+        <span className="quiet text-sm">{t(turned ? 'back' : 'front')}</span>
         <span className="flex max-w-full flex-col items-center gap-2 [&_img]:max-h-40">
           <FaceBody face={turned && back ? back : front} />
         </span>
@@ -74,7 +73,7 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
             onClick={() => send({ type: 'rate', knew: false })}
           >
             <RotateCcw size={20} aria-hidden="true" />
-            {t('flashcards.again')}
+            {t('again')}
           </button>
           <button
             type="button"
@@ -83,7 +82,7 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
             onClick={() => send({ type: 'rate', knew: true })}
           >
             <Check size={20} aria-hidden="true" />
-            {t('flashcards.knew')}
+            {t('knew')}
           </button>
         </div>
       ) : (
@@ -93,7 +92,7 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
           disabled={waiting}
           onClick={() => send({ type: 'turn' })}
         >
-          {t('flashcards.turn')}
+          {t('turn')}
         </button>
       )}
     </div>

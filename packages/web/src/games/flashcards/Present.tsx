@@ -16,15 +16,20 @@ import {
 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { WorkbenchProps } from '../contract.ts'
+import { commonTexts } from '../../texts/namespaces.ts'
+import { texts } from './texts.ts'
+import { Rich } from '../../texts/Rich.tsx'
+import { useTexts } from '../../texts/texts.ts'
 
 /** Shows the cards to the whole class. */
 export function Present({ puzzle }: WorkbenchProps<FlashcardsOptions, FlashcardsPuzzle>) {
+  const t = useTexts(texts)
   const [open, setOpen] = useState(false)
   return (
     <div>
       <button type="button" className="btn btn-sm" onClick={() => setOpen(true)}>
         <Presentation size={16} aria-hidden="true" />
-        Show on the wall
+        {t('wall.show')}
       </button>
       {open && <Wall cards={puzzle.cards} onClose={() => setOpen(false)} />}
     </div>
@@ -35,6 +40,8 @@ type Side = 'front' | 'back'
 
 /** One card at a time, as large as the wall; what the class repeats comes again at the end. */
 function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => void }) {
+  const t = useTexts(texts)
+  const common = useTexts(commonTexts)
   const dialog = useRef<HTMLDialogElement>(null)
   const shown = useRef<HTMLButtonElement>(null)
   const [queue, setQueue] = useState(() => [...cards.keys()])
@@ -66,14 +73,14 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
   }
   const repeated = queue.indexOf(queue[place], place + 1) > 0
   const actions: [key: string, name: string, Icon: LucideIcon, act: () => void, off?: boolean][] = [
-    ['ArrowLeft', 'Back', ChevronLeft, () => go(place - 1), place === 0],
-    [' ', 'Turn', RotateCw, () => setTurned(!turned)],
-    ['ArrowRight', 'Next', ChevronRight, () => go(place + 1), place === queue.length - 1],
-    ['r', repeated ? 'Comes again' : 'Repeat later', Repeat, () => setQueue([...queue, queue[place]]), repeated],
-    ['s', 'Shuffle', Shuffle, shuffle],
+    ['ArrowLeft', t('wall.back'), ChevronLeft, () => go(place - 1), place === 0],
+    [' ', t('wall.turn'), RotateCw, () => setTurned(!turned)],
+    ['ArrowRight', t('wall.next'), ChevronRight, () => go(place + 1), place === queue.length - 1],
+    ['r', repeated ? t('wall.again') : t('wall.repeat'), Repeat, () => setQueue([...queue, queue[place]]), repeated],
+    ['s', t('wall.shuffle'), Shuffle, shuffle],
     [
       'h',
-      hidden === 'back' ? 'Hide the fronts' : 'Hide the backs',
+      hidden === 'back' ? t('wall.hideFronts') : t('wall.hideBacks'),
       hidden === 'back' ? EyeOff : Eye,
       () => {
         setHidden(hidden === 'back' ? 'front' : 'back')
@@ -82,7 +89,7 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
     ],
   ]
   const sound = (turned ? card[hidden] : card[up]).sound
-  if (sound) actions.push(['p', 'Play the sound', Volume2, () => void new Audio(mediaPath(sound.id)).play()])
+  if (sound) actions.push(['p', t('wall.sound'), Volume2, () => void new Audio(mediaPath(sound.id)).play()])
   const onKey = (event: React.KeyboardEvent): void => {
     const action = actions.find(([key]) => key === event.key || key === event.key.toLowerCase())
     if (!action || (event.key === ' ' && event.target instanceof HTMLButtonElement && !event.target.dataset.card))
@@ -91,16 +98,21 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
     if (!action[4]) action[3]()
   }
   return (
-    <dialog ref={dialog} className="modal" aria-label="Flashcards on the wall" onClose={onClose} onKeyDown={onKey}>
+    <dialog ref={dialog} className="modal" aria-label={t('wall.label')} onClose={onClose} onKeyDown={onKey}>
       <div className="modal-box grid h-[96vh] max-h-none w-[97vw] max-w-none grid-rows-[auto_1fr_auto] gap-4">
         <header className="flex items-center justify-between">
           <p className="text-2xl">
-            <strong>{place + 1}</strong> of {queue.length}
+            <Rich
+              texts={texts}
+              id="wall.place"
+              values={{ number: place + 1, of: queue.length }}
+              marks={{ strong: <strong /> }}
+            />
           </p>
           <button
             type="button"
             className="btn btn-ghost h-11 w-11 p-0"
-            aria-label="Close"
+            aria-label={common('close')}
             onClick={() => dialog.current?.close()}
           >
             <X size={24} aria-hidden="true" />
@@ -121,7 +133,7 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
             <span
               className="card-back block h-[22vh] w-[34vh] rounded-xl border border-base-300"
               role="img"
-              aria-label="Face down"
+              aria-label={t('wall.down')}
             />
           )}
           {turned && card.fact !== '' && <span className="text-3xl">{card.fact}</span>}
@@ -132,7 +144,7 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
               <Icon size={20} aria-hidden="true" />
               {name}{' '}
               <kbd className="kbd kbd-sm" aria-hidden="true">
-                {key === ' ' ? 'space' : key === 'ArrowLeft' ? '←' : key === 'ArrowRight' ? '→' : key}
+                {key === ' ' ? t('wall.space') : key === 'ArrowLeft' ? '←' : key === 'ArrowRight' ? '→' : key}
               </kbd>
             </button>
           ))}

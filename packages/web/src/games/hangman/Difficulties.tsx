@@ -2,11 +2,14 @@ import type { HangmanOptions, HangmanPuzzle, WordDifficulty } from '@otter/core/
 import { useEffect, useRef, useState } from 'react'
 import type { DifficultyAnswer, DifficultyRequest } from './difficulty.worker.ts'
 import type { WorkbenchProps } from '../contract.ts'
-
-const BANDS = ['very easy', 'easy', 'fair', 'hard', 'very hard']
+import { texts } from './texts.ts'
+import { Rich } from '../../texts/Rich.tsx'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 
 /** How hard each word is to guess by letters, and how many misses suit a class. */
 export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps<HangmanOptions, HangmanPuzzle>) {
+  const t = useTexts(texts)
+  const { list: listed } = useWriting()
   const [words, setWords] = useState<WordDifficulty[]>()
   const [failed, setFailed] = useState(false)
   const worker = useRef<Worker>(undefined)
@@ -22,9 +25,8 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
     }
     worker.current.postMessage({ list, options: { ask, take, group, first, early } } satisfies DifficultyRequest)
   }, [isEnglish, list, ask, take, group, first, early])
-  if (!isEnglish) return <p className="quiet text-sm">How hard words are to guess is known for English alone so far.</p>
-  if (failed)
-    return <p className="text-sm text-error">The dictionary could not be fetched. Words can be played all the same.</p>
+  if (!isEnglish) return <p className="quiet text-sm">{t('hard.englishOnly')}</p>
+  if (failed) return <p className="text-sm text-error">{t('hard.noDictionary')}</p>
   if (!words) return null
   const judged = words.flatMap(({ difficulty }) => difficulty ?? [])
   const suggested = Math.max(0, ...judged.map(({ missesSuggested }) => missesSuggested))
@@ -34,25 +36,25 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
       {suggested > 0 && (
         <p className="flex flex-wrap items-center gap-2">
           <span>
-            Most classes win every word here with <strong>{suggested} misses</strong>.
+            <Rich texts={texts} id="hard.suggested" values={{ misses: suggested }} marks={{ strong: <strong /> }} />
           </span>
           {suggested !== puzzle.misses && (
             <button type="button" className="btn btn-sm" onClick={() => onChange({ ...options, misses: suggested })}>
-              Use {suggested}
+              {t('hard.use', { misses: suggested })}
             </button>
           )}
         </p>
       )}
-      {stuck.length > 0 && <p>{stuck.join(', ')}: hard even so. A free letter or a hint would help.</p>}
+      {stuck.length > 0 && <p>{t('hard.stuck', { words: listed(stuck) })}</p>}
       <details>
-        <summary className="cursor-pointer">How hard each word is</summary>
+        <summary className="cursor-pointer">{t('hard.each')}</summary>
         <table className="table table-sm">
           <thead className="text-base-content">
             <tr>
-              <th scope="col">Word</th>
-              <th scope="col">To guess</th>
-              <th scope="col">Misses if the class knows the list</th>
-              <th scope="col">if it doesn’t</th>
+              <th scope="col">{t('hard.word')}</th>
+              <th scope="col">{t('hard.toGuess')}</th>
+              <th scope="col">{t('hard.known')}</th>
+              <th scope="col">{t('hard.unknownList')}</th>
             </tr>
           </thead>
           <tbody>
@@ -66,10 +68,10 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
                         {'●'.repeat(difficulty.band)}
                         {'○'.repeat(5 - difficulty.band)}
                       </span>{' '}
-                      {BANDS[difficulty.band - 1]}
+                      {t.coded(`hard.band.${difficulty.band}`)}
                     </>
                   ) : (
-                    'unknown'
+                    t('hard.unknown')
                   )}
                 </td>
                 <td>{difficulty?.missesKnown ?? '–'}</td>

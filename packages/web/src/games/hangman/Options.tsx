@@ -2,77 +2,80 @@ import type { HangmanOptions } from '@otter/core/games/hangman'
 import { MOST_TEAMS, SCENE_MISSES } from '@otter/core/games/hangman'
 import { Select } from '../Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** What a teacher chooses for hangman. */
 export function Options({ options, onChange }: OptionsProps<HangmanOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<HangmanOptions>): void => onChange({ ...options, ...change })
   const counts = Array.from({ length: 10 }, (_, index) => index + 3)
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select
-        label="Scene"
+        label={t('option.scene')}
         value={options.scene}
         options={[
-          ['kelp', 'Kelp'],
-          ['lanterns', 'Lanterns'],
-          ['boat', 'Paper boat'],
+          ['kelp', t('option.kelp')],
+          ['lanterns', t('option.lanterns')],
+          ['boat', t('option.boat')],
         ]}
         onChange={(scene) => set({ scene })}
       />
       <Select
-        label="Misses"
+        label={t('option.misses')}
         value={options.misses ?? 0}
         options={[
-          [0, `The scene’s own: ${SCENE_MISSES[options.scene]}`],
+          [0, t('option.sceneOwn', { misses: SCENE_MISSES[options.scene] })],
           ...counts.map((count): [number, string] => [count, String(count)]),
         ]}
         onChange={(misses) => set({ misses: misses || null })}
       />
       <Select
-        label="The prompt is"
+        label={t('option.clue')}
         value={options.clue}
         options={[
-          ['shown', 'Shown'],
-          ['hint', 'The hint'],
+          ['shown', t('option.shown')],
+          ['hint', t('option.hint')],
         ]}
         onChange={(clue) => set({ clue })}
       />
       <Select
-        label="Accents"
+        label={t('option.accents')}
         value={options.accents}
         options={[
-          ['folded', 'é counts as e'],
-          ['kept', 'é counts apart'],
+          ['folded', t('option.folded')],
+          ['kept', t('option.kept')],
         ]}
         onChange={(accents) => set({ accents })}
       />
       <Select
-        label="Free letters"
+        label={t('option.freeLetters')}
         value={options.freeLetters}
         options={[
-          [0, 'None'],
-          [1, 'The first'],
-          [2, 'The first two'],
+          [0, t('option.none')],
+          [1, t('option.one')],
+          [2, t('option.two')],
         ]}
         onChange={(freeLetters) => set({ freeLetters })}
       />
       <Select
-        label="Order"
+        label={t('option.order')}
         value={options.order}
         options={[
-          ['random', 'Mixed'],
-          ['list', 'As in the list'],
+          ['random', t('option.random')],
+          ['list', t('option.list')],
         ]}
         onChange={(order) => set({ order })}
       />
       <Select
-        label="Who plays"
+        label={t('option.who')}
         value={options.teams}
         options={[
-          [1, 'One, or a class'],
+          [1, t('option.alone')],
           ...Array.from({ length: MOST_TEAMS - 1 }, (_, index): [number, string] => [
             index + 2,
-            `${index + 2} teams in turn`,
+            t('option.teams', { count: index + 2 }),
           ]),
         ]}
         onChange={(teams) => set({ teams })}

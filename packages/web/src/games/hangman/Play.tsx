@@ -1,19 +1,20 @@
 import type { HangmanMove, HangmanView } from '@otter/core/games/hangman'
 import { Lightbulb } from 'lucide-react'
-import { useEffect } from 'react'
-import { useTranslation } from 'react-i18next'
+import { useLayoutEffect } from 'react'
 import { ShownFace } from '../ShownFace.tsx'
 import { Turns } from '../Turns.tsx'
 import type { PlayProps } from '../contract.ts'
 import { Scene } from './Scene.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** Hangman as it is played: by link, on the wall, anywhere. */
 export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { characters, alphabet, tried, outcome, misses, missesMade, missed, prompt, teams } = view
   const left = misses - missesMade
   const open = outcome === null && !view.finished
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const at = event.target
       if (
@@ -30,18 +31,21 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
     addEventListener('keydown', onKey)
     return () => removeEventListener('keydown', onKey)
   }, [open, send])
-  const spelled = characters.map((character) => character ?? t('hangman.gap')).join(' ')
+  const spelled = characters.map((character) => character ?? t('gap')).join(' ')
   return (
     <div className="flex flex-col gap-3">
       {teams.length > 0 && (
-        <Turns players={teams.map(({ points, turn }) => ({ points, turn: turn && open }))} name="hangman.team" />
+        <Turns
+          players={teams.map(({ points, turn }) => ({ points, turn: turn && open }))}
+          name={(number) => t('team', { number })}
+        />
       )}
       <Scene scene={view.scene} misses={misses} missesMade={missesMade} outcome={outcome} />
       <p className="flex items-center justify-between text-sm">
         <span className="quiet">
-          {view.again ? t('hangman.again') : t('hangman.number', { number: view.number, total: view.total })}
+          {view.again ? t('again') : t('number', { number: view.number, total: view.total })}
         </span>
-        <strong className={left <= 2 && open ? 'text-error' : ''}>{t('hangman.left', { count: left })}</strong>
+        <strong className={left <= 2 && open ? 'text-error' : ''}>{t('left', { count: left })}</strong>
       </p>
       {prompt && (prompt.text !== '' || prompt.picture || prompt.sound !== null) && (
         <p className="text-center text-lg">
@@ -50,11 +54,11 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
       )}
       {view.hint && (
         <p className="text-center">
-          <span className="quiet">{t('hangman.hint')}:</span> {view.hint}
+          <span className="quiet">{t('hint')}:</span> {view.hint}
         </p>
       )}
       <p className="sr-only" aria-live="polite">
-        {spelled}. {t('hangman.left', { count: left })}
+        {spelled}. {t('left', { count: left })}
       </p>
       <div aria-hidden="true" dir={view.direction} className="flex flex-wrap justify-center gap-x-1.5 gap-y-2">
         {characters.map((character, index) =>
@@ -73,12 +77,12 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
       {!open && (
         <section className="panel flex flex-wrap items-center justify-between gap-2 p-3" aria-live="polite">
           <div>
-            <h2 className="text-xl">{outcome === 'won' ? t('hangman.won') : t('hangman.lost')}</h2>
+            <h2 className="text-xl">{outcome === 'won' ? t('won') : t('lost')}</h2>
             {view.fact !== '' && <p className="text-sm">{view.fact}</p>}
           </div>
           {!view.finished && (
             <button type="button" autoFocus className="btn btn-primary h-12" onClick={() => send({ type: 'next' })}>
-              {t('hangman.next')}
+              {t('next')}
             </button>
           )}
         </section>
@@ -87,7 +91,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
         <>
           <div
             role="group"
-            aria-label={t('hangman.letters')}
+            aria-label={t('letters')}
             className="flex flex-wrap justify-center gap-1.5"
             dir={view.direction}
           >
@@ -99,7 +103,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
                   type="button"
                   disabled={known !== undefined}
                   onClick={() => send({ type: 'guess', letter })}
-                  aria-label={known ? t(known.right ? 'hangman.isIn' : 'hangman.isNot', { letter }) : letter}
+                  aria-label={known ? t(known.right ? 'isIn' : 'isNot', { letter }) : letter}
                   className={`btn h-11 w-11 p-0 text-xl font-bold ${known ? (known.right ? 'text-success! opacity-100!' : 'text-neutral! line-through opacity-60!') : ''}`}
                 >
                   {letter}
@@ -115,7 +119,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
               onClick={() => send({ type: 'hint' })}
             >
               <Lightbulb size={18} aria-hidden="true" />
-              {t('hangman.askHint')}
+              {t('askHint')}
             </button>
           )}
         </>

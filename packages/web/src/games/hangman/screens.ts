@@ -1,7 +1,6 @@
 import { HangmanOptions, type HangmanPuzzle } from '@otter/core/games/hangman'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
-import { sentenceFor } from './sentences.ts'
 import { Thumbnail } from './Thumbnail.tsx'
 import { Difficulties } from './Difficulties.tsx'
 
@@ -9,13 +8,10 @@ const THUMBNAIL_WORDS = 1
 
 /** Hangman as teachers see it. */
 export const screens: TeacherScreens<HangmanOptions, HangmanPuzzle> = {
-  name: 'Hangman',
   Options,
   Thumbnail,
-  sentenceFor,
   Workbench: Difficulties,
-  factsOf: ({ words, misses }) => `${words.length} ${words.length === 1 ? 'word' : 'words'}, ${misses} misses each`,
-  shortfallOf: () => undefined,
+  factsOf: ({ words, misses }) => ({ code: 'facts', values: { count: words.length, misses } }),
   small: (list) => ({
     list: {
       ...list,

@@ -1,24 +1,27 @@
 import type { MatchingOptions } from '@otter/core/games/matching'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** What a teacher chooses for matching. */
 export function Options({ options, onChange }: OptionsProps<MatchingOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<MatchingOptions>): void => onChange({ ...options, ...change })
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select
-        label="Rows at a time"
+        label={t('option.rows')}
         value={options.rows}
         options={[3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map((rows) => [rows, String(rows)])}
         onChange={(rows) => set({ rows })}
       />
       <Select
-        label="Lines are checked"
+        label={t('option.check')}
         value={options.check}
         options={[
-          ['at-once', 'At once'],
-          ['at-end', 'When all are drawn'],
+          ['at-once', t('option.at-once')],
+          ['at-end', t('option.at-end')],
         ]}
         onChange={(check) => set({ check })}
       />

@@ -1,11 +1,12 @@
 import type { MatchingMove, MatchingView } from '@otter/core/games/matching'
 import { Check, X } from 'lucide-react'
 import { useRef, useState, type PointerEvent } from 'react'
-import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { useSpeech } from '../early.ts'
 import { FaceBody, FaceSounds } from '../ShownFace.tsx'
 import { Lines } from './Lines.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 const LETTERS = 'ABCDEFGHIJKL'
 /** A finger that moves less has tapped; in pixels. */
@@ -13,7 +14,7 @@ const TAP = 8
 
 /** Matching as it is played: rows are joined by drag, by two taps, or by keyboard. */
 export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const board = useRef<HTMLDivElement>(null)
   const [picked, setPicked] = useState<number | null>(null)
   const [drag, setDrag] = useState<{ left: number; x: number; y: number } | null>(null)
@@ -63,11 +64,11 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
   return (
     <div className="flex flex-col gap-3">
       <p className="flex justify-between gap-2 text-sm">
-        <span role="status">{wrong ? t('matching.wrong') : done ? '' : t('matching.howTo')}</span>
-        {rounds > 1 && <span className="quiet whitespace-nowrap">{t('matching.round', { round, rounds })}</span>}
+        <span role="status">{wrong ? t('wrong') : done ? '' : t('howTo')}</span>
+        {rounds > 1 && <span className="quiet whitespace-nowrap">{t('round', { round, rounds })}</span>}
       </p>
       <div ref={board} className="relative grid grid-cols-[1fr_2.25rem_1fr] select-none">
-        <ol className="flex flex-col gap-2" aria-label={t('matching.left')}>
+        <ol className="flex flex-col gap-2" aria-label={t('left')}>
           {left.map((face, own) => (
             <li key={own} className="flex flex-1">
               <button
@@ -99,14 +100,14 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
               </button>
               <FaceSounds face={{ ...face, text: '' }} />
               <span id={`join-${own}`} className="sr-only">
-                {joins[own] === null ? '' : t('matching.joined', { letter: LETTERS[joins[own]] })}
-                {marks[own] ? ` ${t(`matching.${marks[own]}`)}` : ''}
+                {joins[own] === null ? '' : t('joined', { letter: LETTERS[joins[own]] })}
+                {marks[own] ? ` ${t(marks[own])}` : ''}
               </span>
             </li>
           ))}
         </ol>
         <span />
-        <ol className="flex flex-col gap-2" aria-label={t('matching.right')}>
+        <ol className="flex flex-col gap-2" aria-label={t('right')}>
           {right.map((face, other) => {
             const row = joins.indexOf(other)
             const settled = row >= 0 && marks[row] !== null
@@ -144,7 +145,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
             (mark, row) =>
               mark === 'wrong' && (
                 <li key={row}>
-                  <bdi>{left[row].text || row + 1}</bdi>: {t('matching.belongs', { letter: LETTERS[solution[row]] })}{' '}
+                  <bdi>{left[row].text || row + 1}</bdi>: {t('belongs', { letter: LETTERS[solution[row]] })}{' '}
                   <strong>
                     <bdi>{right[solution[row]].text}</bdi>
                   </strong>
@@ -160,7 +161,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
           disabled={waiting || joins.includes(null)}
           onClick={() => send({ type: 'check' })}
         >
-          {t('matching.check')}
+          {t('check')}
         </button>
       )}
       {done && !finished && (
@@ -171,7 +172,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
           disabled={waiting}
           onClick={() => send({ type: 'next' })}
         >
-          {t('matching.next')}
+          {t('next')}
         </button>
       )}
     </div>

@@ -10,7 +10,7 @@ export function Thumbnail({
 }) {
   const y = (row: number): number => row * 16 + 11
   return (
-    <svg viewBox={`0 0 150 ${couples.length * 16 + 4}`} className="mx-auto h-full" aria-hidden="true">
+    <svg viewBox={`0 0 150 ${couples.length * 16 + 4}`} className="mx-auto h-full" direction="ltr" aria-hidden="true">
       {couples.map(({ prompt }, row) => (
         <text key={row} x={58} y={y(row)} fontSize={9} textAnchor="end" fill="currentColor">
           {prompt.text.slice(0, 13)}

@@ -1,33 +1,36 @@
 import { FEWEST_PAIRS, MOST_PAIRS, MOST_PLAYERS, type PairsOptions } from '@otter/core/games/pairs'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 const numbers = (from: number, to: number): [number, string][] =>
   Array.from({ length: to - from + 1 }, (_, index) => [from + index, String(from + index)])
 
 /** What a teacher chooses for Pairs. */
 export function Options({ options, onChange }: OptionsProps<PairsOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<PairsOptions>): void => onChange({ ...options, ...change })
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select
-        label="A pair is"
+        label={t('option.faces')}
         value={options.faces}
         options={[
-          ['both-sides', 'Prompt and answer'],
-          ['same', 'Two that are the same'],
-          ['picture-word', 'Picture and word'],
+          ['both-sides', t('option.both-sides')],
+          ['same', t('option.same')],
+          ['picture-word', t('option.picture-word')],
         ]}
         onChange={(faces) => set({ faces })}
       />
       <Select
-        label="How many pairs"
+        label={t('option.pairs')}
         value={options.pairs}
         options={numbers(FEWEST_PAIRS, MOST_PAIRS)}
         onChange={(pairs) => set({ pairs })}
       />
       <Select
-        label="Players at one screen"
+        label={t('option.players')}
         value={options.players}
         options={numbers(1, MOST_PLAYERS)}
         onChange={(players) => set({ players })}

@@ -1,10 +1,12 @@
 import { mediaPath } from '@otter/api'
 import type { ShownFace as Face } from '@otter/core'
 import type { PairsMove, PairsView } from '@otter/core/games/pairs'
-import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { ShownFace } from '../ShownFace.tsx'
 import { Turns } from '../Turns.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
+import { playTexts } from '../../texts/namespaces.ts'
 
 /** Columns for so many cards on a phone: as square as they can be. */
 function columnsFor(cards: number): number {
@@ -13,7 +15,7 @@ function columnsFor(cards: number): number {
 
 /** Pairs as it is played: by link, on the wall, anywhere. */
 export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { cards, shown, last, turns, players, finished } = view
   const columns = columnsFor(cards.length)
   return (
@@ -21,12 +23,12 @@ export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
       {players.length > 0 && (
         <Turns
           players={players.map(({ pairs, turn }) => ({ points: pairs, turn: turn && !finished }))}
-          name="pairs.player"
+          name={(number) => t('player', { number })}
         />
       )}
       <p className="flex justify-between gap-2 text-sm">
-        <span role="status">{last === 'none' ? t('pairs.howTo') : t(`pairs.${last}`)}</span>
-        <span className="quiet whitespace-nowrap">{t('pairs.turns', { count: turns })}</span>
+        <span role="status">{last === 'none' ? t('howTo') : t(`${last}`)}</span>
+        <span className="quiet whitespace-nowrap">{t('turns', { count: turns })}</span>
       </p>
       {!finished && (
         <div className="grid h-24 grid-cols-2 gap-2" aria-live="polite">
@@ -74,13 +76,14 @@ function Card({
   state: PairsView['cards'][number]['state']
   onTurn: (() => void) | undefined
 }) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
+  const play = useTexts(playTexts)
   if (!face)
     return (
       <button
         type="button"
         className="card-back absolute inset-0 rounded-lg border border-base-300"
-        aria-label={t('pairs.down', { number })}
+        aria-label={t('down', { number })}
         onClick={onTurn}
       >
         <span className="quiet">{number}</span>
@@ -90,7 +93,7 @@ function Card({
   const inside = face.picture ? (
     <img
       src={mediaPath(face.picture.id)}
-      alt={face.picture.alt || t('play.picture')}
+      alt={face.picture.alt || play('picture')}
       className="max-h-full max-w-full object-contain"
     />
   ) : (

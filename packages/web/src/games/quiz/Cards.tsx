@@ -1,17 +1,18 @@
 import type { QuizView } from '@otter/core/games/quiz'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
 import { ShownFace } from '../ShownFace.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** All cards with both sides, to look through before the quiz begins. */
 export function Cards({ cards, onBegin }: { cards: QuizView['cards']; onBegin: () => void }) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const [place, setPlace] = useState(0)
   const { front, back } = cards[place]
   return (
     <div className="flex flex-col gap-3">
-      <p>{t('quiz.cards')}</p>
+      <p>{t('cards')}</p>
       <section
         aria-live="polite"
         className="panel flex min-h-56 flex-col items-center justify-center gap-3 p-4 text-center text-xl"
@@ -26,7 +27,7 @@ export function Cards({ cards, onBegin }: { cards: QuizView['cards']; onBegin: (
         <button
           type="button"
           className="btn h-12 w-12 p-0"
-          aria-label={t('quiz.cardBefore')}
+          aria-label={t('cardBefore')}
           disabled={place === 0}
           onClick={() => setPlace(place - 1)}
         >
@@ -38,7 +39,7 @@ export function Cards({ cards, onBegin }: { cards: QuizView['cards']; onBegin: (
         <button
           type="button"
           className="btn h-12 w-12 p-0"
-          aria-label={t('quiz.cardNext')}
+          aria-label={t('cardNext')}
           disabled={place === cards.length - 1}
           onClick={() => setPlace(place + 1)}
         >
@@ -46,7 +47,7 @@ export function Cards({ cards, onBegin }: { cards: QuizView['cards']; onBegin: (
         </button>
       </div>
       <button type="button" className="btn btn-primary h-14 text-lg" onClick={onBegin}>
-        {t('quiz.begin')}
+        {t('begin')}
       </button>
     </div>
   )

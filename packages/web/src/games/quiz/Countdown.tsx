@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
-import { useTranslation } from 'react-i18next'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 const TICK = 250
 /** The server may find that time is not up yet: it is asked again after this long. */
@@ -18,7 +19,7 @@ interface CountdownProps {
 
 /** Time that is left for a question, as a bar that runs out. What counts is the server's clock. */
 export function Countdown({ seconds, left, stopped, onEnd }: CountdownProps) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const [rest, setRest] = useState(left / 1000)
   const end = useRef(onEnd)
   useEffect(() => {
@@ -40,7 +41,7 @@ export function Countdown({ seconds, left, stopped, onEnd }: CountdownProps) {
   }, [left, stopped])
   const whole = Math.ceil(rest)
   return (
-    <p className="flex items-center gap-2 text-sm" role="timer" aria-label={t('quiz.left', { count: whole })}>
+    <p className="flex items-center gap-2 text-sm" role="timer" aria-label={t('left', { count: whole })}>
       <span className="h-2 flex-1 overflow-hidden rounded bg-base-300" aria-hidden="true">
         <span
           className={`block h-full ${rest < SOON ? 'bg-error' : 'bg-secondary'}`}

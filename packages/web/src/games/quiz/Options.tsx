@@ -1,69 +1,75 @@
 import type { QuizOptions } from '@otter/core/games/quiz'
 import type { OptionsProps } from '../contract.ts'
 import { Choice, Select } from '../Choice.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 const TIMES = [0, 5, 10, 15, 20, 30, 45, 60, 90, 120]
 
 /** What a teacher chooses for a quiz. */
 export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<QuizOptions>): void => onChange({ ...options, ...change })
   const times = TIMES.includes(options.seconds) ? TIMES : [...TIMES, options.seconds]
   return (
     <div className="flex flex-col gap-2 text-sm">
       <div className="grid grid-cols-2 gap-x-4 gap-y-2 xl:grid-cols-3">
         <Select
-          label="Answered by"
+          label={t('option.form')}
           value={options.form}
           options={[
-            ['choice', 'Choosing'],
-            ['typed', 'Typing'],
-            ['true-false', 'True or false'],
-            ['mixed', 'A mixture'],
+            ['choice', t('option.choice')],
+            ['typed', t('option.typed')],
+            ['true-false', t('option.true-false')],
+            ['mixed', t('option.mixed')],
           ]}
           onChange={(form) => set({ form })}
         />
         <Select
-          label="Choices, where drawn"
+          label={t('option.choices')}
           value={options.choices}
           options={[2, 3, 4, 5, 6].map((count) => [count, String(count)])}
           onChange={(choices) => set({ choices })}
         />
         <Select
-          label="Order"
+          label={t('option.order')}
           value={options.order}
           options={[
-            ['random', 'Mixed'],
-            ['groups', 'Mixed within groups'],
-            ['list', 'As in the list'],
+            ['random', t('option.random')],
+            ['groups', t('option.groups')],
+            ['list', t('option.list')],
           ]}
           onChange={(order) => set({ order })}
         />
         <Select
-          label="Time for a question"
+          label={t('option.time')}
           value={options.seconds}
-          options={times.map((seconds) => [seconds, seconds === 0 ? 'No limit' : `${seconds} seconds`])}
+          options={times.map((seconds) => [
+            seconds,
+            seconds === 0 ? t('option.noLimit') : t('option.seconds', { count: seconds }),
+          ])}
           onChange={(seconds) => set({ seconds })}
         />
         <Select
-          label="Points for speed"
+          label={t('option.speed')}
           value={options.speed}
           options={[
-            ['off', 'None'],
-            ['gentle', 'A fifth'],
-            ['strong', 'Half'],
+            ['off', t('option.speedOff')],
+            ['gentle', t('option.speedGentle')],
+            ['strong', t('option.speedStrong')],
           ]}
           onChange={(speed) => set({ speed })}
         />
         <Select
-          label="Accents, when typed"
+          label={t('option.accents')}
           value={options.accents}
           options={[
-            ['folded', 'May be left out'],
-            ['kept', 'Must be right'],
+            ['folded', t('option.accentsFolded')],
+            ['kept', t('option.accentsKept')],
           ]}
           onChange={(accents) => set({ accents })}
         />
-        <Choice label="Passes from (%)">
+        <Choice label={t('option.pass')}>
           {(id) => (
             <input
               id={id}
@@ -72,7 +78,7 @@ export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
               max={100}
               className="input input-sm w-full"
               value={options.pass === 0 ? '' : options.pass}
-              placeholder="no mark"
+              placeholder={t('option.noMark')}
               onChange={(event) =>
                 set({ pass: Math.max(0, Math.min(100, Math.round(event.target.valueAsNumber) || 0)) })
               }
@@ -88,7 +94,7 @@ export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
             checked={options.second}
             onChange={(event) => set({ second: event.target.checked })}
           />
-          Second try for what was missed
+          {t('option.second')}
         </label>
         <label className="flex items-center gap-2">
           <input
@@ -97,7 +103,7 @@ export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
             checked={options.cards}
             onChange={(event) => set({ cards: event.target.checked })}
           />
-          Look through the cards first
+          {t('option.cards')}
         </label>
       </div>
     </div>

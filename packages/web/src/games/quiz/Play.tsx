@@ -1,20 +1,21 @@
 import type { QuizMove, QuizView } from '@otter/core/games/quiz'
-import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { Cards } from './Cards.tsx'
 import { Question } from './Question.tsx'
 import { Review } from './Review.tsx'
 import { Told } from './Told.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** A quiz as it is played: cards by choice, question after question, what was missed once more, then all answers. */
 export function Play({ view, send, waiting, left, opinions }: PlayProps<QuizView, QuizMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { phase, question, told, round } = view
   if (phase === 'cards') return <Cards cards={view.cards} onBegin={() => send({ type: 'begin' })} />
   if (!question) return <Review view={view} opinions={opinions} />
   return (
     <div className="flex flex-col gap-3">
-      {round === 2 && <p className="panel border-secondary bg-accent p-2 text-center">{t('quiz.second')}</p>}
+      {round === 2 && <p className="panel border-secondary bg-accent p-2 text-center">{t('second')}</p>}
       <Question
         key={`${round} ${question.number}`}
         question={question}

@@ -1,9 +1,10 @@
 import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core/games/quiz'
 import { Check, Lightbulb, X } from 'lucide-react'
 import { useLayoutEffect, useState } from 'react'
-import { useTranslation } from 'react-i18next'
 import { FaceBody, FaceSounds, ShownFace } from '../ShownFace.tsx'
 import { Countdown } from './Countdown.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 interface QuestionProps {
   question: AskedQuestion
@@ -17,7 +18,7 @@ interface QuestionProps {
 
 /** A question with its choices, a field to type in, or a claim to judge. */
 export function Question({ question, told, waiting, left, send }: QuestionProps) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { form, prompt, choices, several, number, of, seconds, hasHint, hint } = question
   const [chosen, setChosen] = useState<readonly number[]>([])
   const choose = (choice: number): void => {
@@ -42,8 +43,8 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
   return (
     <>
       <p className="quiet flex justify-between gap-2 text-sm">
-        <span>{t('quiz.number', { number, of })}</span>
-        {!question.scored && <span>{t('quiz.opinion')}</span>}
+        <span>{t('number', { number, of })}</span>
+        {!question.scored && <span>{t('opinion')}</span>}
       </p>
       {seconds > 0 && (
         <Countdown
@@ -58,12 +59,12 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
       </h2>
       {hint && (
         <p className="panel p-2 text-center">
-          <span className="quiet">{t('quiz.hint')}:</span> {hint}
+          <span className="quiet">{t('hint')}:</span> {hint}
         </p>
       )}
       {form === 'choice' && (
         <>
-          {several && <p className="text-center">{t('quiz.several')}</p>}
+          {several && <p className="text-center">{t('several')}</p>}
           <ol className="flex flex-col gap-2">
             {choices.map((face, index) => (
               <li key={index} className="flex items-center">
@@ -83,9 +84,9 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
                   {told &&
                     told.scored &&
                     (told.choices[index] ? (
-                      <Check className="shrink-0 text-success" aria-label={t('quiz.isRight')} />
+                      <Check className="shrink-0 text-success" aria-label={t('isRight')} />
                     ) : (
-                      chosen.includes(index) && <X className="shrink-0 text-error" aria-label={t('quiz.isWrong')} />
+                      chosen.includes(index) && <X className="shrink-0 text-error" aria-label={t('isWrong')} />
                     ))}
                 </button>
                 <FaceSounds face={face} />
@@ -99,7 +100,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
               disabled={chosen.length === 0 || waiting}
               onClick={() => send({ type: 'choose', choices: [...chosen] })}
             >
-              {t('quiz.answer')}
+              {t('answer')}
             </button>
           )}
         </>
@@ -115,7 +116,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
         >
           <input
             name="answer"
-            aria-label={t('quiz.yourAnswer')}
+            aria-label={t('yourAnswer')}
             autoFocus
             autoComplete="off"
             autoCapitalize="off"
@@ -126,7 +127,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
             className="input h-14 min-w-0 flex-1 text-xl"
           />
           <button type="submit" className="btn btn-primary h-14" disabled={waiting}>
-            {t('quiz.answer')}
+            {t('answer')}
           </button>
         </form>
       )}
@@ -144,7 +145,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
                 onClick={() => send({ type: 'claim', isTrue: true })}
               >
                 <Check aria-hidden="true" />
-                {t('quiz.true')}
+                {t('true')}
               </button>
               <button
                 type="button"
@@ -153,7 +154,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
                 onClick={() => send({ type: 'claim', isTrue: false })}
               >
                 <X aria-hidden="true" />
-                {t('quiz.false')}
+                {t('false')}
               </button>
             </div>
           )}
@@ -162,7 +163,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
       {hasHint && !told && (
         <button type="button" className="btn mx-auto h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}>
           <Lightbulb size={18} aria-hidden="true" />
-          {t('quiz.askHint')}
+          {t('askHint')}
         </button>
       )}
     </>

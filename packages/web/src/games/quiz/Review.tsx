@@ -1,9 +1,10 @@
 import type { QuizView } from '@otter/core/games/quiz'
 import { Check, X } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { ShownFace } from '../ShownFace.tsx'
 import { Opinions } from './Told.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** All questions with their answers, once the quiz is over. */
 export function Review({
@@ -13,24 +14,24 @@ export function Review({
   view: QuizView
   opinions: PlayProps<never, never>['opinions']
 }) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   return (
     <section className="flex flex-col gap-3">
       {pass && (
         <p className={`panel p-3 text-lg font-bold ${pass.passed ? 'text-success' : ''}`}>
-          {t(pass.passed ? 'quiz.passed' : 'quiz.notPassed', { mark: pass.mark })}
+          {t(pass.passed ? 'passed' : 'notPassed', { mark: pass.mark })}
         </p>
       )}
-      {second && <p className="panel p-3">{t('quiz.secondResult', second)}</p>}
-      <h2 className="text-xl">{t('quiz.review')}</h2>
+      {second && <p className="panel p-3">{t('secondResult', second)}</p>}
+      <h2 className="text-xl">{t('review')}</h2>
       <ol className="flex flex-col gap-2">
         {review.map(({ entryId, prompt, claim, right, scored, given, answers, accepted, why, fact, second: again }) => (
           <li key={entryId} className="panel flex gap-3 p-3">
             {scored ? (
               right ? (
-                <Check className="shrink-0 text-success" aria-label={t('quiz.isRight')} />
+                <Check className="shrink-0 text-success" aria-label={t('isRight')} />
               ) : (
-                <X className="shrink-0 text-error" aria-label={t('quiz.isWrong')} />
+                <X className="shrink-0 text-error" aria-label={t('isWrong')} />
               )
             ) : (
               <span className="w-6 shrink-0" />
@@ -52,19 +53,19 @@ export function Review({
                   {!right && given !== '' && (
                     <>
                       {' '}
-                      · <span className="quiet">{t('quiz.yours')}</span> <bdi>{given}</bdi>
+                      · <span className="quiet">{t('yours')}</span> <bdi>{given}</bdi>
                     </>
                   )}
                   {again === true && (
                     <>
                       {' '}
-                      · <span className="text-success">{t('quiz.againRight')}</span>
+                      · <span className="text-success">{t('againRight')}</span>
                     </>
                   )}
                 </p>
               )}
               {scored && right && why !== 'none' && why !== 'letters' && (
-                <p className="quiet text-sm">{t(`quiz.why.${why}`, { given, accepted })}</p>
+                <p className="quiet text-sm">{t(`why.${why}`, { given, accepted })}</p>
               )}
               {!scored && <Opinions opinions={opinions.filter((one) => one.entryId === entryId)} given={given} />}
               {fact !== '' && <p className="text-sm">{fact}</p>}

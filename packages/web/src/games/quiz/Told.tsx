@@ -1,6 +1,7 @@
 import type { AskedQuestion, ToldAnswer } from '@otter/core/games/quiz'
-import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 interface ToldProps {
   told: ToldAnswer
@@ -12,7 +13,7 @@ interface ToldProps {
 
 /** What came of an answer: right or not, what would have been, why a typed one counts, and what the class thinks. */
 export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { right, scored, late, given, answers, accepted, why, points, fact } = told
   return (
     <section
@@ -21,21 +22,21 @@ export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
     >
       {scored && (
         <p className={`text-xl font-bold ${right ? 'text-success' : 'text-error'}`}>
-          {t(right ? 'quiz.right' : late ? 'quiz.late' : 'quiz.wrong')}
-          {points > 0 && ` · ${t('quiz.points', { count: points })}`}
+          {t(right ? 'right' : late ? 'late' : 'wrong')}
+          {points > 0 && ` · ${t('points', { count: points })}`}
         </p>
       )}
       {form === 'typed' && given !== '' && !right && (
         <p>
-          {t('quiz.youTyped')} <bdi>{given}</bdi>
+          {t('youTyped')} <bdi>{given}</bdi>
         </p>
       )}
       {form === 'typed' && right && why !== 'none' && why !== 'letters' && (
-        <p>{t(`quiz.why.${why}`, { given, accepted })}</p>
+        <p>{t(`why.${why}`, { given, accepted })}</p>
       )}
       {scored && !right && answers.length > 0 && (
         <p>
-          {t('quiz.answerIs')}{' '}
+          {t('answerIs')}{' '}
           <strong>
             <bdi>{answers.join(', ')}</bdi>
           </strong>
@@ -44,7 +45,7 @@ export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
       {!scored && <Opinions opinions={opinions} given={given} />}
       {fact !== '' && <p>{fact}</p>}
       <button type="button" autoFocus className="btn btn-primary h-12 self-end" disabled={waiting} onClick={onNext}>
-        {t('quiz.next')}
+        {t('next')}
       </button>
     </section>
   )
@@ -52,11 +53,11 @@ export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
 
 /** How the class is split over a question without a right answer. */
 export function Opinions({ opinions, given }: { opinions: ToldProps['opinions']; given: string }) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const all = opinions.reduce((sum, { count }) => sum + count, 0)
-  if (all === 0) return <p>{t('quiz.thanks')}</p>
+  if (all === 0) return <p>{t('thanks')}</p>
   return (
-    <dl className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 gap-y-1" aria-label={t('quiz.split')}>
+    <dl className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 gap-y-1" aria-label={t('split')}>
       {opinions.map(({ given: own, count }) => (
         <div key={own} className="contents">
           <dt className={own === given ? 'font-bold' : ''}>

@@ -1,48 +1,51 @@
 import type { UnscrambleOptions } from '@otter/core/games/unscramble'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../Choice.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** What a teacher chooses for Unscramble. */
 export function Options({ options, onChange }: OptionsProps<UnscrambleOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<UnscrambleOptions>): void => onChange({ ...options, ...change })
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select
-        label="Phrases are mixed"
+        label={t('option.by')}
         value={options.by}
         options={[
-          ['automatic', 'By words from three on'],
-          ['words', 'By words'],
-          ['letters', 'By letters'],
+          ['automatic', t('option.automatic')],
+          ['words', t('option.words')],
+          ['letters', t('option.letters')],
         ]}
         onChange={(by) => set({ by })}
       />
       <Select
-        label="Stays in place"
+        label={t('option.fixed')}
         value={options.fixed}
         options={[
-          ['none', 'Nothing'],
-          ['first', 'The first'],
-          ['last', 'The last'],
-          ['both', 'The first and the last'],
+          ['none', t('option.none')],
+          ['first', t('option.firstPiece')],
+          ['last', t('option.last')],
+          ['both', t('option.both')],
         ]}
         onChange={(fixed) => set({ fixed })}
       />
       <Select
-        label="Letters"
+        label={t('option.letterCase')}
         value={options.letterCase}
         options={[
-          ['lower', 'Small'],
-          ['upper', 'Capitals'],
+          ['lower', t('option.lower')],
+          ['upper', t('option.upper')],
         ]}
         onChange={(letterCase) => set({ letterCase })}
       />
       <Select
-        label="Order"
+        label={t('option.order')}
         value={options.order}
         options={[
-          ['random', 'Mixed'],
-          ['list', 'As in the list'],
+          ['random', t('option.random')],
+          ['list', t('option.list')],
         ]}
         onChange={(order) => set({ order })}
       />

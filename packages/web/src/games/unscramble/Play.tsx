@@ -1,20 +1,21 @@
 import type { UnscrambleMove, UnscrambleView } from '@otter/core/games/unscramble'
 import { Delete, Lightbulb } from 'lucide-react'
-import { useTranslation } from 'react-i18next'
 import type { PlayProps } from '../contract.ts'
 import { ShownFace } from '../ShownFace.tsx'
 import { useLaying } from './useLaying.ts'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** Unscramble as it is played: pieces are tapped or typed in their order. */
 export function Play({ view, send, waiting }: PlayProps<UnscrambleView, UnscrambleMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const { pieces, by, spaces, direction, prompt, outcome, answer, tries, finished, canHint, hint } = view
   const open = outcome === null && !finished
   const { laid, lay, takeBack } = useLaying(view, send)
   const size = by === 'words' ? 'min-w-14 px-3 text-lg' : 'min-w-10 text-2xl font-bold'
   return (
     <div className="flex flex-col gap-4">
-      <p className="quiet text-sm">{t('unscramble.number', { number: view.number, total: view.total })}</p>
+      <p className="quiet text-sm">{t('number', { number: view.number, total: view.total })}</p>
       {(prompt.text !== '' || prompt.picture || prompt.sound !== null) && (
         <p className="text-center text-lg">
           <ShownFace face={prompt} />
@@ -22,7 +23,7 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
       )}
       {hint !== '' && (
         <p className="text-center text-sm">
-          <span className="quiet">{t('unscramble.hint')}:</span> {hint}
+          <span className="quiet">{t('hint')}:</span> {hint}
         </p>
       )}
       <p className="sr-only" aria-live="polite">
@@ -30,16 +31,14 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
       </p>
       {open && (
         <>
-          <ol dir={direction} className="flex flex-wrap justify-center gap-1.5" aria-label={t('unscramble.order')}>
+          <ol dir={direction} className="flex flex-wrap justify-center gap-1.5" aria-label={t('order')}>
             {pieces.map((_, place) => (
               <li key={place} className={by === 'letters' && spaces.includes(place) ? 'me-4' : ''}>
                 <button
                   type="button"
                   disabled={place >= laid.length || place < view.start.length}
                   onClick={() => takeBack(place)}
-                  aria-label={
-                    place < laid.length ? t('unscramble.takeBack', { piece: pieces[laid[place]] }) : t('unscramble.gap')
-                  }
+                  aria-label={place < laid.length ? t('takeBack', { piece: pieces[laid[place]] }) : t('gap')}
                   className={`btn h-12 p-0 ${size} ${place < laid.length ? 'bg-base-100! text-base-content! opacity-100!' : 'border-b-4! border-b-base-content/50! bg-transparent!'} ${place < view.start.length ? 'text-success!' : ''}`}
                 >
                   {place < laid.length ? pieces[laid[place]] : ''}
@@ -47,11 +46,7 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
               </li>
             ))}
           </ol>
-          <ol
-            dir={direction}
-            className="flex min-h-14 flex-wrap justify-center gap-1.5"
-            aria-label={t('unscramble.pieces')}
-          >
+          <ol dir={direction} className="flex min-h-14 flex-wrap justify-center gap-1.5" aria-label={t('pieces')}>
             {pieces.map((piece, index) => (
               <li key={index}>
                 <button
@@ -66,7 +61,7 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
             ))}
           </ol>
           <p role="status" className="min-h-6 text-center">
-            {tries > 0 && laid.length === view.start.length ? t('unscramble.wrong') : ''}
+            {tries > 0 && laid.length === view.start.length ? t('wrong') : ''}
           </p>
           <div className="flex flex-wrap justify-center gap-2">
             <button
@@ -76,12 +71,12 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
               onClick={() => takeBack(laid.length - 1)}
             >
               <Delete size={18} aria-hidden="true" />
-              {t('unscramble.back')}
+              {t('back')}
             </button>
             {canHint && (
               <button type="button" className="btn h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}>
                 <Lightbulb size={18} aria-hidden="true" />
-                {t('unscramble.askHint')}
+                {t('askHint')}
               </button>
             )}
             <button
@@ -90,7 +85,7 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
               disabled={waiting}
               onClick={() => send({ type: 'skip' })}
             >
-              {t('unscramble.skip')}
+              {t('skip')}
             </button>
           </div>
         </>
@@ -99,7 +94,7 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
         <section className="panel flex flex-wrap items-center justify-between gap-3 p-3" aria-live="polite">
           <div>
             <p className={outcome === 'solved' ? 'text-success' : 'quiet'}>
-              {t(outcome === 'solved' ? 'unscramble.solved' : 'unscramble.given')}
+              {t(outcome === 'solved' ? 'solved' : 'given')}
             </p>
             <p className="text-2xl font-bold">
               <bdi>{answer.text}</bdi>
@@ -114,7 +109,7 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
               disabled={waiting}
               onClick={() => send({ type: 'next' })}
             >
-              {t('unscramble.next')}
+              {t('next')}
             </button>
           )}
         </section>

@@ -1,6 +1,7 @@
 import type { WordSearchView } from '@otter/core/games/wordsearch'
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
-import { useTranslation } from 'react-i18next'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 export interface Cell {
   row: number
@@ -16,7 +17,7 @@ interface LetterBoardProps {
 
 /** The grid of letters: words are marked by drawing a line, tapping both ends, or with the keyboard. */
 export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
   const board = useRef<HTMLDivElement>(null)
   const [anchor, setAnchor] = useState<Cell>()
   const [head, setHead] = useState<Cell>()
@@ -111,7 +112,7 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
         ref={board}
         role="application"
         tabIndex={0}
-        aria-label={t('wordsearch.board', { rows, cols })}
+        aria-label={t('board', { rows, cols })}
         aria-describedby="board-help"
         className="relative cursor-pointer touch-none select-none"
         style={{ aspectRatio: `${cols} / ${rows}`, containerType: 'inline-size' }}
@@ -184,7 +185,7 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
       </div>
       <p className="sr-only" aria-live="polite">
         {showCursor
-          ? t('wordsearch.cell', {
+          ? t('cell', {
               letter: view.rows[cursor.row][cursor.col],
               row: cursor.row + 1,
               col: cursor.col + 1,

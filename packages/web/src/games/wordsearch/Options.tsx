@@ -1,9 +1,12 @@
 import { WordSearchOptions } from '@otter/core/games/wordsearch'
 import { Choice, Select } from '../Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** What a teacher chooses for a word search. */
 export function Options({ options, onChange }: OptionsProps<WordSearchOptions>) {
+  const t = useTexts(texts)
   const set = (change: Partial<WordSearchOptions>): void => onChange({ ...options, ...change })
   const side = (name: 'rows' | 'cols', label: string) => (
     <input
@@ -22,67 +25,67 @@ export function Options({ options, onChange }: OptionsProps<WordSearchOptions>) 
   return (
     <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
       <Select
-        label="Size"
+        label={t('option.size')}
         value={options.size}
         options={[
-          ['automatic', 'Automatic'],
-          ['smallest', 'Smallest'],
-          ['chosen', 'Chosen'],
+          ['automatic', t('option.automatic')],
+          ['smallest', t('option.smallest')],
+          ['chosen', t('option.chosen')],
         ]}
         onChange={(size) => set({ size })}
       />
       {options.size === 'chosen' && (
         <div>
-          <span className="quiet">Cells</span>
+          <span className="quiet">{t('option.cells')}</span>
           <span className="flex items-center gap-1">
-            {side('rows', 'Rows')}×{side('cols', 'Columns')}
+            {side('rows', t('option.rows'))}×{side('cols', t('option.cols'))}
           </span>
         </div>
       )}
       <Select
-        label="Words run"
+        label={t('option.directions')}
         value={options.directions}
         options={[
-          [2, 'Along and down'],
-          [4, 'Diagonally too'],
-          [8, 'And backwards'],
+          [2, t('option.two')],
+          [4, t('option.four')],
+          [8, t('option.eight')],
         ]}
         onChange={(directions) => set({ directions })}
       />
       <Select
-        label="Students see"
+        label={t('option.show')}
         value={options.show}
         options={[
-          ['words', 'The words'],
-          ['clues', 'Only the clues'],
+          ['words', t('option.words')],
+          ['clues', t('option.clues')],
         ]}
         onChange={(show) => set({ show })}
       />
       <Select
-        label="Letters"
+        label={t('option.letterCase')}
         value={options.letterCase}
         options={[
-          ['upper', 'CAPITALS'],
-          ['lower', 'small letters'],
+          ['upper', t('option.upper')],
+          ['lower', t('option.lower')],
         ]}
         onChange={(letterCase) => set({ letterCase })}
       />
       <Select
-        label="Accents"
+        label={t('option.accents')}
         value={options.accents}
         options={[
-          ['kept', 'Kept'],
-          ['folded', 'Left off'],
+          ['kept', t('option.kept')],
+          ['folded', t('option.folded')],
         ]}
         onChange={(accents) => set({ accents })}
       />
-      <Choice label="Hidden message">
+      <Choice label={t('option.message')}>
         {(id) => (
           <input
             id={id}
             dir="auto"
             className="input input-sm w-full"
-            placeholder="none"
+            placeholder={t('option.none')}
             maxLength={400}
             value={options.message}
             onChange={(event) => set({ message: event.target.value })}

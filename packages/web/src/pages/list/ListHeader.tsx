@@ -3,14 +3,16 @@ import { memo, useState, type ReactNode } from 'react'
 import { NavLink } from 'react-router'
 import { keptChoices } from './games/gameChoice.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
+import { listTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
 
-const STEPS = ['Words', 'Games', 'Play', 'Results'] as const
+const STEPS = ['words', 'games', 'play', 'results'] as const
 type StepName = (typeof STEPS)[number]
 const PATHS: Record<StepName, (game: GameKind) => string> = {
-  Words: () => '',
-  Games: (game) => `/games/${game}`,
-  Play: () => '/play',
-  Results: () => '/results',
+  words: () => '',
+  games: (game) => `/games/${game}`,
+  play: () => '/play',
+  results: () => '/results',
 }
 
 interface ListHeaderProps {
@@ -43,10 +45,11 @@ export function ListHeader({ listId, title, facts, step, game, action }: ListHea
 }
 
 const Steps = memo(function Steps({ listId, step, game }: { listId: string; step: StepName; game: GameKind }) {
+  const t = useTexts(listTexts)
   const reached = STEPS.indexOf(step)
   return (
     <div className="max-w-2xl">
-      <nav aria-label="Steps of this list" className="flex justify-between pb-1 font-bold">
+      <nav aria-label={t('steps.label')} className="flex justify-between pb-1 font-bold">
         {STEPS.map((name, index) => (
           <NavLink
             key={name}
@@ -54,11 +57,14 @@ const Steps = memo(function Steps({ listId, step, game }: { listId: string; step
             aria-current={index === reached ? 'step' : undefined}
             className={index === reached ? 'text-secondary' : 'quiet hover:text-base-content'}
           >
-            {name}
+            {t(`steps.${name}`)}
           </NavLink>
         ))}
       </nav>
-      <Waterline filled={(reached + 1) / STEPS.length} label={`Step ${reached + 1} of ${STEPS.length}: ${step}`} />
+      <Waterline
+        filled={(reached + 1) / STEPS.length}
+        label={t('steps.at', { number: reached + 1, of: STEPS.length, name: t(`steps.${step}`) })}
+      />
     </div>
   )
 })

@@ -4,27 +4,29 @@ import { Printer } from 'lucide-react'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useCreateOffer, useList } from '../../api/queries.ts'
-import { TEACHER } from '../../games/teacher.ts'
-import { Lost } from '../../ui/Lost.tsx'
+import { useGameWords } from '../../games/words.ts'
+import { Lost } from '../Lost.tsx'
 import { newId } from '../../ui/newId.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { choiceOf, keepChoices, keptChoices, newSeed, type Choices } from './games/gameChoice.ts'
 import { GameStep } from './games/GameStep.tsx'
-import { languageName } from './details/languages.ts'
 import { ListHeader } from './ListHeader.tsx'
 import { OverruledNotices } from './draft/OverruledNotices.tsx'
 import { useListDraft, type ListDraft } from './draft/useListDraft.ts'
 import { WordsStep } from './WordsStep.tsx'
+import { commonTexts, listTexts } from '../../texts/namespaces.ts'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 
 /** A list: its words, what they can be, and one game of them. */
 export function ListPage() {
+  const t = useTexts(listTexts)
   const { id = '', kind } = useParams()
   const list = useList(id)
   if (kind !== undefined && !(GAME_KINDS as string[]).includes(kind)) return <Lost />
   return (
     <main className="mx-auto max-w-[1240px] px-4 py-5">
-      {list.isPending && <Waterline filled={undefined} label="Fetching the list" />}
+      {list.isPending && <Waterline filled={undefined} label={t('fetching')} />}
       <Notice error={list.error} />
       {list.data && <ListEditor key={list.data.id} list={list.data} kind={kind as GameKind | undefined} />}
     </main>
@@ -32,6 +34,9 @@ export function ListPage() {
 }
 
 function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefined }) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
+  const words = useGameWords()
   const own = useListDraft(list)
   const { draft, edit, undo, redo } = own
   const [choices, setChoices] = useState<Choices>(() => keptChoices(list.id))
@@ -90,16 +95,16 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
     <div className="flex flex-col gap-5">
       <ListHeader
         listId={list.id}
-        step={kind ? 'Games' : 'Words'}
+        step={kind ? 'games' : 'words'}
         game={shown}
         title={
           <h1>
             <input
-              aria-label="Title of the list"
+              aria-label={t('title')}
               dir="auto"
-              placeholder="Untitled list"
+              placeholder={common('untitled')}
               maxLength={200}
-              className="w-full bg-transparent font-display text-4xl placeholder:text-neutral"
+              className="w-full bg-transparent font-display text-4xl [text-align:match-parent] placeholder:text-neutral"
               style={{ direction: draft.title ? directionOf(draft.title) : undefined }}
               value={draft.title}
               onChange={(event) => edit((before) => ({ ...before, title: event.target.value }), 'title')}
@@ -118,7 +123,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
                   onClick={() => go(`/games/${kind}/print`)}
                 >
                   <Printer size={18} aria-hidden="true" />
-                  Print
+                  {common('print')}
                 </button>
               )}
               <button
@@ -127,12 +132,12 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
                 disabled={!fits[kind].ready || share.isPending}
                 onClick={() => void shareNow(kind)}
               >
-                Share with students
+                {t('share')}
               </button>
             </>
           ) : (
             <button type="button" className="btn btn-primary h-11" onClick={() => go(`/games/${shown}`)}>
-              Make a game
+              {t('makeGame')}
             </button>
           )
         }
@@ -153,10 +158,10 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
         <WordsStep listId={list.id} own={own} list={entryList} notes={notes} fits={fits} />
       )}
       {kind && GAME_KINDS.length > 1 && (
-        <nav aria-label="Other games" className="flex flex-wrap gap-2">
+        <nav aria-label={t('otherGames')} className="flex flex-wrap gap-2">
           {GAME_KINDS.filter((one) => (one as string) !== kind).map((one) => (
             <button key={one} type="button" className="btn" onClick={() => go(`/games/${one}`)}>
-              {TEACHER[one].name}
+              {words.name(one)}
             </button>
           ))}
         </nav>
@@ -174,18 +179,20 @@ function useUnchanged<Value>(value: Value): Value {
 }
 
 function Facts({ own: { draft, saveState, problem } }: { own: ListDraft }) {
+  const t = useTexts(listTexts)
+  const { nameOf } = useWriting()
   const count = draft.entries.length
   return (
     <>
-      {count} {count === 1 ? 'entry' : 'entries'} · {languageName(draft.answerLanguage)}
+      {t('entries', { count })} · {draft.answerLanguage === '' ? t('anyLanguage') : nameOf(draft.answerLanguage)}
       {draft.subject && ` · ${draft.subject}`}
       {draft.grade && ` · ${draft.grade}`} ·{' '}
       {saveState === 'saved' ? (
-        'saved'
+        t('saved')
       ) : saveState === 'saving' ? (
-        'saving …'
+        t('saving')
       ) : (
-        <strong className="text-error">not saved yet: {problem} Trying again.</strong>
+        <strong className="text-error">{t('notSaved', { problem: problem ?? '' })}</strong>
       )}
     </>
   )

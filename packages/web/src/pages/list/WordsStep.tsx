@@ -30,6 +30,8 @@ import { takeArchive } from './import/takeArchive.ts'
 import { Toolbar } from './table/Toolbar.tsx'
 import type { ListDraft } from './draft/useListDraft.ts'
 import { WordsTable, type TableHandle } from './table/WordsTable.tsx'
+import { listTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 interface WordsStepProps {
   listId: string
@@ -48,6 +50,7 @@ interface Incoming {
 
 /** The words of the list, and beside them what they can be, or all of one entry. */
 export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
+  const t = useTexts(listTexts)
   const { draft, edit, undo, redo } = own
   const { entries } = draft
   const table = useRef<TableHandle>(null)
@@ -117,11 +120,7 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
           ...(before.entries.length === 0 && before.title === '' ? details : {}),
           entries: insertRows(before.entries, Math.min(index, before.entries.length), taken),
         }))
-        setProblem(
-          refused > 0
-            ? new Error(`${refused} pictures or sounds of the archive could not be read and were left out.`)
-            : undefined,
-        )
+        setProblem(refused > 0 ? new Error(t('archiveRefused', { count: refused })) : undefined)
       } catch (error) {
         setBusy(false)
         return setProblem(error as Error)
@@ -195,7 +194,7 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
     <div
       className={`grid items-start gap-6 ${columns.length > 2 ? 'lg:grid-cols-[minmax(0,1fr)_21rem]' : 'lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]'}`}
     >
-      <section aria-label="Words" className="flex flex-col gap-2">
+      <section aria-label={t('steps.words')} className="flex flex-col gap-2">
         <Toolbar
           columns={columns}
           canUndo={own.canUndo}
@@ -223,10 +222,7 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
           onPaste={takePaste}
           onFiles={dropFiles}
         />
-        <p className="quiet text-sm">
-          Enter: next row · Tab: next cell · Ctrl + . all of an entry · Shift + ↓: select · Ctrl + D: fill down · Alt +
-          ↑↓: move · Ctrl + Backspace: delete the row · Ctrl + Z: undo
-        </p>
+        <p className="quiet text-sm">{t('keysHelp')}</p>
       </section>
       {open ? (
         <EntryPanel

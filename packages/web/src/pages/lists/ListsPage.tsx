@@ -7,9 +7,12 @@ import { useCreateList, useFreeRoom, useListAction, useLists, useRoom } from '..
 import { Notice } from '../../ui/Notice.tsx'
 import { OtterAfloat } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
+import { commonTexts, listsTexts } from '../../texts/namespaces.ts'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 
 /** All lists of a teacher: to search, by folder, and the ones put away. */
 export function ListsPage() {
+  const t = useTexts(listsTexts)
   const lists = useLists()
   const create = useCreateList()
   const act = useListAction()
@@ -45,41 +48,38 @@ export function ListsPage() {
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-6">
       <div className="flex flex-wrap items-center gap-2">
-        <h1 className="me-auto text-4xl">{archived ? 'Put away' : 'Your lists'}</h1>
+        <h1 className="me-auto text-4xl">{archived ? t('putAwayTitle') : t('yours')}</h1>
         <input
           ref={search}
           type="search"
-          aria-label="Search your lists"
-          placeholder="Search /"
+          aria-label={t('search')}
+          placeholder={t('searchHint')}
           className="input h-11 w-52"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
         />
         <button type="button" className="btn h-11" disabled={create.isPending} onClick={() => begin('import')}>
           <FileUp size={18} aria-hidden="true" />
-          From a file
+          {t('fromFile')}
         </button>
         <button type="button" className="btn btn-primary h-11" disabled={create.isPending} onClick={() => begin()}>
           <Plus size={18} aria-hidden="true" />
-          New list
+          {t('new')}
         </button>
       </div>
-      <Waterline
-        filled={lists.isPending ? undefined : 1}
-        label={lists.isPending ? 'Fetching your lists' : 'Your lists are here'}
-      />
+      <Waterline filled={lists.isPending ? undefined : 1} label={lists.isPending ? t('fetching') : t('here')} />
       <Notice error={lists.error ?? create.error ?? act.error} />
       {lists.data?.length === 0 && (
         <div className="flex flex-col items-center gap-4 py-10 text-center">
           <OtterAfloat />
-          <p className="text-lg">No lists yet. Make one, and paste your words.</p>
+          <p className="text-lg">{t('none')}</p>
         </div>
       )}
       {lists.data !== undefined && lists.data.length > 0 && folders.length === 0 && (
-        <p className="quiet">{wanted.trim() === '' ? 'Nothing here.' : `No list matches “${wanted}”.`}</p>
+        <p className="quiet">{wanted.trim() === '' ? t('nothing') : t('noMatch', { text: wanted })}</p>
       )}
       {folders.map(({ name, lists: own }) => (
-        <section key={name} aria-label={name || 'No folder'} className="flex flex-col gap-3">
+        <section key={name} aria-label={name || t('noFolder')} className="flex flex-col gap-3">
           {name !== '' && (
             <h2 className="text-2xl" dir="auto">
               {name}
@@ -98,7 +98,7 @@ export function ListsPage() {
       {(putAway > 0 || archived) && (
         <button type="button" className="btn btn-ghost self-start" onClick={() => setArchived(!archived)}>
           <Archive size={18} aria-hidden="true" />
-          {archived ? 'Back to your lists' : `Put away (${putAway})`}
+          {archived ? t('backToLists') : t('putAwayCount', { count: putAway })}
         </button>
       )}
     </main>
@@ -109,17 +109,16 @@ export function ListsPage() {
 const WORTH_SAYING = 1e6
 
 function Room() {
+  const t = useTexts(listsTexts)
   const room = useRoom()
   const free = useFreeRoom()
   if (!room.data || room.data.used < WORTH_SAYING) return null
   const { used, room: all } = room.data
   return (
     <p className="quiet flex flex-wrap items-center gap-2 text-sm">
-      <span>
-        Your pictures and sounds take {Math.round(used / 1e6)} of {Math.round(all / 1e6)} MB.
-      </span>
+      <span>{t('media', { used: Math.round(used / 1e6), most: Math.round(all / 1e6) })}</span>
       <button type="button" className="btn btn-sm" disabled={free.isPending} onClick={() => free.mutate()}>
-        Delete those that no list uses
+        {t('sweep')}
       </button>
       <Notice error={free.error} />
     </p>
@@ -133,7 +132,10 @@ function ListCard({
   list: ListSummary
   onAct: (action: 'duplicate' | 'archive' | 'restore') => void
 }) {
-  const name = title || 'Untitled list'
+  const common = useTexts(commonTexts)
+  const t = useTexts(listsTexts)
+  const { date } = useWriting()
+  const name = title || common('untitled')
   return (
     <div
       className="panel flex h-full border-s-4 hover:border-secondary"
@@ -146,8 +148,8 @@ function ListCard({
             {name}
           </span>
           <span className="quiet">
-            {entryCount} {entryCount === 1 ? 'entry' : 'entries'} · changed{' '}
-            {new Date(updatedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}
+            {t('entries', { count: entryCount })} ·{' '}
+            {t('changed', { when: date(updatedAt, { day: 'numeric', month: 'long' }) })}
           </span>
           {(subject || grade || tags.length > 0) && (
             <span className="quiet text-sm" dir="auto">
@@ -160,8 +162,8 @@ function ListCard({
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          title="Duplicate"
-          aria-label={`Duplicate ${name}`}
+          title={t('duplicate')}
+          aria-label={t('duplicateOf', { name })}
           onClick={() => onAct('duplicate')}
         >
           <CopyPlus size={16} aria-hidden="true" />
@@ -169,8 +171,8 @@ function ListCard({
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          title={archived ? 'Take back' : 'Put away'}
-          aria-label={`${archived ? 'Take back' : 'Put away'} ${name}`}
+          title={archived ? t('takeBack') : t('putAway')}
+          aria-label={`${archived ? t('takeBack') : t('putAway')} ${name}`}
           onClick={() => onAct(archived ? 'restore' : 'archive')}
         >
           {archived ? <ArchiveRestore size={16} aria-hidden="true" /> : <Archive size={16} aria-hidden="true" />}

@@ -1,8 +1,9 @@
-import { useState, type ReactNode } from 'react'
-import { useTranslation } from 'react-i18next'
+import { Suspense, useState, type ReactNode } from 'react'
 import { directionOf } from '@otter/core'
 import type { ApiError } from '../../api/client.ts'
-import { changeLanguage, LANGUAGES, type Language } from '../../texts/texts.ts'
+import { LANGUAGES, type Language } from '@otter/api'
+import { playTexts } from '../../texts/namespaces.ts'
+import { changeLanguage, useTexts, useWriting } from '../../texts/texts.ts'
 import { Otter, OtterAfloat } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { Playing } from './Playing.tsx'
@@ -21,7 +22,7 @@ export function PlayPage({ code }: { code: string | undefined }) {
 }
 
 function LinkPage({ code }: { code: string }) {
-  const { t } = useTranslation()
+  const t = useTexts(playTexts)
   const play = usePlay(code)
   const { reply, problem } = play
   if (!reply) {
@@ -31,8 +32,8 @@ function LinkPage({ code }: { code: string }) {
           <Trouble problem={problem} onRetry={play.reload} />
         ) : (
           <>
-            <p className="quiet">{t('play.loading')}</p>
-            <Waterline filled={undefined} label={t('play.loading')} />
+            <p className="quiet">{t('loading')}</p>
+            <Waterline filled={undefined} label={t('loading')} />
           </>
         )}
       </Frame>
@@ -41,19 +42,22 @@ function LinkPage({ code }: { code: string }) {
   if (!reply.play || !reply.player) {
     return (
       <Frame title={reply.title}>
-        {reply.open ? <NameForm onJoin={play.join} problem={problem} /> : <Rest>{t('play.closed')}</Rest>}
+        {reply.open ? <NameForm onJoin={play.join} problem={problem} /> : <Rest>{t('closed')}</Rest>}
       </Frame>
     )
   }
   return (
     <Frame title={reply.title}>
-      <Playing reply={reply} play={reply.play} state={play} playerName={reply.player.name} />
+      <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
+        <Playing reply={reply} play={reply.play} state={play} playerName={reply.player.name} />
+      </Suspense>
     </Frame>
   )
 }
 
 function Frame({ title, children }: { title?: string; children: ReactNode }) {
-  const { t, i18n } = useTranslation()
+  const t = useTexts(playTexts)
+  const { language } = useWriting()
   return (
     <div className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-3 px-3 pb-6 pt-2 sm:px-6">
       <header className="flex items-center gap-2">
@@ -63,8 +67,8 @@ function Frame({ title, children }: { title?: string; children: ReactNode }) {
         </h1>
         <select
           className="select select-ghost h-11 w-auto"
-          aria-label={t('play.language')}
-          value={i18n.language}
+          aria-label={t('language')}
+          value={language}
           onChange={(event) => void changeLanguage(event.target.value as Language)}
         >
           {Object.entries(LANGUAGES).map(([code, name]) => (
@@ -89,7 +93,7 @@ function Rest({ children }: { children: ReactNode }) {
 }
 
 function Trouble({ problem, onRetry }: { problem: ApiError; onRetry: () => void }) {
-  const { t } = useTranslation()
+  const t = useTexts(playTexts)
   const text = useProblemText()
   return (
     <>
@@ -97,11 +101,11 @@ function Trouble({ problem, onRetry }: { problem: ApiError; onRetry: () => void 
       <div className="flex justify-center gap-3">
         {problem.status === 404 ? (
           <a className="btn btn-primary h-12" href="/in">
-            {t('play.anotherCode')}
+            {t('anotherCode')}
           </a>
         ) : (
           <button type="button" className="btn btn-primary h-12" onClick={onRetry}>
-            {t('play.tryAgain')}
+            {t('tryAgain')}
           </button>
         )}
       </div>
@@ -110,7 +114,7 @@ function Trouble({ problem, onRetry }: { problem: ApiError; onRetry: () => void 
 }
 
 function CodeForm() {
-  const { t } = useTranslation()
+  const t = useTexts(playTexts)
   return (
     <form
       className="mt-6 flex flex-col gap-3"
@@ -123,7 +127,7 @@ function CodeForm() {
       }}
     >
       <label className="text-lg font-bold" htmlFor="code">
-        {t('play.code')}
+        {t('code')}
       </label>
       <input
         id="code"
@@ -138,17 +142,17 @@ function CodeForm() {
         className="input h-16 w-full text-center text-3xl font-bold uppercase tracking-[0.3em]"
       />
       <p id="code-help" className="quiet">
-        {t('play.codeHelp')}
+        {t('codeHelp')}
       </p>
       <button type="submit" className="btn btn-primary h-14 text-lg">
-        {t('play.open')}
+        {t('open')}
       </button>
     </form>
   )
 }
 
 function NameForm({ onJoin, problem }: { onJoin: (name: string) => Promise<void>; problem: ApiError | undefined }) {
-  const { t } = useTranslation()
+  const t = useTexts(playTexts)
   const text = useProblemText()
   const [busy, setBusy] = useState(false)
   return (
@@ -163,7 +167,7 @@ function NameForm({ onJoin, problem }: { onJoin: (name: string) => Promise<void>
       }}
     >
       <label className="text-lg font-bold" htmlFor="name">
-        {t('play.name')}
+        {t('name')}
       </label>
       <input
         id="name"
@@ -177,7 +181,7 @@ function NameForm({ onJoin, problem }: { onJoin: (name: string) => Promise<void>
         className="input h-14 w-full text-xl"
       />
       <p id="name-help" className="quiet">
-        {t('play.nameHelp')}
+        {t('nameHelp')}
       </p>
       {problem && (
         <p role="alert" className="text-error">
@@ -185,7 +189,7 @@ function NameForm({ onJoin, problem }: { onJoin: (name: string) => Promise<void>
         </p>
       )}
       <button type="submit" className="btn btn-primary h-14 text-lg" disabled={busy}>
-        {t('play.begin')}
+        {t('begin')}
       </button>
     </form>
   )

@@ -1,7 +1,8 @@
 import type { PlayReply } from '@otter/api'
 import { Suspense, useMemo, useState } from 'react'
-import { useTranslation } from 'react-i18next'
 import { PLAY } from '../../games/play.ts'
+import { playTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
 import { EarlyReaders } from '../../games/early.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 import type { PlayState } from './usePlay.ts'
@@ -16,38 +17,39 @@ interface PlayingProps {
 
 /** The game under way, with how far it has come; and the result once it is finished. */
 export function Playing({ reply, play, state, playerName }: PlayingProps) {
-  const { t } = useTranslation()
+  const t = useTexts(playTexts)
   const problemText = useProblemText()
   const [asking, setAsking] = useState(false)
   const { score } = play
+  const words = useResultWords(reply.kind)
   const early = useMemo(() => ({ early: reply.early, language: reply.language }), [reply.early, reply.language])
   const Screen = PLAY[reply.kind]
   const left = score.total - score.right
-  const progress = t([`${reply.kind}.progress`, 'play.progress'], { right: score.right, total: score.total })
+  const progress = words.progress(score)
   return (
     <>
       <div>
         <p className="flex justify-between gap-2 text-sm">
           <strong>{score.total > 0 && progress}</strong>
           <span className="quiet">
-            {score.hints > 0 ? `${t('play.hints', { count: score.hints })} · ` : ''}
-            {t('play.playingAs', { name: playerName })}
-            {play.attempt > 1 ? ` · ${t('play.attempt', { count: play.attempt })}` : ''}
+            {score.hints > 0 ? `${t('hints', { count: score.hints })} · ` : ''}
+            {t('playingAs', { name: playerName })}
+            {play.attempt > 1 ? ` · ${t('attempt', { count: play.attempt })}` : ''}
           </span>
         </p>
         <Waterline
           filled={score.total === 0 ? 0 : score.right / score.total}
-          label={score.total === 0 ? t('play.playingAs', { name: playerName }) : progress}
+          label={score.total === 0 ? t('playingAs', { name: playerName }) : progress}
         />
       </div>
       {state.offline && (
         <p role="status" className="panel border-warning p-2 text-sm">
-          {t('play.offline')}
+          {t('offline')}
         </p>
       )}
       {reply.fate === 'passed' && !score.finished && (
         <p role="status" className="panel p-2 text-sm">
-          {t('play.movedOn')}
+          {t('movedOn')}
         </p>
       )}
       {state.problem && state.problem.code !== 'link-closed' && (
@@ -57,7 +59,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
       )}
       {(!reply.open || state.problem?.code === 'link-closed') && !score.finished && (
         <p role="status" className="panel p-2 text-sm">
-          {t('play.closed')}
+          {t('closed')}
         </p>
       )}
       {score.finished && (
@@ -65,7 +67,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
       )}
       <EarlyReaders value={early}>
         <div className={reply.early ? 'early' : undefined}>
-          <Suspense fallback={<p className="quiet">{t('play.loading')}</p>}>
+          <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
             <Screen
               key={play.attempt}
               view={play.view as never}
@@ -79,18 +81,18 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
       </EarlyReaders>
       <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
         <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => void state.leave()}>
-          {t('play.notMe', { name: playerName })}
+          {t('notMe', { name: playerName })}
         </button>
         {!score.finished && !asking && (
           <button type="button" className="btn h-11" onClick={() => setAsking(true)}>
-            {t('play.stop')}
+            {t('stop')}
           </button>
         )}
         {!score.finished && asking && (
-          <div role="group" aria-label={t('play.stop')} className="flex flex-wrap items-center justify-end gap-2">
-            <span>{t('play.stopSure', { left })}</span>
+          <div role="group" aria-label={t('stop')} className="flex flex-wrap items-center justify-end gap-2">
+            <span>{t('stopSure', { left })}</span>
             <button type="button" className="btn h-11" autoFocus onClick={() => setAsking(false)}>
-              {t('play.keepPlaying')}
+              {t('keepPlaying')}
             </button>
             <button
               type="button"
@@ -100,7 +102,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
                 state.send({ type: 'finish' })
               }}
             >
-              {t('play.finish')}
+              {t('finish')}
             </button>
           </div>
         )}
@@ -120,32 +122,42 @@ function Result({
   open: boolean
   onAgain: () => void
 }) {
-  const { t } = useTranslation()
+  const t = useTexts(playTexts)
+  const words = useResultWords(kind)
   const seconds = Math.round(score.milliseconds / 1000)
   return (
     <section className="panel flex flex-wrap items-center justify-between gap-3 p-4" aria-live="polite">
       <div>
-        <h2 className="text-2xl">
-          {score.total > 0 && score.right === score.total ? t([`${kind}.allRight`, 'play.allFound']) : t('play.done')}
-        </h2>
+        <h2 className="text-2xl">{score.total > 0 && score.right === score.total ? words.allRight() : t('done')}</h2>
         <p>
-          {score.total > 0 && (
-            <>{t([`${kind}.progress`, 'play.progress'], { right: score.right, total: score.total })} · </>
-          )}
-          {t('play.score', { points: score.points })} ·{' '}
-          {t('play.time', { minutes: Math.floor(seconds / 60), seconds: seconds % 60 })} ·{' '}
-          {t('play.hints', { count: score.hints })}
+          {score.total > 0 && <>{words.progress(score)} · </>}
+          {t('score', { points: score.points })} ·{' '}
+          {t('time', { minutes: Math.floor(seconds / 60), seconds: seconds % 60 })} ·{' '}
+          {t('hints', { count: score.hints })}
         </p>
-        {score.right < score.total && <p className="quiet">{t('play.missedTitle')}</p>}
+        {score.right < score.total && <p className="quiet">{t('missedTitle')}</p>}
       </div>
       {open && (
         <div>
           <button type="button" className="btn btn-primary h-12" onClick={onAgain}>
-            {t('play.again')}
+            {t('again')}
           </button>
-          <p className="quiet text-center text-sm">{t('play.againHelp')}</p>
+          <p className="quiet text-center text-sm">{t('againHelp')}</p>
         </div>
       )}
     </section>
   )
+}
+
+/** Returns how a result is told: in the game's own words where it has some. */
+function useResultWords(kind: PlayReply['kind']): {
+  progress: (score: { right: number; total: number }) => string
+  allRight: () => string
+} {
+  const t = useTexts(playTexts)
+  const game = useTexts<unknown>({ name: kind })
+  return {
+    progress: ({ right, total }) => (game.has('progress') ? game : t).coded('progress', { right, total }),
+    allRight: () => (game.has('allRight') ? game.coded('allRight') : t('allFound')),
+  }
 }

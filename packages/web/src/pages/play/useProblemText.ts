@@ -1,15 +1,19 @@
-import { useTranslation } from 'react-i18next'
+import type { ProblemCode } from '@otter/api'
 import type { ApiError } from '../../api/client.ts'
+import { playTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
 
-/** Puts a problem in the student's language. */
+const KNOWN = {
+  'no-such-link': 'noSuchLink',
+  'link-closed': 'closed',
+  'link-full': 'full',
+  'taken-out': 'takenOut',
+  'too-many': 'tooMany',
+} as const
+
+/** Returns what puts a problem in a student's words. */
 export function useProblemText(): (problem: ApiError) => string {
-  const { t } = useTranslation()
-  const known: Record<string, string> = {
-    'no-such-link': 'play.noSuchLink',
-    'link-closed': 'play.closed',
-    'link-full': 'play.full',
-    'taken-out': 'play.takenOut',
-    'too-many': 'play.tooMany',
-  }
-  return ({ code, status }) => t(known[code ?? ''] ?? (status === 0 ? 'play.offline' : 'play.failed'))
+  const t = useTexts(playTexts)
+  const known: Partial<Record<ProblemCode, (typeof KNOWN)[keyof typeof KNOWN]>> = KNOWN
+  return ({ code, status }) => t((code && known[code]) ?? (status === 0 ? 'offline' : 'failed'))
 }

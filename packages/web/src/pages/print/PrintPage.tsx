@@ -5,8 +5,8 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useCreateOffer, useList } from '../../api/queries.ts'
 import { newId } from '../../ui/newId.ts'
-import { TEACHER } from '../../games/teacher.ts'
-import { Lost } from '../../ui/Lost.tsx'
+import { useGameWords } from '../../games/words.ts'
+import { Lost } from '../Lost.tsx'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -15,6 +15,8 @@ import { saveFile } from '../../ui/saveFile.ts'
 import { choiceOf, keptChoices } from '../list/games/gameChoice.ts'
 import { makePdf } from './makePdf.ts'
 import { SheetBlocks } from './SheetBlocks.tsx'
+import { commonTexts, printTexts, sheetTexts } from '../../texts/namespaces.ts'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 
 type Paper = 'a4' | 'letter'
 
@@ -25,7 +27,11 @@ export function PrintPage() {
 }
 
 function Sheets({ id, kind }: { id: string; kind: GameKind }) {
-  const { name } = TEACHER[kind]
+  const t = useTexts(printTexts)
+  const common = useTexts(commonTexts)
+  const name = useGameWords().name(kind)
+  const sheet = useTexts(sheetTexts)
+  const { language } = useWriting()
   const list = useList(id)
   const choice = useMemo(() => choiceOf(keptChoices(id), kind), [id, kind])
   const [versions, setVersions] = useState(1)
@@ -74,6 +80,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
         paper,
         key: withKey,
         saveInk,
+        language,
         ...(withQr && offer ? { code: offer.code } : {}),
       }
       saveFile(
@@ -97,10 +104,10 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
       : []
   return (
     <main className="mx-auto flex max-w-4xl flex-col gap-4 px-4 py-5 print:block print:max-w-none print:p-0">
-      <h1 className="sr-only print:hidden">Print: {name}</h1>
+      <h1 className="sr-only print:hidden">{t('title', { game: name })}</h1>
       <div className="panel flex flex-wrap items-end gap-4 p-4 print:hidden">
         <label className="flex flex-col text-sm">
-          Versions
+          {t('versions')}
           <input
             type="number"
             min={1}
@@ -113,10 +120,10 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
           />
         </label>
         <label className="flex flex-col text-sm">
-          Paper
+          {t('paper')}
           <select className="select" value={paper} onChange={(event) => setPaper(event.target.value as Paper)}>
-            <option value="a4">A4</option>
-            <option value="letter">Letter</option>
+            <option value="a4">{t('a4')}</option>
+            <option value="letter">{t('letter')}</option>
           </select>
         </label>
         <label className="flex h-10 items-center gap-2">
@@ -126,7 +133,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
             checked={withKey}
             onChange={(event) => setWithKey(event.target.checked)}
           />
-          Key
+          {t('key')}
         </label>
         <label className="flex h-10 items-center gap-2">
           <input
@@ -135,7 +142,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
             checked={withQr}
             onChange={(event) => setWithQr(event.target.checked)}
           />
-          QR to play on screen
+          {t('qr')}
         </label>
         <label className="flex h-10 items-center gap-2">
           <input
@@ -144,32 +151,32 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
             checked={saveInk}
             onChange={(event) => setSaveInk(event.target.checked)}
           />
-          Save ink
+          {t('saveInk')}
         </label>
         <div className="ms-auto flex flex-wrap gap-2">
           <Link className="btn h-11" to={`/lists/${id}/games/${kind}`}>
-            Back
+            {common('back')}
           </Link>
           {file.progress === undefined ? (
             <button type="button" className="btn h-11" disabled={!ready} onClick={() => void download()}>
               <FileDown size={18} aria-hidden="true" />
-              PDF
+              {t('pdf')}
             </button>
           ) : (
             <button type="button" className="btn h-11" onClick={() => making.current?.abort()}>
-              Stop the PDF
+              {t('stopPdf')}
             </button>
           )}
           <button type="button" className="btn btn-primary h-11" disabled={pages.length === 0} onClick={() => print()}>
             <Printer size={18} aria-hidden="true" />
-            Print
+            {common('print')}
           </button>
         </div>
         {file.progress !== undefined && (
           <div className="w-full">
-            <Waterline filled={file.progress} label="Making the PDF" />
+            <Waterline filled={file.progress} label={t('makingPdf')} />
             <p className="quiet text-sm" role="status">
-              Making the PDF …
+              {t('makingPdfNow')}
             </p>
           </div>
         )}
@@ -177,35 +184,35 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
           <Notice error={list.error ?? share.error ?? file.error} />
           {note && (
             <p role="alert" className="text-error">
-              These options make no puzzle. Go back and look beside the options.
+              {t('impossible')}
             </p>
           )}
         </div>
       </div>
       {(busy || list.isPending) && pages.length === 0 && (
         <div>
-          <Waterline filled={undefined} label="Making the sheets" />
+          <Waterline filled={undefined} label={t('making')} />
           <p className="quiet text-sm" role="status">
-            Making the sheets …
+            {t('makingNow')}
           </p>
         </div>
       )}
       {pages.map(({ blocks, bare, index, isKey, page }) => (
         <article
           key={`${index} ${isKey} ${page}`}
-          aria-label={`${isKey ? 'Key' : 'Sheet'} ${index + 1}`}
+          aria-label={`${isKey ? t('key') : t('sheet')} ${index + 1}`}
           className={`flex break-after-page flex-col bg-white p-8 text-[#14312F] shadow-sm last:break-after-auto print:p-0 print:shadow-none ${paper === 'a4' ? 'sheet-a4' : 'sheet-letter'} ${saveInk ? 'save-ink' : ''}`}
         >
           <header className="flex items-start justify-between gap-4" dir={directionOf(list.data?.title ?? '')}>
             <h1 className="text-3xl" dir="auto">
               {list.data?.title || name}
-              {isKey ? ' · Key' : ''}
+              {isKey ? ` · ${sheet('key')}` : ''}
             </h1>
             {!isKey && withQr && offer && (
               <QrCode
                 text={`${location.origin}/p/${offer.code}`}
                 size={84}
-                label={`QR code of the game ${offer.code}`}
+                label={common('qrOf', { code: offer.code })}
               />
             )}
           </header>
@@ -214,11 +221,11 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
           ) : (
             <p className="my-4 flex gap-6 text-sm">
               <span className="flex flex-2 gap-2">
-                Name
+                {sheet('name')}
                 <span className="flex-1 border-b border-current" />
               </span>
               <span className="flex flex-1 gap-2">
-                Date
+                {sheet('date')}
                 <span className="flex-1 border-b border-current" />
               </span>
             </p>
@@ -226,8 +233,8 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
           <SheetBlocks blocks={blocks} />
           <footer className="mt-auto flex justify-between pt-4 text-xs text-[#46605B]">
             <span>
-              Seed {seeds[index]}
-              {versions > 1 ? ` · version ${index + 1} of ${versions}` : ''}
+              {sheet('seed')} {seeds[index]}
+              {versions > 1 ? ` · ${sheet('version', { number: index + 1, of: versions })}` : ''}
             </span>
             <span>{withQr && offer ? `${location.host}/p/${offer.code}` : ''}</span>
           </footer>

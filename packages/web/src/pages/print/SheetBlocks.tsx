@@ -9,8 +9,9 @@ import {
   type SheetItems,
   type SheetSquare,
 } from '@otter/core'
+import { sheetTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
 
-const HEADINGS = { across: 'Across', down: 'Down' }
 const COLUMNS = { 1: '', 2: 'columns-2 gap-8', 4: 'columns-4' }
 /** Largest cell, and tallest grid, in millimetres. */
 const LARGEST = 11
@@ -61,6 +62,7 @@ function Grid({ grid: { rows, cols, cells, lines, direction, framed }, height }:
   return (
     <svg
       viewBox={`-0.03 -0.03 ${cols + 0.06} ${rows + 0.06}`}
+      direction="ltr"
       className={`mx-auto block ${framed ? '' : 'border border-base-300'}`}
       style={{ width: `min(100%, ${cols * LARGEST}mm, ${(Math.min(height, TALLEST) * cols) / rows}mm)` }}
     >
@@ -106,9 +108,10 @@ function Grid({ grid: { rows, cols, cells, lines, direction, framed }, height }:
 }
 
 function Items({ list: { heading, columns, direction, items } }: { list: SheetItems }) {
+  const t = useTexts(sheetTexts)
   return (
     <section className="mt-5">
-      {heading && <h2 className="text-lg">{HEADINGS[heading]}</h2>}
+      {heading && <h2 className="text-lg">{t(heading)}</h2>}
       <ol className={COLUMNS[columns]} dir={direction}>
         {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
           <li key={index} className="flex break-inside-avoid gap-2 py-0.5">
@@ -142,11 +145,12 @@ function Items({ list: { heading, columns, direction, items } }: { list: SheetIt
 const CARD_SIDES = { 1: 172, 2: 98, 4: 82 }
 
 function Cards({ cards: { cards, perPage } }: { cards: SheetCards }) {
+  const t = useTexts(sheetTexts)
   const side = CARD_SIDES[perPage]
   return (
     <div className={`mt-2 flex flex-wrap gap-6 ${perPage === 4 ? 'justify-between' : 'justify-center'}`}>
       {cards.map(({ label, size, direction, cells }) => (
-        <section key={label} aria-label={`Card ${label}`} style={{ width: `${side}mm` }}>
+        <section key={label} aria-label={t('card', { label })} style={{ width: `${side}mm` }}>
           <p className="font-bold">{label}</p>
           <div
             className="grid border-2 border-current"

@@ -3,15 +3,18 @@ import { scaleLinear } from 'd3-scale'
 import { useState } from 'react'
 import { useAnswers } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
+import { resultsTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** Questions of an offer, those first that the fewest know. A press shows who gave which answer. */
 export function Questions({ results: { questions, offer } }: { results: ResultsReply }) {
+  const t = useTexts(resultsTexts)
   const counting = questions.filter(({ counts }) => counts)
   const opinions = questions.filter(({ counts, given }) => !counts && given.length > 0)
   return (
     <section aria-labelledby="questions" className="flex flex-col gap-2">
       <h2 id="questions" className="text-2xl">
-        Questions <span className="quiet font-sans text-base">known by the fewest first</span>
+        {t('questions')} <span className="quiet font-sans text-base">{t('questionsOrder')}</span>
       </h2>
       {counting.length > 0 && (
         <ul className="panel flex flex-col gap-2 p-3">
@@ -23,11 +26,11 @@ export function Questions({ results: { questions, offer } }: { results: ResultsR
         </ul>
       )}
       {questions.length > 0 && counting.length === 0 && opinions.length === 0 && (
-        <p className="panel p-4">This game shows what was called and marked; it scores nothing.</p>
+        <p className="panel p-4">{t('unscored')}</p>
       )}
       {opinions.length > 0 && (
         <>
-          <h3 className="text-xl">Opinions</h3>
+          <h3 className="text-xl">{t('opinions')}</h3>
           <ul className="panel flex flex-col gap-3 p-3">
             {opinions.map((question) => (
               <Opinion key={question.entryId} question={question} />
@@ -52,6 +55,7 @@ function Question({
   offerId: string
   question: QuestionResult
 }) {
+  const t = useTexts(resultsTexts)
   const [open, setOpen] = useState(false)
   const all = right + wrong + passed + notReached
   const scale = scaleLinear([0, Math.max(1, all)], [0, 100])
@@ -68,13 +72,11 @@ function Question({
           <span className="block h-full bg-success" style={{ width: `${scale(right)}%` }} />
           <span className="stripes block h-full" style={{ width: `${scale(wrong + passed)}%` }} />
         </span>
-        <span className="tabular-nums">
-          {right} of {right + wrong + passed} right
-        </span>
+        <span className="tabular-nums">{t('rightOf', { right, met: right + wrong + passed })}</span>
         <span className="quiet col-span-3 text-sm">
           {wrong > 0 && (
             <span className="me-2">
-              {wrong} wrong
+              {t('wrong', { count: wrong })}
               {!open && given.length > 0 && (
                 <>
                   :{' '}
@@ -89,7 +91,7 @@ function Question({
               )}
             </span>
           )}
-          {[passed > 0 && `${passed} passed`, notReached > 0 && `${notReached} not reached`]
+          {[passed > 0 && t('passed', { count: passed }), notReached > 0 && t('notReached', { count: notReached })]
             .filter((fact) => fact !== false)
             .join(' · ')}
         </span>
@@ -99,20 +101,21 @@ function Question({
   )
 }
 
-const OUTCOMES = { right: '✓ right', wrong: '✗ wrong', passed: '– passed', opinion: '' }
+const SIGNS = { right: '✓', wrong: '✗', passed: '–' }
 
 function Answers({ offerId, entryId }: { offerId: string; entryId: string }) {
+  const t = useTexts(resultsTexts)
   const answers = useAnswers(offerId, entryId)
   return (
     <>
       <Notice error={answers.error} />
       <ul className="mx-1 mb-1 border-s-2 border-base-300 ps-3 text-sm">
-        {answers.data?.answers.length === 0 && <li className="quiet">Nobody was here yet.</li>}
+        {answers.data?.answers.length === 0 && <li className="quiet">{t('nobodyHere')}</li>}
         {answers.data?.answers.map(({ participantId, name, outcome, given }) => (
           <li key={participantId} className="flex gap-2">
             <bdi className="w-28 truncate font-bold">{name}</bdi>
             <span className={outcome === 'right' ? 'text-success' : outcome === 'wrong' ? 'text-error' : 'quiet'}>
-              {OUTCOMES[outcome]}
+              {outcome !== 'opinion' && `${SIGNS[outcome]} ${t(`outcome.${outcome}`)}`}
             </span>
             {outcome !== 'right' && <bdi className="min-w-0 flex-1 truncate">{given}</bdi>}
           </li>

@@ -7,9 +7,14 @@ import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
 import { Questions } from './Questions.tsx'
 import { Students } from './Students.tsx'
+import { commonTexts, resultsTexts } from '../../texts/namespaces.ts'
+import { Rich } from '../../texts/Rich.tsx'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 
 /** What students did, filling in by itself. */
 export function ResultsPage() {
+  const common = useTexts(commonTexts)
+  const t = useTexts(resultsTexts)
   const { id = '' } = useParams()
   const [search, setSearch] = useSearchParams()
   const list = useList(id)
@@ -18,17 +23,18 @@ export function ResultsPage() {
   const results = useResults(offerId)
   const change = useChangeOffer()
   const offer = results.data?.offer
+  const { language, date } = useWriting()
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-5">
       <ListHeader
         listId={id}
-        step="Results"
+        step="results"
         title={
-          <h1 className="text-4xl" dir="auto">
-            {list.data?.title || offer?.title || 'Untitled list'}
+          <h1 className="text-4xl [text-align:match-parent]" dir="auto">
+            {list.data?.title || offer?.title || common('untitled')}
           </h1>
         }
-        facts={results.isError ? 'No connection; these are the results so far.' : 'Fills in by itself.'}
+        facts={results.isError ? t('noConnection') : t('fillsIn')}
         action={
           offer && (
             <>
@@ -38,11 +44,11 @@ export function ResultsPage() {
                 disabled={change.isPending}
                 onClick={() => change.mutate({ id: offer.id, open: !offer.open })}
               >
-                {offer.open ? 'Close the link' : 'Open the link again'}
+                {offer.open ? t('close') : t('reopen')}
               </button>
-              <a className="btn h-11" href={`/api/links/${offer.id}/results.csv`} download>
+              <a className="btn h-11" href={`/api/links/${offer.id}/results.csv?language=${language}`} download>
                 <Download size={16} aria-hidden="true" />
-                Download CSV
+                {t('csv')}
               </a>
             </>
           )
@@ -51,7 +57,7 @@ export function ResultsPage() {
       <Notice error={offers.error ?? (results.data ? null : results.error) ?? change.error} />
       {offers.data && offers.data.length > 1 && (
         <label className="flex items-center gap-2">
-          Link
+          {t('link')}
           <select
             className="select select-sm w-auto"
             value={offerId}
@@ -59,7 +65,7 @@ export function ResultsPage() {
           >
             {offers.data.map((one) => (
               <option key={one.id} value={one.id}>
-                {labelOf(one)}
+                {labelOf(one, date(one.createdAt, { dateStyle: 'short' }))}
               </option>
             ))}
           </select>
@@ -67,14 +73,10 @@ export function ResultsPage() {
       )}
       {offers.data?.length === 0 && (
         <p className="panel p-6">
-          Nothing to see yet.{' '}
-          <Link className="link" to={`/lists/${id}`}>
-            Share the list with students
-          </Link>
-          , and what they do shows here.
+          <Rich texts={resultsTexts} id="none" marks={{ go: <Link className="link" to={`/lists/${id}`} /> }} />
         </p>
       )}
-      {offerId !== undefined && results.isPending && <Waterline filled={undefined} label="Fetching the results" />}
+      {offerId !== undefined && results.isPending && <Waterline filled={undefined} label={t('fetching')} />}
       {results.data && (
         <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
           <Students results={results.data} />
@@ -85,6 +87,6 @@ export function ResultsPage() {
   )
 }
 
-function labelOf({ name, code, createdAt }: OfferReply): string {
-  return [name, code, new Date(createdAt).toLocaleDateString('en-GB')].filter((part) => part !== '').join(', ')
+function labelOf({ name, code }: OfferReply, made: string): string {
+  return [name, code, made].filter((part) => part !== '').join(', ')
 }

@@ -2,6 +2,9 @@ import type { ParticipantResult } from '@otter/api'
 import { useEffect, useRef, useState } from 'react'
 import { useParticipantAction, type ParticipantAction } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
+import { commonTexts, resultsTexts } from '../../texts/namespaces.ts'
+import { Rich } from '../../texts/Rich.tsx'
+import { useTexts } from '../../texts/texts.ts'
 
 interface StudentDialogProps {
   offerId: string
@@ -10,13 +13,18 @@ interface StudentDialogProps {
   onClose: () => void
 }
 
+/** How many times as much time a student can be given. */
+const FACTORS = [1, 1.25, 1.5, 2, 3]
+
 /** What can be done with one student: another name, out and in again, two that are one, an attempt given back. */
 export function StudentDialog({
   offerId,
-  student: { participantId, name, removed, merged, lastPlayId, attempts },
+  student: { participantId, name, removed, merged, lastPlayId, attempts, factor },
   others,
   onClose,
 }: StudentDialogProps) {
+  const t = useTexts(resultsTexts)
+  const common = useTexts(commonTexts)
   const dialog = useRef<HTMLDialogElement>(null)
   const [typed, setTyped] = useState(name)
   const [into, setInto] = useState('')
@@ -26,7 +34,7 @@ export function StudentDialog({
   const act = (what: ParticipantAction, close = false, who = participantId): void =>
     action.mutate({ participantId: who, ...what }, { onSuccess: () => close && onClose() })
   return (
-    <dialog ref={dialog} className="modal" aria-label={`About ${name}`} onClose={onClose}>
+    <dialog ref={dialog} className="modal" aria-label={t('about', { name })} onClose={onClose}>
       <div className="modal-box flex flex-col gap-4">
         <h2 className="text-2xl" dir="auto">
           {name}
@@ -40,7 +48,7 @@ export function StudentDialog({
           }}
         >
           <label className="flex flex-1 flex-col">
-            <span className="quiet text-sm">Name</span>
+            <span className="quiet text-sm">{t('name')}</span>
             <input
               className="input w-full"
               dir="auto"
@@ -54,13 +62,13 @@ export function StudentDialog({
             className="btn"
             disabled={action.isPending || typed.trim() === '' || typed.trim() === name}
           >
-            Rename
+            {t('rename')}
           </button>
         </form>
         {others.length > 0 && (
           <div className="flex items-end gap-2">
             <label className="flex min-w-0 flex-1 flex-col">
-              <span className="quiet text-sm">The same student as</span>
+              <span className="quiet text-sm">{t('sameAs')}</span>
               <select className="select w-full" value={into} onChange={(event) => setInto(event.target.value)}>
                 <option value="">…</option>
                 {others.map((other) => (
@@ -76,14 +84,14 @@ export function StudentDialog({
               disabled={action.isPending || into === ''}
               onClick={() => act({ act: 'merge', into }, true)}
             >
-              Put together
+              {t('putTogether')}
             </button>
           </div>
         )}
         {merged.map((other) => (
           <p key={other.participantId} className="flex items-center justify-between gap-2">
             <span>
-              Put together with <bdi>{other.name}</bdi>
+              <Rich texts={resultsTexts} id="togetherWith" values={{ name: other.name }} marks={{ name: <bdi /> }} />
             </span>
             <button
               type="button"
@@ -91,15 +99,15 @@ export function StudentDialog({
               disabled={action.isPending}
               onClick={() => act({ act: 'merge', into: null }, false, other.participantId)}
             >
-              Part again
+              {t('part')}
             </button>
           </p>
         ))}
         {attempts > 0 && lastPlayId !== null && (
           <p className="flex items-center justify-between gap-2">
             <span>
-              Give the last attempt back
-              <span className="quiet block text-sm">It no longer counts, and can be played anew.</span>
+              {t('giveBackTitle')}
+              <span className="quiet block text-sm">{t('giveBackHelp')}</span>
             </span>
             <button
               type="button"
@@ -107,16 +115,29 @@ export function StudentDialog({
               disabled={action.isPending}
               onClick={() => act({ act: 'give-back', playId: lastPlayId }, true)}
             >
-              Give back
+              {t('giveBack')}
             </button>
           </p>
         )}
+        <label className="flex items-center justify-between gap-2">
+          {t('time')}
+          <select
+            className="select w-auto"
+            value={factor}
+            disabled={action.isPending}
+            onChange={(event) => act({ act: 'change', factor: Number(event.target.value) })}
+          >
+            {FACTORS.map((more) => (
+              <option key={more} value={more}>
+                {more === 1 ? t('timeAs') : t('timeMore', { factor: more })}
+              </option>
+            ))}
+          </select>
+        </label>
         <p className="flex items-center justify-between gap-2">
           <span>
-            {removed ? 'Let back into the game' : 'Take out of the game'}
-            <span className="quiet block text-sm">
-              {removed ? 'Goes on where it stood.' : 'What was done is kept.'}
-            </span>
+            {removed ? t('letBackTitle') : t('takeOutTitle')}
+            <span className="quiet block text-sm">{removed ? t('letBackHelp') : t('takeOutHelp')}</span>
           </span>
           <button
             type="button"
@@ -124,18 +145,16 @@ export function StudentDialog({
             disabled={action.isPending}
             onClick={() => act({ act: 'change', removed: !removed })}
           >
-            {removed ? 'Let back' : 'Take out'}
+            {removed ? t('letBack') : t('takeOut')}
           </button>
         </p>
         <div className="flex flex-wrap items-center justify-between gap-2">
           {deleting ? (
             <>
-              <span className="text-error">
-                This deletes {attempts === 1 ? 'the attempt' : `all ${attempts} attempts`} for good.
-              </span>
+              <span className="text-error">{t('deleteSure', { count: attempts })}</span>
               <span className="flex gap-2">
                 <button type="button" className="btn" autoFocus onClick={() => setDeleting(false)}>
-                  Keep
+                  {t('keep')}
                 </button>
                 <button
                   type="button"
@@ -143,17 +162,17 @@ export function StudentDialog({
                   disabled={action.isPending}
                   onClick={() => act({ act: 'delete' }, true)}
                 >
-                  Delete
+                  {common('delete')}
                 </button>
               </span>
             </>
           ) : (
             <button type="button" className="btn btn-ghost text-error" onClick={() => setDeleting(true)}>
-              Delete the student and all that was done …
+              {t('deleteStudent')}
             </button>
           )}
           <button type="button" className="btn btn-primary ms-auto" onClick={() => dialog.current?.close()}>
-            Done
+            {common('done')}
           </button>
         </div>
       </div>

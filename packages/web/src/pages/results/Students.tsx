@@ -1,7 +1,16 @@
 import type { ParticipantResult, ResultsReply } from '@otter/api'
+import type { GameKind, Outcome } from '@otter/core'
 import { Ellipsis } from 'lucide-react'
 import { useState } from 'react'
 import { StudentDialog } from './StudentDialog.tsx'
+import { resultsTexts } from '../../texts/namespaces.ts'
+import { useGameWords } from '../../games/words.ts'
+import type messages from '../../texts/en/results.json'
+import { Rich } from '../../texts/Rich.tsx'
+import { useTexts, useWriting, type Say, type Writing } from '../../texts/texts.ts'
+
+/** What stands for an outcome in a line. */
+const SIGNS: Record<Outcome, string> = { right: '✓', wrong: '✗', passed: '–', opinion: '·' }
 
 /** How long ago something was last seen counts as "now", in milliseconds. */
 const JUST_NOW = 60_000
@@ -10,11 +19,12 @@ function isHere(lastSeenAt: string): boolean {
   return Date.now() - Date.parse(lastSeenAt) < 3 * JUST_NOW
 }
 
-function seen(at: string): string {
+/** Returns when a student was last seen: how long ago, or at which time. */
+function seen(at: string, t: Say<typeof messages>, date: Writing['date']): string {
   const ago = Date.now() - Date.parse(at)
-  if (ago < JUST_NOW) return 'just now'
-  if (ago < 3_600_000) return `${Math.round(ago / 60_000)} min ago`
-  return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+  if (ago < JUST_NOW) return t('justNow')
+  if (ago < 3_600_000) return t('minutesAgo', { count: Math.round(ago / 60_000) })
+  return date(at, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 }
 
 function clock(milliseconds: number): string {
@@ -23,28 +33,30 @@ function clock(milliseconds: number): string {
 
 /** A column of the table; some are there only where a game has something to show in them. */
 interface Column {
-  name: string
-  cell: (student: ParticipantResult) => string | number
+  name: 'first' | 'points' | 'second' | 'time' | 'hints' | 'misses' | 'attempts'
+  cell: (student: ParticipantResult, t: Say<typeof messages>) => string | number
   shown?: (students: readonly ParticipantResult[]) => boolean
 }
 
 const COLUMNS: readonly Column[] = [
-  { name: 'First try', cell: ({ firstRight }) => firstRight },
-  { name: 'Points', cell: ({ points }) => points, shown: (all) => all.some(({ points }) => points > 0) },
+  { name: 'first', cell: ({ firstRight }) => firstRight },
+  { name: 'points', cell: ({ points }) => points, shown: (all) => all.some(({ points }) => points > 0) },
   {
-    name: 'Second try',
-    cell: ({ second }) => (second.total > 0 ? `${second.right} of ${second.total}` : '–'),
+    name: 'second',
+    cell: ({ second }, t) => (second.total > 0 ? t('of', second) : '–'),
     shown: (all) => all.some(({ second }) => second.total > 0),
   },
-  { name: 'Time', cell: ({ milliseconds }) => clock(milliseconds) },
-  { name: 'Hints', cell: ({ hints }) => hints, shown: (all) => all.some(({ hints }) => hints > 0) },
-  { name: 'Misses', cell: ({ misses }) => misses, shown: (all) => all.some(({ misses }) => misses > 0) },
-  { name: 'Attempts', cell: ({ attempts }) => attempts },
+  { name: 'time', cell: ({ milliseconds }) => clock(milliseconds) },
+  { name: 'hints', cell: ({ hints }) => hints, shown: (all) => all.some(({ hints }) => hints > 0) },
+  { name: 'misses', cell: ({ misses }) => misses, shown: (all) => all.some(({ misses }) => misses > 0) },
+  { name: 'attempts', cell: ({ attempts }) => attempts },
 ]
 
 /** The students of an offer, in the order of their names. */
 export function Students({ results: { participants, offer } }: { results: ResultsReply }) {
+  const t = useTexts(resultsTexts)
   const [openId, setOpenId] = useState<string>()
+  const { date } = useWriting()
   const present = participants.filter(({ removed }) => !removed)
   const done = present.filter(({ finished }) => finished).length
   const columns = COLUMNS.filter(({ shown }) => shown?.(participants) ?? true)
@@ -52,25 +64,29 @@ export function Students({ results: { participants, offer } }: { results: Result
   return (
     <section aria-labelledby="students" className="flex flex-col gap-2">
       <h2 id="students" className="text-2xl">
-        Students{' '}
+        {t('students')}{' '}
         <span className="quiet font-sans text-base">
-          {present.length} joined · {done} finished · code {offer.code}
-          {offer.open ? '' : ', closed'}
+          {[
+            t('joined', { count: present.length }),
+            t('finished', { count: done }),
+            t('code', { code: offer.code }),
+            ...(offer.open ? [] : [t('closed')]),
+          ].join(' · ')}
         </span>
       </h2>
       {participants.length === 0 && (
         <p className="panel p-5">
-          Nobody has joined yet. The code is <strong>{offer.code}</strong>.
+          <Rich texts={resultsTexts} id="nobody" values={{ code: offer.code }} marks={{ strong: <strong /> }} />
         </p>
       )}
       {participants.length > 0 && (
-        <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label="Students’ results">
+        <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label={t('table')}>
           <table className="w-full text-start">
             <thead>
               <tr className="text-sm">
-                {['Student', 'Right', ...columns.map(({ name }) => name), 'Last seen'].map((name) => (
+                {(['student', 'right', ...columns.map(({ name }) => name), 'seen'] as const).map((name) => (
                   <th key={name} scope="col" className="px-2 py-2 text-start">
-                    {name}
+                    {t(`column.${name}`)}
                   </th>
                 ))}
                 <td />
@@ -84,22 +100,22 @@ export function Students({ results: { participants, offer } }: { results: Result
                 >
                   <th scope="row" className="max-w-40 truncate px-2 py-2 text-start" dir="auto">
                     {student.name}
-                    {student.removed && <span className="font-normal"> · taken out</span>}
+                    {student.removed && <span className="font-normal"> · {t('takenOut')}</span>}
                   </th>
                   <td className="px-2 py-2 tabular-nums">
-                    <Right student={student} />
+                    <Right student={student} kind={offer.kind} />
                   </td>
                   {columns.map(({ name, cell }) => (
                     <td key={name} className="px-2 py-2 tabular-nums">
-                      {cell(student)}
+                      {cell(student, t)}
                     </td>
                   ))}
-                  <td className="quiet whitespace-nowrap px-2 py-2">{seen(student.lastSeenAt)}</td>
+                  <td className="quiet whitespace-nowrap px-2 py-2">{seen(student.lastSeenAt, t, date)}</td>
                   <td className="pe-1">
                     <button
                       type="button"
                       className="btn btn-ghost btn-sm btn-square"
-                      aria-label={`More about ${student.name}`}
+                      aria-label={t('moreAbout', { name: student.name })}
                       onClick={() => setOpenId(student.participantId)}
                     >
                       <Ellipsis size={18} aria-hidden="true" />
@@ -124,18 +140,30 @@ export function Students({ results: { participants, offer } }: { results: Result
   )
 }
 
-function Right({ student: { right, total, finished, lastSeenAt, attempts } }: { student: ParticipantResult }) {
-  if (attempts === 0) return <span className="quiet text-sm">not begun</span>
+function Right({
+  student: { right, total, finished, lastSeenAt, attempts, doing },
+  kind,
+}: {
+  student: ParticipantResult
+  kind: GameKind
+}) {
+  const words = useGameWords()
+  const t = useTexts(resultsTexts)
+  if (attempts === 0) return <span className="quiet text-sm">{t('notBegun')}</span>
   return (
     <>
       {total > 0 ? (
-        <>
-          <strong>{right}</strong> of {total}
-        </>
+        <Rich texts={resultsTexts} id="ofStrong" values={{ right, total }} marks={{ strong: <strong /> }} />
       ) : (
-        <span className="quiet">not scored</span>
+        <span className="quiet">{t('notScored')}</span>
       )}
-      {finished ? '' : <span className="quiet text-sm"> · {isHere(lastSeenAt) ? 'playing' : 'left off'}</span>}
+      {finished ? '' : <span className="quiet text-sm"> · {isHere(lastSeenAt) ? t('playing') : t('leftOff')}</span>}
+      {doing && (
+        <span className="quiet block text-sm">
+          {words.doing(kind, doing)}
+          {doing.last.length > 0 && ` · ${doing.last.map((outcome) => SIGNS[outcome]).join(' ')}`}
+        </span>
+      )}
     </>
   )
 }

@@ -3,13 +3,19 @@ import { Copy, MonitorPlay, RefreshCw, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useChangeOffer, useDeleteOffer, useRenewOffer } from '../../api/queries.ts'
-import { TEACHER } from '../../games/teacher.ts'
+import { useGameWords } from '../../games/words.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
+import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 
 /** One link of a list, with all that can be done with it. */
 export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string }) {
+  const t = useTexts(shareTexts)
+  const common = useTexts(commonTexts)
   const { id, code, kind, seed, players, open, outdated, createdAt } = offer
+  const words = useGameWords()
+  const { date } = useWriting()
   const change = useChangeOffer()
   const renew = useRenewOffer()
   const remove = useDeleteOffer()
@@ -18,16 +24,16 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
   const [deleting, setDeleting] = useState(false)
   const address = `${location.origin}/p/${code}`
   return (
-    <article className="panel flex flex-wrap items-center gap-6 p-5" aria-label={`Link ${code}`}>
-      <QrCode text={address} size={128} label={`QR code for ${address}`} />
+    <article className="panel flex flex-wrap items-center gap-6 p-5" aria-label={t('link', { code })}>
+      <QrCode text={address} size={128} label={t('qrFor', { address })} />
       <div className="min-w-0 flex-1">
         <p className="flex flex-wrap items-baseline gap-3">
           <span className="text-4xl font-bold tracking-[0.18em]">{code}</span>
           <input
             className="input input-sm w-56"
             dir="auto"
-            aria-label={`Name of link ${code}`}
-            placeholder="a name, such as Tuesday group"
+            aria-label={t('nameOf', { code })}
+            placeholder={t('nameHint')}
             maxLength={100}
             value={name}
             onChange={(event) => setName(event.target.value)}
@@ -41,19 +47,22 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           </a>
         </p>
         <p className="quiet">
-          {TEACHER[kind].name} · seed {seed} ·{' '}
-          {new Date(createdAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} · {players}{' '}
-          {players === 1 ? 'student' : 'students'} ·{' '}
-          {open ? <strong className="text-success">open</strong> : <strong className="text-error">closed</strong>}
+          {t('madeOf', { game: words.name(kind), seed })} · {date(createdAt, { day: 'numeric', month: 'short' })} ·{' '}
+          {t('students', { count: players })} ·{' '}
+          {open ? (
+            <strong className="text-success">{t('open')}</strong>
+          ) : (
+            <strong className="text-error">{t('closed')}</strong>
+          )}
         </p>
         {outdated && (
           <p className="mt-1 flex flex-wrap items-center gap-2">
-            <span>The list has changed since.</span>
+            <span>{t('outdated')}</span>
             <button type="button" className="btn btn-sm" disabled={renew.isPending} onClick={() => renew.mutate(id)}>
               <RefreshCw size={15} aria-hidden="true" />
-              Renew the game
+              {t('renew')}
             </button>
-            <span className="quiet text-sm">Same link; who is playing ends the old one first.</span>
+            <span className="quiet text-sm">{t('renewHelp')}</span>
           </p>
         )}
         <Notice error={change.error ?? renew.error ?? remove.error} />
@@ -70,14 +79,14 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           }
         >
           <Copy size={16} aria-hidden="true" />
-          <span aria-live="polite">{copied ? 'Copied' : 'Copy link'}</span>
+          <span aria-live="polite">{copied ? t('copied') : t('copy')}</span>
         </button>
         <Link className="btn h-11" to={`/lists/${listId}/wall/${code}`}>
           <MonitorPlay size={16} aria-hidden="true" />
-          Show on the wall
+          {t('wall')}
         </Link>
         <Link className="btn h-11" to={`/lists/${listId}/results?link=${id}`}>
-          Results
+          {common('results')}
         </Link>
         <button
           type="button"
@@ -85,12 +94,12 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           disabled={change.isPending}
           onClick={() => change.mutate({ id, open: !open })}
         >
-          {open ? 'Close' : 'Open again'}
+          {open ? t('close') : t('reopen')}
         </button>
         <button
           type="button"
           className="btn btn-ghost btn-square h-11"
-          aria-label={`Delete link ${code} …`}
+          aria-label={t('deleteLink', { code })}
           onClick={() => setDeleting(true)}
         >
           <Trash2 size={16} aria-hidden="true" />
@@ -98,12 +107,9 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
       </div>
       {deleting && (
         <p role="alert" className="flex w-full flex-wrap items-center gap-2 border-t border-base-300 pt-3">
-          <span className="flex-1">
-            This deletes the link and what {players === 1 ? 'its student has' : `all its ${players} students have`}{' '}
-            done, for good. The list stays.
-          </span>
+          <span className="flex-1">{t('deleteSure', { count: players })}</span>
           <button type="button" className="btn h-11" autoFocus onClick={() => setDeleting(false)}>
-            Keep it
+            {common('keep')}
           </button>
           <button
             type="button"
@@ -111,7 +117,7 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
             disabled={remove.isPending}
             onClick={() => remove.mutate(id)}
           >
-            Delete for good
+            {t('deleteForGood')}
           </button>
         </p>
       )}

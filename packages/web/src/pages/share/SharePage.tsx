@@ -5,9 +5,13 @@ import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
 import { OfferCard } from './OfferCard.tsx'
+import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
 
 /** The links of a list: to show, to copy, to close and to open again. */
 export function SharePage() {
+  const common = useTexts(commonTexts)
+  const t = useTexts(shareTexts)
   const { id = '' } = useParams()
   const list = useList(id)
   const offers = useOffers(id)
@@ -15,26 +19,22 @@ export function SharePage() {
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-5">
       <ListHeader
         listId={id}
-        step="Play"
+        step="play"
         title={
-          <h1 className="text-4xl" dir="auto">
-            {list.data?.title || 'Untitled list'}
+          <h1 className="text-4xl [text-align:match-parent]" dir="auto">
+            {list.data?.title || common('untitled')}
           </h1>
         }
-        facts="Students open the link or type the code. No account needed."
+        facts={t('facts')}
         action={
           <Link className="btn h-11" to={`/lists/${id}`}>
-            Back to the words
+            {t('backToWords')}
           </Link>
         }
       />
       <Notice error={offers.error ?? list.error} />
-      {offers.isPending && <Waterline filled={undefined} label="Fetching the links" />}
-      {offers.data?.length === 0 && (
-        <p className="panel p-6">
-          No link yet. Choose a game and press “Share with students”: a link works from the moment it exists.
-        </p>
-      )}
+      {offers.isPending && <Waterline filled={undefined} label={t('fetching')} />}
+      {offers.data?.length === 0 && <p className="panel p-6">{t('none')}</p>}
       <ul className="flex flex-col gap-4">
         {offers.data?.map((offer: OfferReply) => (
           <li key={offer.id}>

@@ -6,6 +6,9 @@ import { ApiError } from '../../api/client.ts'
 import { useSignIn } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { OtterAfloat } from '../../ui/Otter.tsx'
+import { problemTexts, signInTexts } from '../../texts/namespaces.ts'
+import { Rich } from '../../texts/Rich.tsx'
+import { useTexts } from '../../texts/texts.ts'
 
 interface Fields {
   name: string
@@ -15,6 +18,8 @@ interface Fields {
 
 /** Signing in, signing up, or looking around as the sample teacher. */
 export function SignInPage({ sample }: { sample: boolean }) {
+  const t = useTexts(signInTexts)
+  const problems = useTexts(problemTexts)
   const [isNew, setIsNew] = useState(false)
   const signIn = useSignIn()
   const {
@@ -38,6 +43,8 @@ export function SignInPage({ sample }: { sample: boolean }) {
       },
     )
   })
+  const problemFor = (message: string): string =>
+    problems.has(message) ? problems.coded(message) : message.includes(' ') ? message : problems('invalid')
   const field = (name: keyof Fields, label: string, type: string, autoComplete: string) => (
     <div>
       <label htmlFor={name} className="font-bold">
@@ -54,7 +61,7 @@ export function SignInPage({ sample }: { sample: boolean }) {
       />
       {errors[name] && (
         <p id={`${name}-error`} role="alert" className="mt-1 text-sm text-error">
-          {errors[name].message}
+          {problemFor(errors[name].message ?? '')}
         </p>
       )}
     </div>
@@ -64,25 +71,24 @@ export function SignInPage({ sample }: { sample: boolean }) {
       <div className="flex flex-col gap-5">
         <OtterAfloat width={280} />
         <h1 className="text-5xl">Jolly Otter</h1>
-        <p className="max-w-md text-lg">
-          Paste a list of words once. Get review games to print, to share by link, and to see what each student knows.
-        </p>
+        <p className="max-w-md text-lg">{t('pitch')}</p>
         <p className="quiet">
-          Students: go to{' '}
-          <a className="link" href="/in">
-            {location.host}/in
-          </a>{' '}
-          and enter the code from the board.
+          <Rich
+            texts={signInTexts}
+            id="students"
+            values={{ host: location.host }}
+            marks={{ go: <a className="link" href="/in" /> }}
+          />
         </p>
       </div>
       <form className="panel flex flex-col gap-4 p-6" onSubmit={(event) => void submit(event)} noValidate>
-        <h2 className="text-2xl">{isNew ? 'Make an account' : 'Sign in'}</h2>
-        {isNew && field('name', 'Your name', 'text', 'name')}
-        {field('email', 'E-mail', 'email', 'email')}
-        {field('password', 'Password', 'password', isNew ? 'new-password' : 'current-password')}
+        <h2 className="text-2xl">{isNew ? t('makeAccount') : t('signIn')}</h2>
+        {isNew && field('name', t('name'), 'text', 'name')}
+        {field('email', t('email'), 'email', 'email')}
+        {field('password', t('password'), 'password', isNew ? 'new-password' : 'current-password')}
         {signIn.isError && !errors.email && !errors.password && <Notice error={signIn.error} />}
         <button type="submit" className="btn btn-primary h-12" disabled={signIn.isPending}>
-          {isNew ? 'Make an account' : 'Sign in'}
+          {isNew ? t('makeAccount') : t('signIn')}
         </button>
         <button
           type="button"
@@ -93,7 +99,7 @@ export function SignInPage({ sample }: { sample: boolean }) {
             signIn.reset()
           }}
         >
-          {isNew ? 'I have an account' : 'I am new here'}
+          {isNew ? t('haveAccount') : t('isNew')}
         </button>
         {sample && (
           <button
@@ -102,7 +108,7 @@ export function SignInPage({ sample }: { sample: boolean }) {
             disabled={signIn.isPending}
             onClick={() => signIn.mutate({ path: '/session/sample' })}
           >
-            Look around as Ines Okafor
+            {t('sample')}
           </button>
         )}
       </form>

@@ -1,13 +1,18 @@
 import { LogOut } from 'lucide-react'
 import { Link, Outlet, useNavigate } from 'react-router'
-import { useSession, useSignOut } from '../../api/queries.ts'
+import { LANGUAGES, type Language, type TeacherReply } from '@otter/api'
+import { Suspense, useEffect } from 'react'
+import { useChangeTeacher, useSession, useSignOut } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Otter } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { SignInPage } from './SignInPage.tsx'
+import { commonTexts } from '../../texts/namespaces.ts'
+import { changeLanguage, useTexts, useWriting } from '../../texts/texts.ts'
 
 /** The frame of every teacher's page; asks who it is first. */
 export function SignedIn() {
+  const t = useTexts(commonTexts)
   const session = useSession()
   const signOut = useSignOut()
   const navigate = useNavigate()
@@ -15,7 +20,7 @@ export function SignedIn() {
     return (
       <main className="mx-auto mt-24 max-w-xs">
         <h1 className="sr-only">Jolly Otter</h1>
-        <Waterline filled={undefined} label="Opening" />
+        <Waterline filled={undefined} label={t('frame.opening')} />
       </main>
     )
   if (session.isError)
@@ -35,12 +40,13 @@ export function SignedIn() {
             <Otter />
             Jolly Otter
           </Link>
-          <nav aria-label="Main">
+          <nav aria-label={t('frame.main')}>
             <Link to="/" className="font-bold">
-              Lists
+              {t('frame.lists')}
             </Link>
           </nav>
           <span className="quiet ms-auto">{teacher.name}</span>
+          <LanguageChoice teacher={teacher} />
           <button
             type="button"
             className="btn btn-ghost btn-sm"
@@ -54,16 +60,46 @@ export function SignedIn() {
             }
           >
             <LogOut size={16} aria-hidden="true" />
-            Sign out
+            {t('frame.signOut')}
           </button>
         </div>
       </header>
-      <Outlet />
+      <Suspense fallback={<Waterline filled={undefined} label={t('frame.opening')} />}>
+        <Outlet />
+      </Suspense>
       <footer className="mx-auto max-w-[1240px] px-4 py-6 text-sm print:hidden">
         <Link to="/credits" className="quiet link">
-          Credits
+          {t('frame.credits')}
         </Link>
       </footer>
     </div>
+  )
+}
+
+/** The language of all screens, kept with the account. */
+function LanguageChoice({ teacher }: { teacher: TeacherReply }) {
+  const t = useTexts(commonTexts)
+  const { language } = useWriting()
+  const change = useChangeTeacher()
+  useEffect(() => {
+    if (teacher.language) void changeLanguage(teacher.language)
+  }, [teacher.language])
+  return (
+    <select
+      className="select select-ghost select-sm w-auto"
+      aria-label={t('language')}
+      value={language}
+      onChange={(event) => {
+        const chosen = event.target.value as Language
+        void changeLanguage(chosen)
+        change.mutate({ language: chosen })
+      }}
+    >
+      {Object.entries(LANGUAGES).map(([code, name]) => (
+        <option key={code} value={code} lang={code}>
+          {name}
+        </option>
+      ))}
+    </select>
   )
 }

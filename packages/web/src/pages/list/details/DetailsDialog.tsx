@@ -4,6 +4,8 @@ import { ImagePlus, X } from 'lucide-react'
 import { useEffect, useId, useRef, useState } from 'react'
 import { languagesWith } from './languages.ts'
 import { PicturePicker } from '../pictures/PicturePicker.tsx'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { useTexts, useWriting } from '../../../texts/texts.ts'
 
 interface DetailsDialogProps {
   details: ListDetails
@@ -14,6 +16,9 @@ interface DetailsDialogProps {
 
 /** What is said about the list as a whole. It is kept as it is typed, like everything else. */
 export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDialogProps) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
+  const { nameOf } = useWriting()
   const dialog = useRef<HTMLDialogElement>(null)
   const id = useId()
   const [picking, setPicking] = useState(false)
@@ -40,9 +45,9 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
         value={details[name]}
         onChange={(event) => onChange({ [name]: event.target.value })}
       >
-        {languagesWith(details[name]).map(([code, own]) => (
+        {languagesWith(details[name]).map((code) => (
           <option key={code} value={code}>
-            {own}
+            {code === '' ? t('anyLanguage') : nameOf(code)}
           </option>
         ))}
       </select>
@@ -52,20 +57,20 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
     <dialog ref={dialog} className="modal" aria-labelledby={`${id}-title`} onClose={onClose}>
       <div className="modal-box flex max-w-2xl flex-col gap-3">
         <h2 id={`${id}-title`} className="text-2xl">
-          About this list
+          {t('details.title')}
         </h2>
         <div className="flex gap-4">
           {details.cover ? (
             <span className="relative">
               <img
                 src={mediaPath(details.cover.id)}
-                alt={details.cover.alt || 'The cover'}
+                alt={details.cover.alt || t('details.theCover')}
                 className="size-28 rounded-sm border border-base-300 bg-white object-contain"
               />
               <button
                 type="button"
                 className="btn btn-sm btn-square absolute end-1 top-1"
-                aria-label="Take the cover off"
+                aria-label={t('details.takeCoverOff')}
                 onClick={() => onChange({ cover: null })}
               >
                 <X size={16} aria-hidden="true" />
@@ -74,11 +79,11 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
           ) : (
             <button type="button" className="btn size-28 flex-col" onClick={() => setPicking(true)}>
               <ImagePlus size={20} aria-hidden="true" />
-              Cover
+              {t('details.cover')}
             </button>
           )}
           <label className="flex flex-1 flex-col text-sm">
-            Description
+            {t('details.description')}
             <textarea
               rows={4}
               dir="auto"
@@ -90,18 +95,18 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
           </label>
         </div>
         <div className="grid grid-cols-2 gap-3">
-          {language('answerLanguage', 'Answers in')}
-          {language('promptLanguage', 'Prompts in')}
-          {line('subject', 'Subject', 100)}
-          {line('grade', 'Grade', 50)}
-          {line('folder', 'Folder', 100, `${id}-folders`)}
+          {language('answerLanguage', t('details.answersIn'))}
+          {language('promptLanguage', t('details.promptsIn'))}
+          {line('subject', t('details.subject'), 100)}
+          {line('grade', t('details.grade'), 50)}
+          {line('folder', t('details.folder'), 100, `${id}-folders`)}
           <datalist id={`${id}-folders`}>
             {folders.map((folder) => (
               <option key={folder} value={folder} />
             ))}
           </datalist>
           <label className="flex flex-col text-sm">
-            Tags, with commas between
+            {t('details.tags')}
             <input
               className="input w-full"
               dir="auto"
@@ -124,7 +129,7 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
         </div>
         <div className="flex justify-end">
           <button type="button" className="btn btn-primary" onClick={onClose}>
-            Done
+            {common('done')}
           </button>
         </div>
         {picking && (

@@ -1,4 +1,8 @@
 import type { Draft, Overruled } from './draft.ts'
+import type list from '../../../texts/en/list.json'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { Rich } from '../../../texts/Rich.tsx'
+import { useTexts, type MessageKey } from '../../../texts/texts.ts'
 
 interface OverruledNoticesProps {
   overruled: readonly Overruled[]
@@ -11,6 +15,12 @@ const SHOWN = 5
 
 /** Offers back what somebody typed elsewhere and what gave way to newer typing here. */
 export function OverruledNotices({ overruled, draft, edit, settle }: OverruledNoticesProps) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
+  const valueOf = (one: Overruled): string => {
+    if ('detail' in one) return typeof one.value === 'string' ? one.value : t('overruled.something')
+    return [one.entry.answer.text, one.entry.prompt.text].filter((text) => text !== '').join(' · ')
+  }
   const take = (one: Overruled): void => {
     edit((before) => {
       if ('detail' in one) return { ...before, [one.detail]: one.value }
@@ -26,7 +36,7 @@ export function OverruledNotices({ overruled, draft, edit, settle }: OverruledNo
     settle(one)
   }
   return (
-    <ul aria-label="Changed elsewhere too" className="flex flex-col gap-2 empty:hidden">
+    <ul aria-label={t('overruled.label')} className="flex flex-col gap-2 empty:hidden">
       {overruled.slice(0, SHOWN).map((one, index) => {
         const row = 'entry' in one ? draft.entries.findIndex(({ id }) => id === one.entry.id) : -1
         return (
@@ -36,33 +46,31 @@ export function OverruledNotices({ overruled, draft, edit, settle }: OverruledNo
               className="panel flex flex-wrap items-center gap-2 border-s-4 border-s-warning p-3 text-sm"
             >
               <span className="flex-1">
-                {'detail' in one ? (
-                  <>
-                    The {one.detail === 'title' ? 'title' : 'list’s details'} was also changed in another window:{' '}
-                    <q>{typeof one.value === 'string' ? one.value : 'something else'}</q>.
-                  </>
-                ) : (
-                  <>
-                    {one.removedHere ? 'A row that you deleted was changed' : `Row ${row + 1} was also changed`} in
-                    another window:{' '}
-                    <q dir="auto">
-                      {[one.entry.answer.text, one.entry.prompt.text].filter((text) => text !== '').join(' · ')}
-                    </q>
-                    . {one.removedHere ? '' : 'Yours is newer and stands.'}
-                  </>
-                )}
+                <Rich
+                  texts={listTexts}
+                  id={messageFor(one)}
+                  values={{ row: row + 1, value: valueOf(one) }}
+                  marks={{ q: <q dir="auto" /> }}
+                />
               </span>
               <button type="button" className="btn btn-sm" onClick={() => take(one)}>
-                {'entry' in one && one.removedHere ? 'Put it back' : 'Take theirs'}
+                {'entry' in one && one.removedHere ? t('overruled.putBack') : t('overruled.takeTheirs')}
               </button>
               <button type="button" className="btn btn-ghost btn-sm" onClick={() => settle(one)}>
-                Keep mine
+                {t('overruled.keepMine')}
               </button>
             </div>
           </li>
         )
       })}
-      {overruled.length > SHOWN && <li className="quiet text-sm">and {overruled.length - SHOWN} more</li>}
+      {overruled.length > SHOWN && (
+        <li className="quiet text-sm">{common('more', { count: overruled.length - SHOWN })}</li>
+      )}
     </ul>
   )
+}
+
+function messageFor(one: Overruled): MessageKey<typeof list> {
+  if ('detail' in one) return one.detail === 'title' ? 'overruled.title' : 'overruled.details'
+  return one.removedHere ? 'overruled.deleted' : 'overruled.changed'
 }

@@ -12,9 +12,11 @@ import {
 } from '@otter/core'
 import { ChevronDown, ChevronUp, Plus, Trash2, X } from 'lucide-react'
 import { useEffect, useId, useRef, type ReactNode } from 'react'
-import { nameOfMend, sentenceForCheck } from '../table/checkSentences.ts'
+import { useCheckWords } from '../table/useCheckWords.ts'
 import { FaceEditor } from './FaceEditor.tsx'
 import { LabelsField } from './LabelsField.tsx'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 interface EntryPanelProps {
   entry: PlacedEntry
@@ -44,6 +46,9 @@ export function EntryPanel({
   onGo,
   onClose,
 }: EntryPanelProps) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
+  const check = useCheckWords()
   const section = useRef<HTMLElement>(null)
   useEffect(() => section.current?.querySelector('textarea')?.focus(), [])
   const set = <Name extends keyof Entry>(name: Name, value: Entry[Name]): void =>
@@ -88,18 +93,18 @@ export function EntryPanel({
   return (
     <section
       ref={section}
-      aria-label={`All of row ${row + 1}`}
+      aria-label={t('entry.allOf', { row: row + 1 })}
       className="panel flex flex-col gap-3 p-4"
       onKeyDown={(event) => event.key === 'Escape' && !(event.target as HTMLElement).closest('dialog') && onClose()}
     >
       <div className="flex items-center gap-1">
         <h2 className="min-w-0 flex-1 truncate text-2xl" dir="auto">
-          {row + 1} · {word || 'new entry'}
+          {row + 1} · {word || t('entry.new')}
         </h2>
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label="The entry before"
+          aria-label={t('entry.before')}
           disabled={row === 0}
           onClick={() => onGo(row - 1)}
         >
@@ -108,7 +113,7 @@ export function EntryPanel({
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label="The next entry"
+          aria-label={t('entry.next')}
           disabled={row >= rows - 1}
           onClick={() => onGo(row + 1)}
         >
@@ -117,7 +122,7 @@ export function EntryPanel({
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label="Close"
+          aria-label={common('close')}
           title="Esc"
           onClick={onClose}
         >
@@ -129,7 +134,7 @@ export function EntryPanel({
           key={note.code}
           className={`flex flex-wrap gap-x-2 text-sm ${note.weight === 'harm' ? 'text-error' : 'quiet'}`}
         >
-          {sentenceForCheck(note)}
+          {check.note(note)}
           {note.mends.map((mend) => (
             <button
               key={JSON.stringify(mend)}
@@ -137,16 +142,16 @@ export function EntryPanel({
               className="link min-h-6 px-1 font-bold"
               onClick={() => onMend(note, mend)}
             >
-              {nameOfMend(mend)}
+              {check.mend(mend)}
             </button>
           ))}
         </p>
       ))}
       <fieldset>
-        <legend className="quiet text-sm">Answer</legend>
+        <legend className="quiet text-sm">{t('column.answer')}</legend>
         <FaceEditor
           face={entry.answer}
-          name="the answer"
+          name={t('face.answer')}
           language={answerLanguage}
           withSound
           word={word}
@@ -154,10 +159,10 @@ export function EntryPanel({
         />
       </fieldset>
       <fieldset>
-        <legend className="quiet text-sm">Prompt</legend>
+        <legend className="quiet text-sm">{t('column.prompt')}</legend>
         <FaceEditor
           face={entry.prompt}
-          name="the prompt"
+          name={t('face.prompt')}
           language={promptLanguage}
           withSound
           word={word}
@@ -175,7 +180,7 @@ export function EntryPanel({
           )
         }
       />
-      <Field label="Also accepted, one a line">
+      <Field label={t('entry.accepted')}>
         {(own) => (
           <textarea
             id={own}
@@ -190,27 +195,27 @@ export function EntryPanel({
         )}
       </Field>
       <div className="grid grid-cols-2 gap-3">
-        {line('hint', 'Hint', 'shown on request', 2000)}
-        {line('fact', 'Fact', 'shown after answering', 2000)}
+        {line('hint', t('entry.hint'), t('entry.hintHelp'), 2000)}
+        {line('fact', t('entry.fact'), t('entry.factHelp'), 2000)}
         <LabelsField
-          label="Groups, one a line"
+          label={t('entry.groups')}
           labels={entry.groups}
           most={MAX_GROUPS}
           longest={MAX_GROUP}
-          placeholder="the main one first"
+          placeholder={t('entry.groupsHelp')}
           known={groups}
           onChange={(next) => set('groups', next)}
         />
         <LabelsField
-          label="Standards, one a line"
+          label={t('entry.standards')}
           labels={entry.standards}
           most={MAX_STANDARDS}
           longest={MAX_STANDARD}
-          placeholder="codes, such as 4.NF.2"
+          placeholder={t('entry.standardsHelp')}
           onChange={(next) => set('standards', next)}
         />
-        {number('worth', 'Worth, in points', 'as the game says', 0, 10_000)}
-        {number('seconds', 'Time, in seconds', 'as the game says', 1, 3600)}
+        {number('worth', t('entry.worth'), t('entry.asGame'), 0, 10_000)}
+        {number('seconds', t('entry.time'), t('entry.asGame'), 1, 3600)}
       </div>
       <label className="flex items-center gap-2">
         <input
@@ -219,7 +224,8 @@ export function EntryPanel({
           checked={entry.scored}
           onChange={(event) => set('scored', event.target.checked)}
         />
-        Counts for the score<span className="quiet text-sm">(an opinion question does not)</span>
+        {t('entry.counts')}
+        <span className="quiet text-sm">{t('entry.countsHelp')}</span>
       </label>
     </section>
   )
@@ -246,18 +252,17 @@ interface ChoicesEditorProps {
 }
 
 function ChoicesEditor({ entry, language, onChange, onRight }: ChoicesEditorProps) {
+  const t = useTexts(listTexts)
   const { choices, answer } = entry
   const hasAnswer = answer.text.trim() !== '' || answer.picture !== undefined || answer.sound !== undefined
   const change = (index: number, choice: Choice): void =>
     onChange(choices.map((other, place) => (place === index ? choice : other)))
   return (
     <fieldset className="flex flex-col gap-2">
-      <legend className="quiet text-sm">
-        Choices beside the answer · where there are none, a quiz draws them from the list
-      </legend>
+      <legend className="quiet text-sm">{t('entry.choices')}</legend>
       {hasAnswer && choices.length > 0 && (
         <p className="flex items-center gap-2 text-sm text-success" dir="auto">
-          ✓ right: {answer.text || 'the answer'}
+          {t('entry.right', { text: answer.text || t('entry.theAnswer') })}
         </p>
       )}
       {choices.map((choice, index) => (
@@ -267,19 +272,19 @@ function ChoicesEditor({ entry, language, onChange, onRight }: ChoicesEditorProp
               type="checkbox"
               className="checkbox checkbox-sm"
               checked={choice.right}
-              aria-label={`Choice ${index + 1} is right`}
+              aria-label={t('entry.choiceIsRight', { number: index + 1 })}
               onChange={(event) =>
                 hasAnswer || !event.target.checked
                   ? change(index, { ...choice, right: event.target.checked })
                   : onRight(index)
               }
             />
-            right
+            {t('entry.isRight')}
           </label>
           <div className="flex-1">
             <FaceEditor
               face={choice}
-              name={`choice ${index + 1}`}
+              name={t('face.choice', { number: index + 1 })}
               language={language}
               withSound={false}
               word=""
@@ -289,7 +294,7 @@ function ChoicesEditor({ entry, language, onChange, onRight }: ChoicesEditorProp
           <button
             type="button"
             className="btn btn-ghost btn-sm btn-square"
-            aria-label={`Delete choice ${index + 1}`}
+            aria-label={t('entry.deleteChoice', { number: index + 1 })}
             onClick={() => onChange(choices.filter((_, place) => place !== index))}
           >
             <Trash2 size={16} aria-hidden="true" />
@@ -303,7 +308,7 @@ function ChoicesEditor({ entry, language, onChange, onRight }: ChoicesEditorProp
           onClick={() => onChange([...choices, { text: '', right: false }])}
         >
           <Plus size={15} aria-hidden="true" />
-          Add a choice
+          {t('entry.addChoice')}
         </button>
       )}
     </fieldset>

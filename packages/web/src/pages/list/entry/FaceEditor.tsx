@@ -5,6 +5,8 @@ import { useState } from 'react'
 import { SoundButton } from './FaceMedia.tsx'
 import { PicturePicker } from '../pictures/PicturePicker.tsx'
 import { SoundRecorder } from './SoundRecorder.tsx'
+import { listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 interface FaceEditorProps<Side extends Face> {
   face: Side
@@ -26,6 +28,7 @@ export function FaceEditor<Side extends Face>({
   word,
   onChange,
 }: FaceEditorProps<Side>) {
+  const t = useTexts(listTexts)
   const [picking, setPicking] = useState(false)
   const { picture, sound } = face
   return (
@@ -43,29 +46,29 @@ export function FaceEditor<Side extends Face>({
           <span className="flex w-full items-center gap-2 rounded-sm border border-base-300 p-1.5">
             <button
               type="button"
-              aria-label={`Another picture for ${name}`}
+              aria-label={t('face.anotherPicture', { name })}
               className="cursor-pointer"
               onClick={() => setPicking(true)}
             >
               <img
                 src={mediaPath(picture.id)}
-                alt={picture.alt || 'The picture'}
+                alt={picture.alt || t('face.thePicture')}
                 className="size-14 rounded-sm bg-white object-contain"
               />
             </button>
             <span className="flex min-w-0 flex-1 flex-col gap-1">
               <input
                 className="input input-sm w-full"
-                aria-label={`What the picture for ${name} shows`}
-                placeholder="what it shows"
+                aria-label={t('face.shows', { name })}
+                placeholder={t('face.showsHint')}
                 maxLength={200}
                 value={picture.alt}
                 onChange={(event) => onChange({ ...face, picture: { ...picture, alt: event.target.value } })}
               />
               <input
                 className="input input-sm w-full"
-                aria-label={`Credit of the picture for ${name}`}
-                placeholder="whose picture it is"
+                aria-label={t('face.credit', { name })}
+                placeholder={t('face.creditHint')}
                 maxLength={300}
                 value={picture.credit}
                 onChange={(event) => onChange({ ...face, picture: { ...picture, credit: event.target.value } })}
@@ -74,7 +77,7 @@ export function FaceEditor<Side extends Face>({
             <button
               type="button"
               className="btn btn-ghost btn-sm btn-square"
-              aria-label={`Take the picture off ${name}`}
+              aria-label={t('face.takeOff', { name })}
               onClick={() => onChange({ ...face, picture: undefined })}
             >
               <X size={16} aria-hidden="true" />
@@ -84,24 +87,26 @@ export function FaceEditor<Side extends Face>({
           <button
             type="button"
             className="btn btn-sm"
-            aria-label={`Picture for ${name}`}
+            aria-label={t('face.pictureFor', { name })}
             onClick={() => setPicking(true)}
           >
             <ImagePlus size={15} aria-hidden="true" />
-            Picture
+            {t('face.picture')}
           </button>
         )}
         {withSound &&
           (sound ? (
             <span className="flex items-center gap-1 rounded-sm border border-base-300 ps-1">
-              <SoundButton id={sound.id} label={`Play the sound of ${name}`} />
+              <SoundButton id={sound.id} label={t('face.play', { name })} />
               <span className="quiet text-sm">
-                {sound.milliseconds > 0 ? `${(sound.milliseconds / 1000).toFixed(1)} s` : 'sound'}
+                {sound.milliseconds > 0
+                  ? t('face.seconds', { seconds: (sound.milliseconds / 1000).toFixed(1) })
+                  : t('face.sound')}
               </span>
               <button
                 type="button"
                 className="btn btn-ghost btn-sm btn-square"
-                aria-label={`Take the sound off ${name}`}
+                aria-label={t('face.takeSoundOff', { name })}
                 onClick={() => onChange({ ...face, sound: undefined })}
               >
                 <X size={16} aria-hidden="true" />

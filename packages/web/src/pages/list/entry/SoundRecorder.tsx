@@ -4,6 +4,8 @@ import { FileMusic, Mic, Square } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { uploadSound } from '../../../api/media.ts'
 import { Notice } from '../../../ui/Notice.tsx'
+import { listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 interface Recording {
   recorder: MediaRecorder
@@ -12,6 +14,7 @@ interface Recording {
 
 /** Records a sound in place, or takes one from a file. */
 export function SoundRecorder({ label, onSound }: { label: string; onSound: (sound: Sound) => void }) {
+  const t = useTexts(listTexts)
   const recording = useRef<Recording>(undefined)
   const [seconds, setSeconds] = useState<number>()
   const [busy, setBusy] = useState(false)
@@ -52,13 +55,7 @@ export function SoundRecorder({ label, onSound }: { label: string; onSound: (sou
       recording.current = { recorder, began }
       setSeconds(0)
     } catch {
-      setError(
-        new Error(
-          isSecureContext
-            ? 'The microphone can’t be used. Allow it beside the address of this page, then try again.'
-            : 'Browsers record only on pages with https, or on this computer itself. A sound file can be taken.',
-        ),
-      )
+      setError(new Error(isSecureContext ? t('sound.noMicrophone') : t('sound.notHere')))
     }
   }
   return (
@@ -66,28 +63,28 @@ export function SoundRecorder({ label, onSound }: { label: string; onSound: (sou
       {isRecording ? (
         <button type="button" className="btn btn-sm btn-secondary" onClick={() => recording.current?.recorder.stop()}>
           <Square size={15} aria-hidden="true" />
-          Stop · {seconds} s
+          {t('sound.stop', { seconds })}
         </button>
       ) : (
         <button
           type="button"
           className="btn btn-sm"
           disabled={busy}
-          aria-label={`Record ${label}`}
+          aria-label={t('sound.recordFor', { name: label })}
           onClick={() => void begin()}
         >
           <Mic size={15} aria-hidden="true" />
-          {busy ? 'Keeping it …' : 'Record'}
+          {busy ? t('sound.keeping') : t('sound.record')}
         </button>
       )}
       {!isRecording && (
         <label className="btn btn-sm">
           <FileMusic size={15} aria-hidden="true" />
-          Sound file
+          {t('sound.file')}
           <input
             type="file"
             accept="audio/*,video/webm,video/mp4"
-            aria-label={`Sound file for ${label}`}
+            aria-label={t('sound.fileFor', { name: label })}
             className="sr-only"
             disabled={busy}
             onChange={(event) => event.target.files?.[0] && keep(event.target.files[0], 0)}

@@ -3,9 +3,12 @@ import { Check, Plus } from 'lucide-react'
 import { memo, useMemo } from 'react'
 import { Link } from 'react-router'
 import { TEACHER } from '../../../games/teacher.ts'
+import { useGameWords } from '../../../games/words.ts'
 import { useRested } from '../../../ui/useRested.ts'
 import type { PuzzleJob, PuzzleResult } from '../../../workers/puzzle.worker.ts'
 import { usePuzzleJobs } from '../../../workers/usePuzzles.ts'
+import { listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 /** Pictures wait until typing rests for so long; in milliseconds. */
 const RESTED = 300
@@ -18,6 +21,7 @@ interface FitCardsProps {
 
 /** What the list can be: a small real puzzle of each game, and whether the list is ready for it. */
 export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsProps) {
+  const t = useTexts(listTexts)
   const rested = useRested(list, RESTED)
   const jobs = useMemo(
     () => GAME_KINDS.map((kind): PuzzleJob => ({ kind, seed: 'otter', ...TEACHER[kind].small(rested) })),
@@ -26,12 +30,10 @@ export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsP
   const { results } = usePuzzleJobs(jobs)
   const ready = GAME_KINDS.filter((kind) => fits[kind].ready).length
   return (
-    <section aria-label="What this list can be" className="flex flex-col gap-3">
+    <section aria-label={t('fits.title')} className="flex flex-col gap-3">
       <div className="flex items-baseline justify-between">
-        <h2 className="text-2xl">What this list can be</h2>
-        <p className="quiet">
-          {ready} of {GAME_KINDS.length} ready
-        </p>
+        <h2 className="text-2xl">{t('fits.title')}</h2>
+        <p className="quiet">{t('fits.ready', { ready, of: GAME_KINDS.length })}</p>
       </div>
       <ul className="grid grid-cols-2 gap-3">
         {GAME_KINDS.map((kind, index) => (
@@ -52,7 +54,8 @@ interface FitCardProps {
 /** One game: drawn again only where its picture or its sentence changes. */
 const FitCard = memo(
   function FitCard({ listId, kind, fit, result }: FitCardProps) {
-    const { name, Thumbnail, sentenceFor } = TEACHER[kind]
+    const { Thumbnail } = TEACHER[kind]
+    const words = useGameWords()
     return (
       <li>
         <Link
@@ -62,10 +65,10 @@ const FitCard = memo(
           <span className={`block h-24 ${fit.ready ? '' : 'opacity-40'}`}>
             {result && 'puzzle' in result && <Thumbnail puzzle={result.puzzle} />}
           </span>
-          <strong>{name}</strong>
+          <strong>{words.name(kind)}</strong>
           <span className={`flex items-center gap-1 text-sm ${fit.ready ? 'text-success' : 'text-error'}`}>
             {fit.ready ? <Check size={15} aria-hidden="true" /> : <Plus size={15} aria-hidden="true" />}
-            {sentenceFor(fit.summary)}
+            {words.note(kind, fit.summary)}
           </span>
         </Link>
       </li>

@@ -1,12 +1,16 @@
-import type { EntryList, Fit, GameKind } from '@otter/core'
+import type { EntryList, Fit, FitNote, GameKind } from '@otter/core'
 import { Check, Dices, Maximize } from 'lucide-react'
 import { useMemo, useRef } from 'react'
 import { Link } from 'react-router'
 import { AskingOptions } from '../../../games/AskingOptions.tsx'
 import { TEACHER } from '../../../games/teacher.ts'
+import { useGameWords } from '../../../games/words.ts'
+import { Rich } from '../../../texts/Rich.tsx'
 import { usePuzzles } from '../../../workers/usePuzzles.ts'
 import { newSeed, type GameChoice } from './gameChoice.ts'
 import { Preview } from './Preview.tsx'
+import { listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 interface GameStepProps {
   listId: string
@@ -19,8 +23,12 @@ interface GameStepProps {
 
 /** The list as one game: how it is made, and as students will see and play it. */
 export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStepProps) {
+  const t = useTexts(listTexts)
   const { options, seed } = choice
-  const { name, Options, Workbench, sentenceFor, factsOf, shortfallOf } = TEACHER[kind]
+  const { Options, Workbench } = TEACHER[kind]
+  const words = useGameWords()
+  const name = words.name(kind)
+  const sentenceFor = (about: FitNote): string => words.note(kind, about)
   const preview = useRef<HTMLElement>(null)
   const groups = useMemo(() => [...new Set(list.entries.flatMap((entry) => entry.groups))], [list])
   const seeds = useMemo(() => [seed], [seed])
@@ -29,7 +37,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
   const general = fit.notes.filter(({ entryIds }) => entryIds.length === 0)
   const byRow = fit.notes.filter(({ entryIds }) => entryIds.length > 0)
   const rowOf = (id: string): number => list.entries.findIndex((entry) => entry.id === id) + 1
-  const shortfall = puzzle === undefined ? undefined : shortfallOf(puzzle)
+  const shortfall = puzzle === undefined ? undefined : words.shortfall(kind, puzzle)
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
       <section aria-label={name} className="panel flex flex-col gap-3 p-4">
@@ -39,7 +47,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
             {fit.ready ? (
               <>
                 <Check size={16} aria-hidden="true" />
-                {puzzle === undefined ? sentenceFor(fit.summary) : factsOf(puzzle)}
+                {puzzle === undefined ? sentenceFor(fit.summary) : words.facts(kind, puzzle)}
               </>
             ) : (
               sentenceFor(fit.summary)
@@ -55,10 +63,10 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
         <div className="flex flex-wrap items-center gap-2 text-sm">
           <button type="button" className="btn btn-sm" onClick={() => onChoose({ ...choice, seed: newSeed() })}>
             <Dices size={16} aria-hidden="true" />
-            Another one
+            {t('game.another')}
           </button>
           <label className="flex items-center gap-2">
-            <span className="quiet">Seed</span>
+            <span className="quiet">{t('game.seed')}</span>
             <input
               className="input input-sm w-28"
               maxLength={40}
@@ -90,27 +98,27 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
         )}
         {byRow.length > 0 && (
           <details className="text-sm" open={byRow.length < 6}>
-            <summary className="cursor-pointer">
-              {byRow.length} {byRow.length === 1 ? 'entry needs' : 'entries need'} a look for this game
-            </summary>
+            <summary className="cursor-pointer">{t('game.rowsToLook', { count: byRow.length })}</summary>
             <ul className="ms-4 list-disc">
               {byRow.slice(0, 50).map((one) => (
                 <li key={`${one.code} ${one.entryIds[0]}`}>
-                  <Link className="link" to={`/lists/${listId}?row=${rowOf(one.entryIds[0])}`}>
-                    Row {rowOf(one.entryIds[0])}
-                  </Link>
-                  : {sentenceFor(one)}
+                  <Rich
+                    texts={listTexts}
+                    id="game.rowNote"
+                    values={{ row: rowOf(one.entryIds[0]), note: sentenceFor(one) }}
+                    marks={{ row: <Link className="link" to={`/lists/${listId}?row=${rowOf(one.entryIds[0])}`} /> }}
+                  />
                 </li>
               ))}
             </ul>
           </details>
         )}
       </section>
-      <section ref={preview} aria-label="Preview" className={`panel on-wall p-4 ${busy ? 'opacity-90' : ''}`}>
+      <section ref={preview} aria-label={t('game.preview')} className={`panel on-wall p-4 ${busy ? 'opacity-90' : ''}`}>
         <div className="mb-3 flex items-start justify-between gap-2">
           <div>
-            <h2 className="text-2xl">What students get</h2>
-            <p className="quiet text-sm">Try it, or play it together on the wall: nothing here is counted.</p>
+            <h2 className="text-2xl">{t('game.whatStudentsGet')}</h2>
+            <p className="quiet text-sm">{t('game.previewHelp')}</p>
           </div>
           <button
             type="button"
@@ -120,7 +128,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
             }
           >
             <Maximize size={16} aria-hidden="true" />
-            Full screen
+            {t('game.fullScreen')}
           </button>
         </div>
         {puzzle !== undefined && (
@@ -134,10 +142,11 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
         )}
         {puzzle === undefined && !fit.ready && (
           <p className="quiet">
-            There is nothing to see yet.{' '}
-            <Link className="link" to={`/lists/${listId}`}>
-              Go to the words
-            </Link>
+            <Rich
+              texts={listTexts}
+              id="game.nothing"
+              marks={{ go: <Link className="link" to={`/lists/${listId}`} /> }}
+            />
           </p>
         )}
       </section>

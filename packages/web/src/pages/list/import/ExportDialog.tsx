@@ -5,23 +5,15 @@ import { useEffect, useRef, useState } from 'react'
 import { saveFile } from '../../../ui/saveFile.ts'
 import { Notice } from '../../../ui/Notice.tsx'
 import type { ExportAnswer, ExportRequest } from '../../../workers/export.worker.ts'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { useTexts, useWriting } from '../../../texts/texts.ts'
 
-const FORMATS: { format: ListFormat; name: string; end: string; note: string }[] = [
-  { format: 'csv', name: 'CSV', end: 'csv', note: 'text, for any program' },
-  { format: 'tsv', name: 'TSV', end: 'tsv', note: 'text with tabs' },
-  { format: 'xlsx', name: 'XLSX', end: 'xlsx', note: 'a spreadsheet' },
-  { format: 'archive', name: 'Archive', end: 'zip', note: 'everything, with pictures and sounds' },
-]
-
-const DETAIL_NAMES = {
-  description: 'description',
-  subject: 'subject',
-  grade: 'grade',
-  folder: 'folder',
-  tags: 'tags',
-  answerLanguage: 'language of the answers',
-  promptLanguage: 'language of the prompts',
-}
+const FORMATS = [
+  { format: 'csv', name: 'CSV', end: 'csv' },
+  { format: 'tsv', name: 'TSV', end: 'tsv' },
+  { format: 'xlsx', name: 'XLSX', end: 'xlsx' },
+  { format: 'archive', name: undefined, end: 'zip' },
+] as const satisfies { format: ListFormat; name: string | undefined; end: string }[]
 
 /** Writes the list as a file, and says beforehand what a format can't carry. */
 export function ExportDialog({
@@ -33,17 +25,18 @@ export function ExportDialog({
   entries: Entry[]
   onClose: () => void
 }) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
+  const { list } = useWriting()
   const dialog = useRef<HTMLDialogElement>(null)
   const [format, setFormat] = useState<ListFormat>('xlsx')
   const [state, setState] = useState<{ busy: boolean; error?: Error }>({ busy: false })
   useEffect(() => dialog.current?.showModal(), [])
   const { pictures, sounds, entries: lost, details: more } = notCarried(format, details, entries)
-  const counted = (count: number, name: string): string[] =>
-    count === 0 ? [] : [`${count} ${name}${count === 1 ? '' : 's'}`]
   const parts = [
-    ...counted(pictures, 'picture'),
-    ...counted(sounds, 'sound'),
-    ...more.map((name) => `the ${DETAIL_NAMES[name]}`),
+    ...(pictures > 0 ? [t('export.pictures', { count: pictures })] : []),
+    ...(sounds > 0 ? [t('export.sounds', { count: sounds })] : []),
+    ...more.map((name) => t(`export.detail.${name}`)),
   ]
   const write = (): void => {
     setState({ busy: true })
@@ -53,9 +46,7 @@ export function ExportDialog({
       if ('missing' in data)
         return setState({
           busy: false,
-          error: new Error(
-            `${data.missing} pictures or sounds could not be fetched, so no file was written. Try again when the connection is back.`,
-          ),
+          error: new Error(t('export.missing', { count: data.missing })),
         })
       saveFile(
         data.file,
@@ -67,7 +58,7 @@ export function ExportDialog({
       worker.terminate()
       setState({
         busy: false,
-        error: new Error('The file could not be written. The list is safe; try again, or try another format.'),
+        error: new Error(t('export.failed')),
       })
     })
     worker.postMessage({ format, details, entries } satisfies ExportRequest)
@@ -76,11 +67,11 @@ export function ExportDialog({
     <dialog ref={dialog} className="modal" aria-labelledby="export-title" onClose={onClose}>
       <div className="modal-box flex flex-col gap-3">
         <h2 id="export-title" className="text-2xl">
-          Save as a file
+          {t('export.title')}
         </h2>
         <fieldset className="flex flex-col gap-1">
-          <legend className="sr-only">Format</legend>
-          {FORMATS.map(({ format: own, name, note }) => (
+          <legend className="sr-only">{t('export.format')}</legend>
+          {FORMATS.map(({ format: own, name }) => (
             <label key={own} className="flex items-baseline gap-2">
               <input
                 type="radio"
@@ -89,25 +80,27 @@ export function ExportDialog({
                 checked={format === own}
                 onChange={() => setFormat(own)}
               />
-              <strong>{name}</strong>
-              <span className="quiet">{note}</span>
+              <strong>{name ?? t('export.archiveName')}</strong>
+              <span className="quiet">{t(`export.${own}`)}</span>
             </label>
           ))}
         </fieldset>
         <p role="status" className={parts.length > 0 || lost > 0 ? 'text-error' : 'text-success'}>
-          {parts.length > 0
-            ? `This format can’t carry ${parts.join(', ')}. `
-            : lost === 0 && 'This carries the whole list. '}
-          {lost > 0 && `${lost} ${lost === 1 ? 'entry has' : 'entries have'} no text at all and won’t be in it.`}
+          {[
+            parts.length > 0 ? t('export.cantCarry', { parts: list(parts) }) : lost === 0 && t('export.whole'),
+            lost > 0 && t('export.lost', { count: lost }),
+          ]
+            .filter((sentence) => sentence !== false)
+            .join(' ')}
         </p>
         <Notice error={state.error} />
         <div className="flex justify-end gap-2">
           <button type="button" className="btn" onClick={onClose}>
-            Cancel
+            {common('cancel')}
           </button>
           <button type="button" className="btn btn-primary" disabled={state.busy} onClick={write}>
             <Download size={18} aria-hidden="true" />
-            {state.busy ? 'Writing …' : 'Save the file'}
+            {state.busy ? t('export.writing') : t('export.save')}
           </button>
         </div>
       </div>

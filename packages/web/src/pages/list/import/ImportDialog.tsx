@@ -11,7 +11,6 @@ import {
   type ListDetails,
   type Table,
 } from '@otter/core'
-import type { RefusalCode } from '@otter/core/formats'
 import { FileUp } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { newId } from '../../../ui/newId.ts'
@@ -19,6 +18,8 @@ import { Waterline } from '../../../ui/Waterline.tsx'
 import { useFile } from '../../../workers/readFile.ts'
 import type { Pasted } from '../table/pastedTable.ts'
 import { TableReview } from './TableReview.tsx'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 /** What was said yes to. */
 export type Imported =
@@ -39,38 +40,21 @@ interface ImportDialogProps {
   onClose: () => void
 }
 
-const SEPARATORS: [string, string][] = [
-  ['\t', 'Tab (spreadsheet)'],
-  [',', 'Comma ,'],
-  [';', 'Semicolon ;'],
-  ['|', 'Bar |'],
-  [' - ', 'Dash " - "'],
-  [' = ', 'Equals " = "'],
-  ['', 'None: one column'],
-]
-
-/** Words why a file is refused. */
-function sentenceForRefusal(code: RefusalCode): string {
-  switch (code) {
-    case 'too-big':
-      return 'This file is larger than what is read at once: 10 megabytes for tables, 40 for archives. Split it, or leave pictures out.'
-    case 'unpacks-too-big':
-      return 'This file unpacks to far more than it should, so it was not opened.'
-    case 'not-this-kind':
-      return 'This is no file that can be read here. CSV, TSV, text, XLSX and archives of this app can.'
-    case 'broken':
-      return 'This file is damaged, or is not what its name says. Save it again, then try once more.'
-    case 'bad-path':
-      return 'This archive holds files with paths that lead outside it, so it was not opened.'
-    case 'empty':
-      return 'There is nothing in this file.'
-    case 'newer':
-      return 'This archive was written by a newer version of this app.'
-  }
-}
+/** What can stand between the two sides, and the name of each. */
+const SEPARATORS = [
+  ['\t', 'import.tab'],
+  [',', 'import.comma'],
+  [';', 'import.semicolon'],
+  ['|', 'import.bar'],
+  [' - ', 'import.dash'],
+  [' = ', 'import.equals'],
+  ['', 'import.oneColumn'],
+] as const
 
 /** Takes words in from anywhere: shows what was understood and what was left out; nothing is kept before a yes. */
 export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onKeep, onClose }: ImportDialogProps) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
   const dialog = useRef<HTMLDialogElement>(null)
   const [pasted, setPasted] = useState<Pasted | undefined>(source && 'pasted' in source ? source.pasted : undefined)
   const [file, setFile] = useState<File | undefined>(source && 'file' in source ? source.file : undefined)
@@ -111,11 +95,11 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
   const count = archive ? archive.list.entries.length : (result?.entries.length ?? 0)
   const room = MAX_ENTRIES - entryCount
   const trouble = tooLong
-    ? `That is ${Math.round(text.length / 1e6)} million characters; ${MAX_PASTE / 1e6} million can be read at once. Paste it in parts, or import it as a file.`
+    ? t('import.tooLong', { count: Math.round(text.length / 1e6), most: MAX_PASTE / 1e6 })
     : reading.refusal && file
-      ? sentenceForRefusal(reading.refusal)
+      ? t(`import.refusal.${reading.refusal}`)
       : !overwrite && count > room
-        ? `A list holds ${MAX_ENTRIES} entries; there is room for ${room} more, and this has ${count}.`
+        ? t('import.noRoom', { most: MAX_ENTRIES, room, count })
         : problem
   const asks = source === undefined && !file
   const keep = (): void => {
@@ -124,7 +108,7 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
     else if (overwrite && table) onKeep({ how: 'overwrite', cells: table.rows.map(({ cells }) => cells) })
     else onKeep({ how: 'insert', entries: result?.entries ?? [] })
   }
-  const isCustom = separator !== undefined && !SEPARATORS.some(([value]) => value === separator)
+  const isCustom = separator !== undefined && !SEPARATORS.some(([value]) => (value as string) === separator)
   return (
     <dialog ref={dialog} className="modal" aria-labelledby="import-title" onClose={onClose} onCancel={onClose}>
       <div
@@ -136,24 +120,24 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
         }}
       >
         <h2 id="import-title" className="text-2xl">
-          {table || archive ? 'What was understood' : asks ? 'Add words' : 'Reading the file'}
+          {table || archive ? t('import.understood') : asks ? t('import.add') : t('import.reading')}
         </h2>
         {asks && (
           <>
             <textarea
               autoFocus
               dir="auto"
-              aria-label="Words to paste"
+              aria-label={t('import.toPaste')}
               rows={text === '' ? 7 : 3}
               className="textarea w-full"
-              placeholder={'smoker\tcalms the bees\ndrone\ta male bee'}
+              placeholder={t('import.example')}
               value={tooLong ? '' : text}
               onChange={(event) => setPasted({ text: event.target.value, cells: undefined, files: [] })}
             />
             {text === '' && (
               <label className="btn self-start">
                 <FileUp size={18} aria-hidden="true" />
-                Choose a file
+                {t('import.chooseFile')}
                 <input
                   type="file"
                   className="sr-only"
@@ -162,18 +146,13 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
                 />
               </label>
             )}
-            {text === '' && (
-              <p className="quiet text-sm">
-                Paste from a spreadsheet, a document or another program; or choose a file: CSV, TSV, text, XLSX, or an
-                archive of this app. You see what was understood before anything is kept.
-              </p>
-            )}
+            {text === '' && <p className="quiet text-sm">{t('import.help')}</p>}
           </>
         )}
         {file && reading.stage !== 'done' && (
           <Waterline
             filled={undefined}
-            label={reading.stage === 'unpacking' ? 'Unpacking the file' : 'Reading the file'}
+            label={reading.stage === 'unpacking' ? t('import.unpacking') : t('import.reading')}
           />
         )}
         {table && result && (
@@ -181,7 +160,7 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
             <div className="flex flex-wrap items-end gap-x-4 gap-y-2 text-sm">
               {reading.read?.kind === 'tables' && reading.read.sheets.length > 1 && file && (
                 <label className="flex flex-col">
-                  Sheet
+                  {t('import.sheet')}
                   <select
                     className="select select-sm"
                     value={sheet}
@@ -198,7 +177,7 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
               {plain && (
                 <>
                   <label className="flex flex-col">
-                    Between the sides
+                    {t('import.between')}
                     <select
                       className="select select-sm"
                       value={isCustom ? 'custom' : plain.separator}
@@ -206,15 +185,15 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
                     >
                       {SEPARATORS.map(([value, name]) => (
                         <option key={value} value={value}>
-                          {name}
+                          {t(name)}
                         </option>
                       ))}
-                      <option value="custom">Other …</option>
+                      <option value="custom">{t('import.other')}</option>
                     </select>
                   </label>
                   {isCustom && (
                     <label className="flex flex-col">
-                      Other text
+                      {t('import.otherText')}
                       <input
                         className="input input-sm w-24"
                         value={separator}
@@ -223,10 +202,10 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
                     </label>
                   )}
                   <label className="flex flex-col">
-                    Between entries
+                    {t('import.betweenEntries')}
                     <input
                       className="input input-sm w-32"
-                      placeholder="line break"
+                      placeholder={t('import.lineBreak')}
                       value={between}
                       onChange={(event) => setBetween(event.target.value)}
                     />
@@ -240,7 +219,7 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
                   checked={table.header !== null}
                   onChange={(event) => setHeader(event.target.checked)}
                 />
-                First row is a heading
+                {t('import.heading')}
               </label>
               {!overwrite && (
                 <button
@@ -252,7 +231,7 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
                     )
                   }
                 >
-                  Swap the sides
+                  {t('toolbar.swap')}
                 </button>
               )}
               {rowsBelow > 0 && pasted && (
@@ -263,7 +242,7 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
                     checked={overwrite}
                     onChange={(event) => setOverwrite(event.target.checked)}
                   />
-                  Write over the rows that are there
+                  {t('import.overwrite')}
                 </label>
               )}
             </div>
@@ -285,7 +264,7 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
         )}
         <div className="flex justify-end gap-2">
           <button type="button" className="btn" onClick={onClose}>
-            Cancel
+            {common('cancel')}
           </button>
           <button
             type="button"
@@ -295,10 +274,10 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
             onClick={keep}
           >
             {busy
-              ? 'Adding …'
+              ? t('import.adding')
               : overwrite
-                ? `Write over ${Math.min(rowsBelow, table?.rows.length ?? 0)} ${Math.min(rowsBelow, table?.rows.length ?? 0) === 1 ? 'row' : 'rows'}`
-                : `Add ${count} ${count === 1 ? 'row' : 'rows'}`}
+                ? t('import.overwriteRows', { count: Math.min(rowsBelow, table?.rows.length ?? 0) })
+                : t('import.addRows', { count })}
           </button>
         </div>
       </div>
@@ -313,27 +292,29 @@ function ArchiveReview({
   list: { details: ListDetails; entries: readonly Entry[] }
   media: ReadonlyMap<string, Uint8Array>
 }) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
   return (
     <div
       className="overflow-auto border border-base-300 p-3"
       role="region"
-      aria-label="What was understood"
+      aria-label={t('import.understood')}
       tabIndex={0}
     >
       <p className="font-display text-xl" dir="auto">
-        {list.details.title || 'Untitled list'}
+        {list.details.title || common('untitled')}
       </p>
       <p className="quiet">
-        {list.entries.length} entries · {media.size} pictures and sounds
+        {t('entries', { count: list.entries.length })} · {t('import.media', { count: media.size })}
       </p>
       <ul className="mt-2">
         {list.entries.slice(0, 50).map(({ id, answer, prompt }) => (
           <li key={id} className="border-t border-base-300 py-1" dir="auto">
-            <strong>{answer.text || '(picture or sound)'}</strong> · {prompt.text}
+            <strong>{answer.text || t('import.pictureOrSound')}</strong> · {prompt.text}
           </li>
         ))}
       </ul>
-      {list.entries.length > 50 && <p className="quiet">and {list.entries.length - 50} more</p>}
+      {list.entries.length > 50 && <p className="quiet">{common('more', { count: list.entries.length - 50 })}</p>}
     </div>
   )
 }

@@ -1,41 +1,10 @@
 import { columnCount, FIELDS, type Entry, type Field, type LeftOut, type Table } from '@otter/core'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
-const FIELD_NAMES: Record<Field, string> = {
-  answer: 'Answer',
-  prompt: 'Prompt',
-  accepted: 'Also accepted',
-  wrong: 'Wrong choice',
-  right: 'Right choice',
-  hint: 'Hint',
-  fact: 'Fact',
-  group: 'Group',
-  worth: 'Worth',
-  seconds: 'Seconds',
-  scored: 'Scored',
-  standard: 'Standard',
-  skip: '(leave out)',
-}
 /** Rows drawn at once; the rest is counted. */
 const SHOWN = 200
 const LEFT_SHOWN = 8
-
-/** Words why a row is left out. */
-function sentenceForLeft({ line, why, text }: LeftOut): string {
-  switch (why) {
-    case 'formula':
-      return `Row ${line}: ${text} holds a formula. Copy its value there, then import again.`
-    case 'too-long':
-      return `Row ${line}: a text is too long to keep (“${text}”).`
-    case 'no-text':
-      return `Row ${line}: nothing in the columns that are used.`
-    case 'no-room':
-      return `Row ${line}: more choices or spellings than one entry holds (“${text}”).`
-    case 'bad-number':
-      return `Row ${line}: “${text}” is not a whole number that fits here.`
-    case 'bad-scored':
-      return `Row ${line}: “${text}” is neither yes nor no.`
-  }
-}
 
 interface TableReviewProps {
   table: Table
@@ -48,13 +17,21 @@ interface TableReviewProps {
 
 /** Shows row by row how a table is understood; each column can be given another field. */
 export function TableReview({ table, fields, onFields, entries, left, joined }: TableReviewProps) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
   const count = columnCount(table)
+  const said = [
+    table.rows.length > SHOWN && t('review.shown', { shown: SHOWN, count: table.rows.length }),
+    table.blankLines > 0 && t('review.blank', { count: table.blankLines }),
+    joined > 0 && t('review.joined', { count: joined }),
+    entries.length === 0 && t('review.nothing'),
+  ].filter((sentence) => sentence !== false)
   return (
     <>
       <div
         className="min-h-40 overflow-auto border border-base-300"
         role="region"
-        aria-label="What was understood"
+        aria-label={t('import.understood')}
         tabIndex={0}
       >
         <table className="w-full border-collapse text-start">
@@ -64,7 +41,7 @@ export function TableReview({ table, fields, onFields, entries, left, joined }: 
                 <th key={index} scope="col" className="min-w-36 p-1 text-start align-bottom text-sm font-normal">
                   {table.header?.[index] && <span className="quiet block truncate px-1">{table.header[index]}</span>}
                   <select
-                    aria-label={`Column ${index + 1}`}
+                    aria-label={t('review.column', { number: index + 1 })}
                     className="select select-sm w-full"
                     value={fields[index]}
                     onChange={(event) =>
@@ -73,7 +50,7 @@ export function TableReview({ table, fields, onFields, entries, left, joined }: 
                   >
                     {FIELDS.map((field) => (
                       <option key={field} value={field}>
-                        {FIELD_NAMES[field]}
+                        {t(`field.${field}`)}
                       </option>
                     ))}
                   </select>
@@ -99,23 +76,15 @@ export function TableReview({ table, fields, onFields, entries, left, joined }: 
         </table>
       </div>
       <div className="text-sm">
-        <p className="quiet">
-          {table.rows.length > SHOWN && `The first ${SHOWN} of ${table.rows.length} rows are shown. `}
-          {table.blankLines > 0 &&
-            `${table.blankLines} blank ${table.blankLines === 1 ? 'row was' : 'rows were'} skipped. `}
-          {joined > 0 && `${joined} ${joined === 1 ? 'cell was' : 'cells were'} joined to the one before. `}
-          {entries.length === 0 && 'Nothing to add yet.'}
-        </p>
+        <p className="quiet">{said.join(' ')}</p>
         {left.length > 0 && (
           <details open className="mt-1">
-            <summary className="cursor-pointer text-error">
-              {left.length} {left.length === 1 ? 'row is' : 'rows are'} left out
-            </summary>
+            <summary className="cursor-pointer text-error">{t('review.left', { count: left.length })}</summary>
             <ul className="ms-4 list-disc">
               {left.slice(0, LEFT_SHOWN).map((one) => (
-                <li key={`${one.line} ${one.why}`}>{sentenceForLeft(one)}</li>
+                <li key={`${one.line} ${one.why}`}>{t(`left.${one.why}`, { line: one.line, text: one.text })}</li>
               ))}
-              {left.length > LEFT_SHOWN && <li>and {left.length - LEFT_SHOWN} more</li>}
+              {left.length > LEFT_SHOWN && <li>{common('more', { count: left.length - LEFT_SHOWN })}</li>}
             </ul>
           </details>
         )}

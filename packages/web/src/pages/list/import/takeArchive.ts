@@ -58,6 +58,6 @@ async function uploadDrawing(file: Blob): Promise<{ id: string }> {
   canvas.width = canvas.height = 512
   canvas.getContext('2d')?.drawImage(image, 0, 0, 512, 512)
   const png = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'))
-  if (!png) throw new ApiError({ status: 415, title: 'A drawing could not be read.' })
+  if (!png) throw new ApiError({ status: 415, code: 'no-drawing' })
   return uploadPicture(png)
 }

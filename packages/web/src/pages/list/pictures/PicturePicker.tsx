@@ -5,6 +5,8 @@ import { useDeferredValue, useEffect, useRef, useState } from 'react'
 import { takeOffered, uploadPicture } from '../../../api/media.ts'
 import { usePictures } from '../../../api/queries.ts'
 import { Notice } from '../../../ui/Notice.tsx'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 interface PicturePickerProps {
   /** What is searched at first. */
@@ -16,6 +18,8 @@ interface PicturePickerProps {
 
 /** Finds a picture: in the gallery by word, from a file, by drop or from the clipboard. */
 export function PicturePicker({ word: first, language, onPick, onClose }: PicturePickerProps) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
   const dialog = useRef<HTMLDialogElement>(null)
   const [word, setWord] = useState(first)
   const [state, setState] = useState<{ busy: boolean; error?: Error }>({ busy: false })
@@ -40,22 +44,22 @@ export function PicturePicker({ word: first, language, onPick, onClose }: Pictur
         }}
       >
         <h2 id="picture-title" className="text-2xl">
-          Choose a picture
+          {t('picker.title')}
         </h2>
         <div className="flex flex-wrap gap-2">
           <input
             type="search"
             autoFocus
-            aria-label="Search pictures"
+            aria-label={t('picker.search')}
             dir="auto"
-            placeholder="a word, such as otter"
+            placeholder={t('picker.searchHint')}
             className="input min-w-40 flex-1"
             value={word}
             onChange={(event) => setWord(event.target.value)}
           />
           <label className="btn">
             <ImageUp size={18} aria-hidden="true" />
-            From a file
+            {t('picker.fromFile')}
             <input
               type="file"
               accept="image/*"
@@ -70,13 +74,11 @@ export function PicturePicker({ word: first, language, onPick, onClose }: Pictur
           disabled={state.busy}
           onPick={(offered) => pick(() => takeOffered(offered, word))}
         />
-        {pictures.data?.length === 0 && (
-          <p className="quiet">The gallery has nothing for “{word}”. Try another word, or take a file.</p>
-        )}
-        <p className="quiet text-sm">A picture can also be dropped here, or pasted with Ctrl + V.</p>
+        {pictures.data?.length === 0 && <p className="quiet">{t('picker.nothing', { text: word })}</p>}
+        <p className="quiet text-sm">{t('picker.help')}</p>
         <div className="flex justify-end">
           <button type="button" className="btn" onClick={onClose}>
-            Cancel
+            {common('cancel')}
           </button>
         </div>
       </div>
@@ -94,8 +96,9 @@ function Offers({
   disabled: boolean
   onPick: (offered: OfferedPicture) => void
 }) {
+  const t = useTexts(listTexts)
   return (
-    <ul className="grid grid-cols-4 gap-2 overflow-auto p-1 sm:grid-cols-6" aria-label="Pictures found">
+    <ul className="grid grid-cols-4 gap-2 overflow-auto p-1 sm:grid-cols-6" aria-label={t('picker.found')}>
       {pictures.map((offered) => (
         <li key={`${offered.set}/${offered.name}`}>
           <button

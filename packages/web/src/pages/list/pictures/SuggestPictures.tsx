@@ -5,6 +5,8 @@ import { call } from '../../../api/client.ts'
 import { takeOffered } from '../../../api/media.ts'
 import { Notice } from '../../../ui/Notice.tsx'
 import { Waterline } from '../../../ui/Waterline.tsx'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 interface SuggestPicturesProps {
   entries: readonly PlacedEntry[]
@@ -19,6 +21,8 @@ const MOST = 200
 
 /** Offers pictures for every word of the list; what is not chosen is not put in. */
 export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKeep, onClose }: SuggestPicturesProps) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
   const dialog = useRef<HTMLDialogElement>(null)
   const [searched, setSearched] = useState<'answer' | 'prompt'>('answer')
   const [side, setSide] = useState<'answer' | 'prompt'>('prompt')
@@ -67,29 +71,29 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
     <dialog ref={dialog} className="modal" aria-labelledby="suggest-title" onClose={onClose}>
       <div className="modal-box flex max-h-[92dvh] max-w-3xl flex-col gap-3">
         <h2 id="suggest-title" className="text-2xl">
-          Pictures for the whole list
+          {t('suggest.title')}
         </h2>
         <div className="flex flex-wrap items-end gap-4 text-sm">
           <label className="flex flex-col">
-            Found by the
+            {t('suggest.foundBy')}
             <select
               className="select select-sm"
               value={searched}
               onChange={(event) => setSearched(event.target.value as 'answer' | 'prompt')}
             >
-              <option value="answer">answer</option>
-              <option value="prompt">prompt</option>
+              <option value="answer">{t('suggest.answer')}</option>
+              <option value="prompt">{t('suggest.prompt')}</option>
             </select>
           </label>
           <label className="flex flex-col">
-            Put on the
+            {t('suggest.putOn')}
             <select
               className="select select-sm"
               value={side}
               onChange={(event) => setSide(event.target.value as 'answer' | 'prompt')}
             >
-              <option value="prompt">prompt</option>
-              <option value="answer">answer</option>
+              <option value="prompt">{t('suggest.prompt')}</option>
+              <option value="answer">{t('suggest.answer')}</option>
             </select>
           </label>
           <button
@@ -98,7 +102,7 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
             disabled={found.length === 0}
             onClick={() => setChosen(new Map(found.map(({ id }) => [id, offers?.get(id)?.[0] as OfferedPicture])))}
           >
-            Choose the first of each
+            {t('suggest.chooseAll')}
           </button>
           <button
             type="button"
@@ -106,12 +110,12 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
             disabled={chosen.size === 0}
             onClick={() => setChosen(new Map())}
           >
-            Choose none
+            {t('suggest.chooseNone')}
           </button>
         </div>
         <Notice error={state.error} />
-        {!offers && !state.error && <Waterline filled={undefined} label="Looking for pictures" />}
-        <ul className="overflow-auto" aria-label="Words and their pictures">
+        {!offers && !state.error && <Waterline filled={undefined} label={t('suggest.looking')} />}
+        <ul className="overflow-auto" aria-label={t('suggest.words')}>
           {found.map((entry) => (
             <li key={entry.id} className="flex items-center gap-3 border-b border-base-300 py-1.5">
               <span className="w-1/4 font-bold" dir="auto">
@@ -120,7 +124,7 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
               <span
                 className="flex flex-1 flex-wrap gap-1.5"
                 role="group"
-                aria-label={`Pictures for ${entry[searched].text}`}
+                aria-label={t('suggest.picturesFor', { word: entry[searched].text })}
               >
                 {offers?.get(entry.id)?.map((offered) => {
                   const isChosen = chosen.get(entry.id) === offered
@@ -150,14 +154,14 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
           {offers &&
             open.length === 0 &&
             (entries.every((entry) => isEmptyFace(entry.answer))
-              ? 'There are no words yet.'
-              : 'Every word has its picture on that side.')}
-          {empty > 0 && `For ${empty} ${empty === 1 ? 'word' : 'words'} the gallery has nothing. `}
-          Nothing is put in unless you choose it.
+              ? `${t('suggest.noWords')} `
+              : `${t('suggest.allHave')} `)}
+          {empty > 0 && `${t('suggest.empty', { count: empty })} `}
+          {t('suggest.nothingUnless')}
         </p>
         <div className="flex justify-end gap-2">
           <button type="button" className="btn" onClick={onClose}>
-            Cancel
+            {common('cancel')}
           </button>
           <button
             type="button"
@@ -165,7 +169,7 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
             disabled={chosen.size === 0 || state.busy}
             onClick={() => void keep()}
           >
-            {state.busy ? 'Putting them in …' : `Put in ${chosen.size} ${chosen.size === 1 ? 'picture' : 'pictures'}`}
+            {state.busy ? t('suggest.putting') : t('suggest.put', { count: chosen.size })}
           </button>
         </div>
       </div>

@@ -1,6 +1,7 @@
 import { ArrowDown, ArrowUp, Copy, PaintBucket, Trash2, X } from 'lucide-react'
-import { COLUMN_NAMES } from './columns.ts'
 import type { Selection } from './selection.ts'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { useTexts, useWriting } from '../../../texts/texts.ts'
 
 interface SelectionBarProps {
   selection: Selection
@@ -20,6 +21,9 @@ export function SelectionBar({
   onDelete,
   onClose,
 }: SelectionBarProps) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
+  const { list } = useWriting()
   const whole = columns === 'all'
   const button = (name: string, title: string, icon: React.ReactNode, act: () => void) => (
     <button type="button" className="btn btn-sm" title={title} onClick={act}>
@@ -30,28 +34,34 @@ export function SelectionBar({
   return (
     <div
       role="toolbar"
-      aria-label="Selected rows"
+      aria-label={t('selection.label')}
       className="sticky top-1 z-10 flex flex-wrap items-center gap-1.5 rounded-sm border border-secondary bg-accent p-1.5 text-sm"
     >
       <span className="px-1" role="status">
-        {ids.size} {ids.size === 1 ? 'row' : 'rows'}
-        {whole ? '' : `, ${columns.map((column) => COLUMN_NAMES[column]).join(', ')}`}
+        {list([
+          t('selection.rows', { count: ids.size }),
+          ...(whole ? [] : columns.map((column) => t(`column.${column}`))),
+        ])}
       </span>
-      {whole && button('Up', 'Move up (Alt + ↑)', <ArrowUp size={15} aria-hidden="true" />, () => onMove(-1))}
-      {whole && button('Down', 'Move down (Alt + ↓)', <ArrowDown size={15} aria-hidden="true" />, () => onMove(1))}
-      {ids.size > 1 &&
-        button(
-          'Fill down',
-          'Copy the first row’s cells to the others (Ctrl + D)',
-          <PaintBucket size={15} aria-hidden="true" />,
-          onFill,
+      {whole &&
+        button(t('selection.up'), t('selection.upHelp'), <ArrowUp size={15} aria-hidden="true" />, () => onMove(-1))}
+      {whole &&
+        button(t('selection.down'), t('selection.downHelp'), <ArrowDown size={15} aria-hidden="true" />, () =>
+          onMove(1),
         )}
-      {button('Copy', 'Copy for a spreadsheet (Ctrl + C)', <Copy size={15} aria-hidden="true" />, onCopy)}
-      {button(whole ? 'Delete' : 'Empty', 'Delete', <Trash2 size={15} aria-hidden="true" />, onDelete)}
+      {ids.size > 1 &&
+        button(t('selection.fill'), t('selection.fillHelp'), <PaintBucket size={15} aria-hidden="true" />, onFill)}
+      {button(t('selection.copy'), t('selection.copyHelp'), <Copy size={15} aria-hidden="true" />, onCopy)}
+      {button(
+        whole ? common('delete') : t('selection.empty'),
+        common('delete'),
+        <Trash2 size={15} aria-hidden="true" />,
+        onDelete,
+      )}
       <button
         type="button"
         className="btn btn-ghost btn-sm btn-square ms-auto"
-        aria-label="Select nothing"
+        aria-label={t('selection.nothing')}
         title="Esc"
         onClick={onClose}
       >

@@ -1,6 +1,8 @@
 import { ClipboardPlus, Columns3, Ellipsis, Images, Redo2, Save, Undo2 } from 'lucide-react'
 import { memo, useId } from 'react'
-import { COLUMN_NAMES, COLUMNS, type Column } from './columns.ts'
+import { COLUMNS, type Column } from './columns.ts'
+import { listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 interface ToolbarProps {
   columns: readonly Column[]
@@ -28,6 +30,7 @@ export const Toolbar = memo(function Toolbar({
   onSwap,
   onBothSides,
 }: ToolbarProps) {
+  const t = useTexts(listTexts)
   const id = useId().replaceAll(':', '')
   const item = (name: string, act: () => void) => (
     <li>
@@ -43,18 +46,18 @@ export const Toolbar = memo(function Toolbar({
     </li>
   )
   return (
-    <div role="toolbar" aria-label="Words" className="flex flex-wrap items-center gap-1.5">
+    <div role="toolbar" aria-label={t('steps.words')} className="flex flex-wrap items-center gap-1.5">
       <button type="button" className="btn btn-sm" onClick={onImport}>
         <ClipboardPlus size={16} aria-hidden="true" />
-        Add words
+        {t('toolbar.add')}
       </button>
       <button type="button" className="btn btn-sm" onClick={() => onOpen('pictures')}>
         <Images size={16} aria-hidden="true" />
-        Pictures
+        {t('toolbar.pictures')}
       </button>
       <button type="button" className="btn btn-sm" onClick={() => onOpen('export')}>
         <Save size={16} aria-hidden="true" />
-        Save as
+        {t('toolbar.saveAs')}
       </button>
       <button
         type="button"
@@ -63,7 +66,7 @@ export const Toolbar = memo(function Toolbar({
         style={{ anchorName: `--${id}-columns` } as React.CSSProperties}
       >
         <Columns3 size={16} aria-hidden="true" />
-        Columns
+        {t('toolbar.columns')}
       </button>
       <div
         popover="auto"
@@ -71,7 +74,7 @@ export const Toolbar = memo(function Toolbar({
         className="dropdown panel p-2 shadow-sm"
         style={{ positionAnchor: `--${id}-columns` } as React.CSSProperties}
       >
-        <ul aria-label="Columns shown">
+        <ul aria-label={t('toolbar.shown')}>
           {COLUMNS.map((column) => (
             <li key={column}>
               <label className="flex items-center gap-2 px-1 py-1">
@@ -84,7 +87,7 @@ export const Toolbar = memo(function Toolbar({
                     onColumns(COLUMNS.filter((own) => (own === column ? event.target.checked : columns.includes(own))))
                   }
                 />
-                {COLUMN_NAMES[column]}
+                {t(`column.${column}`)}
               </label>
             </li>
           ))}
@@ -94,7 +97,7 @@ export const Toolbar = memo(function Toolbar({
         type="button"
         className="btn btn-sm btn-square"
         popoverTarget={`${id}-more`}
-        aria-label="More for this list"
+        aria-label={t('toolbar.more')}
         style={{ anchorName: `--${id}-more` } as React.CSSProperties}
       >
         <Ellipsis size={16} aria-hidden="true" />
@@ -106,19 +109,19 @@ export const Toolbar = memo(function Toolbar({
         style={{ positionAnchor: `--${id}-more` } as React.CSSProperties}
       >
         <ul className="menu">
-          {item('About this list: cover, folder, tags …', () => onOpen('details'))}
-          {item('Swap the sides', onSwap)}
-          {item('Use the answers on both sides', onBothSides)}
+          {item(t('toolbar.about'), () => onOpen('details'))}
+          {item(t('toolbar.swap'), onSwap)}
+          {item(t('toolbar.bothSides'), onBothSides)}
         </ul>
       </div>
       <span className="ms-auto flex gap-1">
         <button type="button" className="btn btn-ghost btn-sm" disabled={!canUndo} onClick={onUndo}>
           <Undo2 size={16} aria-hidden="true" />
-          Undo
+          {t('toolbar.undo')}
         </button>
         <button type="button" className="btn btn-ghost btn-sm" disabled={!canRedo} onClick={onRedo}>
           <Redo2 size={16} aria-hidden="true" />
-          Redo
+          {t('toolbar.redo')}
         </button>
       </span>
     </div>

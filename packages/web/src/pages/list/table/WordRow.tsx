@@ -11,9 +11,11 @@ import {
   type MouseEvent,
   type RefObject,
 } from 'react'
-import { nameOfMend, sentenceForCheck } from './checkSentences.ts'
-import { COLUMN_NAMES, NUMBERS, cellText, withCellText, type Column } from './columns.ts'
+import { useCheckWords } from './useCheckWords.ts'
+import { NUMBERS, cellText, withCellText, type Column } from './columns.ts'
 import { FaceMedia } from '../entry/FaceMedia.tsx'
+import { listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 /** What a row can ask the table for. They stay the same object, so that a row is drawn again only when it changes. */
 export interface RowActions {
@@ -54,7 +56,9 @@ export const WordRow = memo(function WordRow({
   actions,
   measure,
 }: WordRowProps) {
-  const name = `row ${row + 1}`
+  const t = useTexts(listTexts)
+  const name = t('table.rowName', { row: row + 1 })
+  const check = useCheckWords()
   const isSelected = (column: Column): boolean => selected === 'all' || (selected?.includes(column) ?? false)
   return (
     <tr
@@ -75,8 +79,8 @@ export const WordRow = memo(function WordRow({
             type="button"
             tabIndex={-1}
             draggable
-            title="Select the row; drag to move it"
-            aria-label={`Select ${name}`}
+            title={t('table.selectHelp')}
+            aria-label={t('table.select', { row: name })}
             className="quiet block w-full cursor-grab px-2 py-2 text-end leading-snug hover:text-base-content"
             onClick={(event) => actions.current.select(event, row)}
             onDragStart={(event) => actions.current.drag(event, row)}
@@ -94,8 +98,8 @@ export const WordRow = memo(function WordRow({
             row={row}
             column={column}
             actions={actions}
-            label={`${COLUMN_NAMES[column]}, ${name}`}
-            placeholder={entry === undefined && index === 0 ? 'type, or paste a table' : undefined}
+            label={t('table.cell', { column: t(`column.${column}`), row: name })}
+            placeholder={entry === undefined && index === 0 ? t('table.typeHere') : undefined}
           />
           {index === Math.min(1, columns.length - 1) &&
             notes?.map((note) => (
@@ -103,7 +107,7 @@ export const WordRow = memo(function WordRow({
                 key={note.code}
                 className={`flex flex-wrap items-center gap-x-2 px-2.5 pb-1.5 text-sm ${note.weight === 'harm' ? 'text-error' : 'quiet'}`}
               >
-                {sentenceForCheck(note)}
+                {check.note(note)}
                 {note.mends.map((mend) => (
                   <button
                     key={JSON.stringify(mend)}
@@ -111,7 +115,7 @@ export const WordRow = memo(function WordRow({
                     className="link min-h-6 px-1 font-bold"
                     onClick={() => actions.current.mend(note, mend)}
                   >
-                    {nameOfMend(mend)}
+                    {check.mend(mend)}
                   </button>
                 ))}
               </p>
@@ -123,8 +127,8 @@ export const WordRow = memo(function WordRow({
           <button
             type="button"
             tabIndex={-1}
-            aria-label={`All of ${name}`}
-            title="All of this entry (Ctrl + .)"
+            aria-label={t('table.allOf', { row: name })}
+            title={t('table.allHelp')}
             aria-expanded={isOpen}
             className="btn btn-ghost btn-xs p-1 opacity-60 hover:opacity-100"
             onClick={() => actions.current.open(row)}
@@ -147,6 +151,7 @@ interface CellProps {
 }
 
 function Cell(props: CellProps) {
+  const t = useTexts(listTexts)
   const { entry, row, column, label, actions } = props
   if (column === 'scored') {
     return (
@@ -168,7 +173,9 @@ function Cell(props: CellProps) {
     // The same shape with and without an entry, so that the empty row's field stays the same one.
     return (
       <span className="flex items-start">
-        {entry && <FaceMedia face={entry[column]} name={`${column} of row ${row + 1}`} />}
+        {entry && (
+          <FaceMedia face={entry[column]} name={t('face.ofRow', { side: t(`face.${column}`), row: row + 1 })} />
+        )}
         <TextCell {...props} />
       </span>
     )
@@ -184,6 +191,7 @@ interface Typing {
 
 /** A cell that shows what is typed at once, whatever else is still being worked out. */
 function TextCell({ entry, row, column, label, placeholder, actions }: CellProps) {
+  const t = useTexts(listTexts)
   const [typing, setTyping] = useState<Typing>()
   const text = entry ? cellText(entry, column) : ''
   // A cell with several texts stays as typed until it is left: "a | " is on the way to "a | b".
@@ -200,7 +208,7 @@ function TextCell({ entry, row, column, label, placeholder, actions }: CellProps
       aria-label={label}
       aria-invalid={wrong || undefined}
       inputMode={NUMBERS.has(column) ? 'numeric' : undefined}
-      placeholder={placeholder ?? (column === 'choices' && entry ? 'wrong | wrong' : undefined)}
+      placeholder={placeholder ?? (column === 'choices' && entry ? t('table.choicesHint') : undefined)}
       value={shown}
       className={`${CELL} ${column === 'answer' ? 'font-bold placeholder:font-normal' : ''} ${wrong ? 'text-error' : ''} ${NUMBERS.has(column) ? 'text-end' : ''} ${column === 'choices' ? 'placeholder:opacity-0 focus:placeholder:opacity-100' : ''}`}
       onChange={(event) => {

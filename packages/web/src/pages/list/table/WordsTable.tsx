@@ -14,7 +14,7 @@ import {
 } from 'react'
 import type { PlacedEntry } from '@otter/api'
 import { newId } from '../../../ui/newId.ts'
-import { COLUMN_NAMES, NUMBERS, withCellText, type Column } from './columns.ts'
+import { NUMBERS, withCellText, type Column } from './columns.ts'
 import { insertRows, moveRows, rowOf, type Draft } from '../draft/draft.ts'
 import { readClipboard, type Pasted } from './pastedTable.ts'
 import {
@@ -30,6 +30,8 @@ import {
 import { SelectionBar } from './SelectionBar.tsx'
 import type { ListDraft } from '../draft/useListDraft.ts'
 import { WordRow, type RowActions } from './WordRow.tsx'
+import { listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
 
 /** What the page can ask of the table. */
 export interface TableHandle {
@@ -71,6 +73,7 @@ export const WordsTable = memo(function WordsTable({
   onPaste,
   onFiles,
 }: WordsTableProps) {
+  const t = useTexts(listTexts)
   const table = useRef<HTMLTableElement>(null)
   const { entries } = draft
   // The empty row at the end has its id before it is an entry, so that typing in it goes on in the same field.
@@ -335,7 +338,7 @@ export const WordsTable = memo(function WordsTable({
       <div className={columns.length > 4 ? 'overflow-x-auto' : ''}>
         <table
           ref={table}
-          aria-label="Words"
+          aria-label={t('words')}
           aria-rowcount={entries.length + 2}
           className="panel w-full table-fixed border-separate border-spacing-0"
           style={columns.length > 4 ? { minWidth: `${columns.length * 9}rem` } : undefined}
@@ -343,15 +346,15 @@ export const WordsTable = memo(function WordsTable({
           <thead>
             <tr aria-rowindex={1} className="text-start text-sm font-bold">
               <th className="w-11" scope="col">
-                <span className="sr-only">Row</span>
+                <span className="sr-only">{t('table.row')}</span>
               </th>
               {columns.map((column) => (
                 <th key={column} scope="col" className={`px-2.5 py-2 text-start ${widthOf(column, columns)}`}>
-                  {COLUMN_NAMES[column]}
+                  {t(`column.${column}`)}
                 </th>
               ))}
               <th className="w-10" scope="col">
-                <span className="sr-only">Details</span>
+                <span className="sr-only">{t('table.details')}</span>
               </th>
             </tr>
           </thead>

@@ -17,19 +17,6 @@ export const COLUMNS = [
 ] as const
 export type Column = (typeof COLUMNS)[number]
 
-export const COLUMN_NAMES: Record<Column, string> = {
-  answer: 'Answer',
-  prompt: 'Prompt',
-  choices: 'Choices',
-  accepted: 'Also accepted',
-  hint: 'Hint',
-  fact: 'Fact',
-  groups: 'Group',
-  worth: 'Worth',
-  seconds: 'Seconds',
-  scored: 'Scored',
-  standards: 'Standard',
-}
 /** Columns that hold numbers, and are narrow. */
 export const NUMBERS: ReadonlySet<Column> = new Set(['worth', 'seconds'])
 

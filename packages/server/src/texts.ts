@@ -1,0 +1,39 @@
+import type { Language } from '@otter/api'
+import i18next from 'i18next'
+import enProblems from '@otter/api/texts/en/problems.json' with { type: 'json' }
+import enSheet from '@otter/api/texts/en/sheet.json' with { type: 'json' }
+import esSheet from '@otter/api/texts/es/sheet.json' with { type: 'json' }
+import frSheet from '@otter/api/texts/fr/sheet.json' with { type: 'json' }
+import heSheet from '@otter/api/texts/he/sheet.json' with { type: 'json' }
+
+const texts = i18next.createInstance()
+await texts.init({
+  lng: 'en',
+  fallbackLng: false,
+  defaultNS: 'sheet',
+  interpolation: { escapeValue: false },
+  resources: {
+    en: { problems: enProblems, sheet: enSheet },
+    es: { sheet: esSheet },
+    fr: { sheet: frSheet },
+    he: { sheet: heSheet },
+  },
+})
+
+type Values = Record<string, string | number>
+type SheetKey = Exclude<keyof typeof enSheet, 'csv'> | `csv.${keyof (typeof enSheet)['csv']}`
+
+/** Returns the English sentence of a problem. */
+export function problemTitle(code: keyof typeof enProblems, values: Values = {}): string {
+  return texts.t(code, { ns: 'problems', ...values })
+}
+
+/** Returns whether a text names a problem. */
+export function isProblemCode(text: string): text is keyof typeof enProblems {
+  return text in enProblems
+}
+
+/** Returns a word of what is printed or written into files, in a language. */
+export function sheetWord(language: Language, key: SheetKey, values: Values = {}): string {
+  return texts.t(key, { lng: language, ...values })
+}

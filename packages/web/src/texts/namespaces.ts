@@ -1,0 +1,28 @@
+import type problems from '@otter/api/texts/en/problems.json'
+import type sheet from '@otter/api/texts/en/sheet.json'
+import type common from './en/common.json'
+import type credits from './en/credits.json'
+import type list from './en/list.json'
+import type lists from './en/lists.json'
+import type play from './en/play.json'
+import type print from './en/print.json'
+import type results from './en/results.json'
+import type share from './en/share.json'
+import type signIn from './en/signIn.json'
+import type wall from './en/wall.json'
+import type { Texts } from './texts.ts'
+
+/** What teachers read everywhere. */
+export const commonTexts: Texts<typeof common> = { name: 'common' }
+export const problemTexts: Texts<typeof problems> = { name: 'problems' }
+export const sheetTexts: Texts<typeof sheet> = { name: 'sheet' }
+export const creditsTexts: Texts<typeof credits> = { name: 'credits' }
+export const listTexts: Texts<typeof list> = { name: 'list' }
+export const listsTexts: Texts<typeof lists> = { name: 'lists' }
+/** What students read around every game. */
+export const playTexts: Texts<typeof play> = { name: 'play' }
+export const printTexts: Texts<typeof print> = { name: 'print' }
+export const resultsTexts: Texts<typeof results> = { name: 'results' }
+export const shareTexts: Texts<typeof share> = { name: 'share' }
+export const signInTexts: Texts<typeof signIn> = { name: 'signIn' }
+export const wallTexts: Texts<typeof wall> = { name: 'wall' }

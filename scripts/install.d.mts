@@ -1,0 +1,2 @@
+export declare const home: string
+export declare function installNpmPackages(): void
