@@ -104,7 +104,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
               dir="auto"
               placeholder={common('untitled')}
               maxLength={200}
-              className="w-full bg-transparent font-display text-4xl [text-align:match-parent] placeholder:text-neutral"
+              className="w-full bg-transparent font-display text-4xl along-page placeholder:text-neutral"
               style={{ direction: draft.title ? directionOf(draft.title) : undefined }}
               value={draft.title}
               onChange={(event) => edit((before) => ({ ...before, title: event.target.value }), 'title')}

@@ -30,7 +30,7 @@ export function ResultsPage() {
         listId={id}
         step="results"
         title={
-          <h1 className="text-4xl [text-align:match-parent]" dir="auto">
+          <h1 className="text-4xl along-page" dir="auto">
             {list.data?.title || offer?.title || common('untitled')}
           </h1>
         }

@@ -161,7 +161,9 @@ function Right({
       {doing && (
         <span className="quiet block text-sm">
           {words.doing(kind, doing)}
-          {doing.last.length > 0 && ` · ${doing.last.map((outcome) => SIGNS[outcome]).join(' ')}`}
+          {doing.last.length > 0 && (
+            <span className="whitespace-nowrap"> · {doing.last.map((outcome) => SIGNS[outcome]).join('')}</span>
+          )}
         </span>
       )}
     </>

@@ -21,7 +21,7 @@ export function SharePage() {
         listId={id}
         step="play"
         title={
-          <h1 className="text-4xl [text-align:match-parent]" dir="auto">
+          <h1 className="text-4xl along-page" dir="auto">
             {list.data?.title || common('untitled')}
           </h1>
         }
