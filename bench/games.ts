@@ -1,5 +1,5 @@
 import { randomFrom, readDictionary } from '@otter/core'
-import { bingo, BingoOptions, type BingoPuzzle } from '@otter/core/games/bingo'
+import { bingo, BingoOptions } from '@otter/core/games/bingo'
 import { crossword, CrosswordOptions, EFFORT, type CrosswordPuzzle } from '@otter/core/games/crossword'
 import { difficultyOfList, HangmanOptions } from '@otter/core/games/hangman'
 import { listOf, sampleList } from '../packages/core/test/sampleWords.ts'
@@ -27,13 +27,12 @@ export function benchGames(): void {
       ['helpful', { steps: EFFORT.thorough, aim: 'helpful' }],
     ] as const) {
       const began = performance.now()
-      const puzzles = lists.map(
-        (words, index) =>
-          crossword.make(listOf(words), CrosswordOptions.parse(options), randomFrom(SEEDS[index])) as CrosswordPuzzle,
+      const puzzles = lists.map((words, index) =>
+        crossword.make(listOf(words), CrosswordOptions.parse(options), randomFrom(SEEDS[index]!)),
       )
       const time = (performance.now() - began) / lists.length
-      const pack = mean(puzzles.map(({ rows, cols }, index) => lists[index].join('').length / (rows * cols)))
-      const ratio = mean(puzzles.map(({ rows, cols }, index) => (rows * cols) / plainCrossword(lists[index]).area))
+      const pack = mean(puzzles.map(({ rows, cols }, index) => lists[index]!.join('').length / (rows * cols)))
+      const ratio = mean(puzzles.map(({ rows, cols }, index) => (rows * cols) / plainCrossword(lists[index]!).area))
       const twice = mean(
         puzzles.map(
           ({ words }) =>
@@ -58,10 +57,10 @@ export function benchGames(): void {
       for (let game = 0; game < MADE; game++) {
         const began = performance.now()
         const { plan } = bingo.make(
-          sampleList(terms, 'b', 'en', 12),
+          sampleList(terms!, 'b', 'en', 12),
           BingoOptions.parse({ size: 5, cards, ...wish }),
           randomFrom(`bench ${game}`),
-        ) as BingoPuzzle
+        )
         times.push(performance.now() - began)
         if (plan.met) met++
       }

@@ -25,7 +25,7 @@ function keystrokes(count: number): { fits: number[]; checks: number[] } {
       ),
     }
     const began = performance.now()
-    GAME_KINDS.forEach((kind, index) => gameOf(kind).fit(list, options[index]))
+    GAME_KINDS.forEach((kind, index) => gameOf(kind).fit(list, options[index]!))
     const between = performance.now()
     checkList(list)
     fits.push(between - began)
@@ -58,7 +58,7 @@ export async function benchLists(): Promise<void> {
   const before = process.memoryUsage().rss
   const began = performance.now()
   const [sheet] = await readWorkbook(bytes)
-  const count = tableOfSheet(sheet).rows.length
+  const count = tableOfSheet(sheet!).rows.length
   console.log(
     `  import of an XLSX of ${count} rows (${(bytes.length / 1e6).toFixed(2)} MB): ${((performance.now() - began) / 1000).toFixed(2)} s, memory grew by ${((process.memoryUsage().rss - before) / 1e6).toFixed(0)} MB`,
   )

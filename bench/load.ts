@@ -13,7 +13,7 @@ const SECONDS = 30
 /** Value below which such a share of the numbers lies. */
 function percentile(numbers: readonly number[], share: number): string {
   const sorted = [...numbers].sort((one, other) => one - other)
-  return sorted[Math.min(sorted.length - 1, Math.ceil(sorted.length * share) - 1)].toFixed(1)
+  return sorted[Math.min(sorted.length - 1, Math.ceil(sorted.length * share) - 1)]!.toFixed(1)
 }
 
 function told(name: string, times: readonly number[]): void {
@@ -50,7 +50,7 @@ export async function benchLoad(): Promise<void> {
   const { body: link } = await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })
   const { words } = await puzzleOf<WordSearchPuzzle>(server, link.id)
   const moveOf = (turn: number): object => {
-    const { row, col, dRow, dCol, length } = words[turn % words.length]
+    const { row, col, dRow, dCol, length } = words[turn % words.length]!
     return turn < words.length - 1
       ? { type: 'mark', from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) } }
       : { type: 'mark', from: { row: 0, col: 0 }, to: { row: 0, col: 1 + (turn % 3) } }
@@ -128,7 +128,7 @@ export async function benchLoad(): Promise<void> {
     )
     await rows(server, 'DELETE FROM guesses')
   }
-  told('moves', await paced(PLAYERS, (player, turn) => send(students[player], turn)))
+  told('moves', await paced(PLAYERS, (player, turn) => send(students[player]!, turn)))
 
   await benchResults(server, client, link.id)
   bare.close()
@@ -162,10 +162,12 @@ async function benchResults(
     { offerId },
   )
   await rows(server, 'ANALYZE plays, responses, questions, participants')
-  const [{ plays, responses }] = await rows<{ plays: number; responses: number }>(
-    server,
-    'SELECT (SELECT count(*)::int FROM plays) AS plays, (SELECT count(*)::int FROM responses) AS responses',
-  )
+  const { plays, responses } = (
+    await rows<{ plays: number; responses: number }>(
+      server,
+      'SELECT (SELECT count(*)::int FROM plays) AS plays, (SELECT count(*)::int FROM responses) AS responses',
+    )
+  )[0]!
   const path = `/links/${offerId}/results`
   const first = await fetchTagged(client, path)
   const times: { whole: number[]; same: number[] } = { whole: [], same: [] }

@@ -45,9 +45,9 @@ export function plainCrossword(answers: readonly string[]): { area: number; left
       for (const [index, own] of [...word].entries()) {
         if (own !== letter) continue
         for (const down of [false, true]) {
-          const count = crossings(word, row - (down ? index : 0), col - (down ? 0 : index), down)
+          const count = crossings(word, row! - (down ? index : 0), col! - (down ? 0 : index), down)
           if (count > (best?.count ?? 0))
-            best = { row: row - (down ? index : 0), col: col - (down ? 0 : index), down, count }
+            best = { row: row! - (down ? index : 0), col: col! - (down ? 0 : index), down, count }
         }
       }
     }

@@ -10,7 +10,7 @@ function listOf(count: number): EntryList {
   return {
     ...list,
     entries: Array.from({ length: count }, (_, index) => {
-      const entry = entries[index % entries.length]
+      const entry = entries[index % entries.length]!
       return {
         ...entry,
         id: idOf(index),
@@ -56,8 +56,8 @@ export function benchQuiz(): void {
   ])
   const others = small.value.questions.map(({ answer }) => answer.text)
   const all = Array.from({ length: TYPED }, (_, index) => ({
-    given: typed[index % typed.length],
-    accepted: others[Math.floor(index / 5) % others.length],
+    given: typed[index % typed.length]!,
+    accepted: others[Math.floor(index / 5) % others.length]!,
   }))
   const judged = timed(
     () =>

@@ -5,7 +5,7 @@ import { sampleList } from '../packages/core/test/sampleWords.ts'
 /** The value below which 95 of 100 lie. */
 export function percentile95(values: readonly number[]): number {
   const sorted = [...values].sort((one, other) => one - other)
-  return sorted[Math.ceil(sorted.length * 0.95) - 1]
+  return sorted[Math.ceil(sorted.length * 0.95) - 1]!
 }
 
 function letters({ entries }: EntryList): number {
@@ -28,7 +28,7 @@ function plainTime(list: EntryList, side: number, seed: string): number {
         [1, 0],
         [1, 1],
         [-1, 1],
-      ][random.below(4)]
+      ][random.below(4)]! as [number, number]
       const row = random.below(side)
       const col = random.below(side)
       const fits = word.every((letter, index) => {
@@ -37,7 +37,7 @@ function plainTime(list: EntryList, side: number, seed: string): number {
       })
       if (!fits) continue
       word.forEach((letter, index) => {
-        grid[row + dRow * index][col + dCol * index] = letter
+        grid[row + dRow * index]![col + dCol * index] = letter
       })
       break
     }
@@ -61,11 +61,11 @@ export function benchWordSearch(): void {
     const plain: number[] = []
     let incomplete = 0
     for (let seed = -20; seed < 200; seed++) {
-      const list = sampleList(count, `speed ${seed}`)
+      const list = sampleList(count!, `speed ${seed}`)
       const began = performance.now()
       const puzzle = wordsearch.make(list, options, randomFrom(String(seed)))
       const time = performance.now() - began
-      const without = plainTime(list, side, String(seed))
+      const without = plainTime(list, side!, String(seed))
       if (seed < 0) continue
       times.push(time)
       plain.push(without)
@@ -87,7 +87,8 @@ export function benchWordSearch(): void {
         const { rows, unplaced } = wordsearch.make(list, options, randomFrom(String(seed)))
         const out = new Set(unplaced.map(({ entryId }) => entryId))
         ratios.push(
-          (rows.length * rows[0].length) / letters({ ...list, entries: list.entries.filter(({ id }) => !out.has(id)) }),
+          (rows.length * rows[0]!.length) /
+            letters({ ...list, entries: list.entries.filter(({ id }) => !out.has(id)) }),
         )
       }
       const time = (performance.now() - began) / ratios.length
@@ -110,7 +111,7 @@ export function benchWordSearch(): void {
       const times: number[] = []
       let failed = 0
       for (let seed = 0; seed < 100; seed++) {
-        const list = sampleList(count, `message ${seed}`)
+        const list = sampleList(count!, `message ${seed}`)
         const { words, rows } = wordsearch.make(
           list,
           WordSearchOptions.parse({ size: 'chosen', rows: side, cols: side, directions }),
@@ -137,7 +138,7 @@ export function benchWordSearch(): void {
           )
         )
           continue
-        const message = text.slice(0, Math.round((rows.length * rows[0].length - cells) * (1 + (seed % 5) / 20)))
+        const message = text.slice(0, Math.round((rows.length * rows[0]!.length - cells) * (1 + (seed % 5) / 20)))
         const began = performance.now()
         try {
           wordsearch.make(

@@ -29,24 +29,24 @@ test('a crossword is found, kept and shared, and solved on a phone with check, r
   for (const { text } of puzzle.words) expect(source.toLowerCase()).not.toContain(`>${text}<`)
   const across = puzzle.words.filter(({ dir }) => dir === 'across')
   const clue = (text: string) => phone.getByRole('button', { name: text })
-  await clue(across[0].prompt.text).tap()
+  await clue(across[0]!.prompt.text).tap()
   const field = phone.getByRole('textbox', {
-    name: new RegExp(`^${across[0].number} Across, letter 1 of ${across[0].letters.length}`),
+    name: new RegExp(`^${across[0]!.number} Across, letter 1 of ${across[0]!.letters.length}`),
   })
   await expect(field).toBeFocused()
   // A wrong word is told only when asked.
-  await phone.keyboard.type('q'.repeat(across[0].letters.length))
+  await phone.keyboard.type('q'.repeat(across[0]!.letters.length))
   await phone.getByRole('group', { name: 'Check' }).getByRole('button', { name: 'word' }).tap()
   await expect(phone.getByText('1 hint')).toBeVisible()
-  await clue(across[0].prompt.text).tap()
-  await phone.keyboard.type(across[0].text.replaceAll(/[^\p{L}]/gu, ''))
+  await clue(across[0]!.prompt.text).tap()
+  await phone.keyboard.type(across[0]!.text.replaceAll(/[^\p{L}]/gu, ''))
   await expect(phone.getByText(`Found 1 of ${puzzle.words.length}`).first()).toBeVisible()
   await expectAccessible(phone)
   await phone.reload()
   await expect(phone.getByText(`Found 1 of ${puzzle.words.length}`).first()).toBeVisible()
 
   // Tab goes from clue to clue, Backspace takes letters off.
-  await clue(across[1].prompt.text).tap()
+  await clue(across[1]!.prompt.text).tap()
   await phone.keyboard.type('xy')
   await phone.keyboard.press('Backspace')
   await phone.keyboard.press('Backspace')
@@ -56,7 +56,7 @@ test('a crossword is found, kept and shared, and solved on a phone with check, r
   }
   await phone.getByRole('group', { name: 'Show' }).getByRole('button', { name: 'all' }).tap()
   await expect(phone.getByRole('heading', { name: /Done|You found them all/ })).toBeVisible()
-  await expect(phone.getByText(puzzle.words[0].text, { exact: true }).first()).toBeVisible()
+  await expect(phone.getByText(puzzle.words[0]!.text, { exact: true }).first()).toBeVisible()
 })
 
 test('hangman says how hard words are, and is played on a phone by keys and touch; a lost word comes back', async ({
@@ -135,14 +135,14 @@ test('bingo is planned and called, a claim is checked, and a card is played on a
   await join(phone, code)
   const puzzle = await puzzleOf<BingoPuzzle>(server.databaseUrl, code)
   const number = Number((await phone.getByText(/^Card \d+$/).innerText()).slice('Card '.length))
-  const card = puzzle.cards[number - 1]
+  const card = puzzle.cards[number - 1]!
   await phone.getByRole('button', { name: 'Bingo!' }).tap()
   await expect(phone.getByText(/Not yet: mark a whole line/)).toBeVisible()
   await expectAccessible(phone)
   for (const [index, term] of puzzle.calls.entries()) {
     await expect(phone.getByText(`Call ${index + 1} of 14`)).toBeVisible()
     if (card.cells.includes(term)) {
-      await phone.getByRole('button', { name: puzzle.terms[term].text, exact: true }).tap()
+      await phone.getByRole('button', { name: puzzle.terms[term]!.text, exact: true }).tap()
       await expect(phone.getByText('Yes, that one.')).toBeVisible()
       await phone.getByRole('button', { name: 'Bingo!' }).tap()
       await expect(

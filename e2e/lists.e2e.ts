@@ -164,11 +164,13 @@ test('pictures come by search, for the whole list and from files; a sound is rec
   await teacher.getByRole('button', { name: /Stop/ }).click()
   await expect(teacher.getByRole('button', { name: 'Play the sound of the answer' })).toBeVisible()
   await saved(teacher)
-  const [{ type, size }] = await query<{ type: string; size: number }>(
-    server.databaseUrl,
-    "SELECT type, size FROM media WHERE kind = 'sound'",
-    [],
-  )
+  const { type, size } = (
+    await query<{ type: string; size: number }>(
+      server.databaseUrl,
+      "SELECT type, size FROM media WHERE kind = 'sound'",
+      [],
+    )
+  )[0]!
   expect([type, size > 1000]).toEqual(['audio/webm', true])
   await teacher.getByRole('button', { name: 'Play the sound of the answer' }).click()
 
@@ -223,7 +225,7 @@ test('a workbook comes in and goes out; an archive brings its pictures; a bad fi
   const download = teacher.waitForEvent('download')
   await dialog.getByRole('button', { name: 'Save the file' }).click()
   const [sheet] = await readWorkbook(new Uint8Array(readFileSync(await (await download).path())))
-  expect(tableOfSheet(sheet).rows.map(({ cells }) => cells)).toEqual([
+  expect(tableOfSheet(sheet!).rows.map(({ cells }) => cells)).toEqual([
     ['Rhine', 'Which river passes Basel?', 'Rhone', '3'],
     ['=Elbe', 'Which passes Dresden?'],
   ])

@@ -29,11 +29,13 @@ export async function join(phone: Page, code: string): Promise<void> {
 
 /** Gives the puzzle behind a code, with its answers. */
 export async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promise<Puzzle> {
-  const [{ puzzle }] = await query<{ puzzle: Puzzle }>(
-    databaseUrl,
-    `SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v
+  const { puzzle } = (
+    await query<{ puzzle: Puzzle }>(
+      databaseUrl,
+      `SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v
       ON v.id = m.game_version_id WHERE o.code = $1`,
-    [code],
-  )
+      [code],
+    )
+  )[0]!
   return puzzle
 }

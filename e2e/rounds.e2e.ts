@@ -24,7 +24,7 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
   await join(phone, code)
   const { questions } = await puzzleOf<QuizPuzzle>(server.databaseUrl, code)
   const choice = (question: number, right: boolean): string =>
-    questions[question].choices.find((own) => own.right === right)?.face.text ?? ''
+    questions[question]!.choices.find((own) => own.right === right)?.face.text ?? ''
   await expect(phone.getByText('Question 1 of 3')).toBeVisible()
   await expectAccessible(phone)
   // An answer given without a connection, before the page is closed, is not lost.
@@ -39,7 +39,7 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
   await phone.getByRole('button', { name: 'Next' }).tap()
   for (const question of [1, 2]) {
     await expect(phone.getByText(`Question ${question + 1} of 3`)).toBeVisible()
-    await phone.keyboard.press(String.fromCharCode(97 + questions[question].choices.findIndex(({ right }) => right)))
+    await phone.keyboard.press(String.fromCharCode(97 + questions[question]!.choices.findIndex(({ right }) => right)))
     await expect(phone.getByText(/That’s right/)).toBeVisible()
     await phone.getByRole('button', { name: 'Next' }).tap()
   }
@@ -60,9 +60,9 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
   const {
     questions: [first],
   } = await puzzleOf<QuizPuzzle>(server.databaseUrl, typed)
-  await phone.getByLabel('Your answer').fill(`The ${first.answer.text.toUpperCase()}`)
+  await phone.getByLabel('Your answer').fill(`The ${first!.answer.text.toUpperCase()}`)
   await phone.keyboard.press('Enter')
-  await expect(phone.getByText(`Counts as “${first.answer.text}”; the article makes no difference.`)).toBeVisible()
+  await expect(phone.getByText(`Counts as “${first!.answer.text}”; the article makes no difference.`)).toBeVisible()
   await phone.getByRole('button', { name: 'Next' }).tap()
   await expect(phone.getByRole('timer')).toBeVisible()
   await expect(phone.getByText('Time is up')).toBeVisible({ timeout: 10_000 })
@@ -79,12 +79,10 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await expectAccessible(teacher)
   const code = await share(teacher)
   await join(phone, code)
-  const {
-    rounds: [{ couples, order }],
-  } = await puzzleOf<MatchingPuzzle>(server.databaseUrl, code)
+  const { couples, order } = (await puzzleOf<MatchingPuzzle>(server.databaseUrl, code)).rounds[0]!
   const left = (row: number) => phone.getByRole('list', { name: 'To be joined' }).getByRole('button').nth(row)
   const right = (place: number) =>
-    phone.getByRole('button', { name: `${'ABCD'[place]} ${couples[order[place]].answer.text}` })
+    phone.getByRole('button', { name: `${'ABCD'[place]} ${couples[order[place]!]!.answer.text}` })
   await left(0).tap()
   await right(order.indexOf(1)).tap()
   await expect(phone.getByText('Those two don’t belong together.')).toBeVisible()
@@ -93,10 +91,10 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await expect(phone.getByText('Found 0 of 4').first()).toBeVisible()
   const boxes = await Promise.all([left(1), right(order.indexOf(1))].map((own) => own.boundingBox()))
   const [from, to] = boxes.map((box) => ({ x: (box?.x ?? 0) + 30, y: (box?.y ?? 0) + 15 }))
-  await phone.mouse.move(from.x, from.y)
+  await phone.mouse.move(from!.x, from!.y)
   await phone.mouse.down()
-  await phone.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 4 })
-  await phone.mouse.move(to.x, to.y, { steps: 4 })
+  await phone.mouse.move((from!.x + to!.x) / 2, (from!.y + to!.y) / 2, { steps: 4 })
+  await phone.mouse.move(to!.x, to!.y, { steps: 4 })
   await phone.mouse.up()
   await expect(phone.getByText('Found 1 of 4').first()).toBeVisible()
   for (const row of [2, 3]) {
@@ -118,9 +116,9 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
     [rows.first(), teacher.locator('[data-right]').first()].map((own) => own.boundingBox()),
   )
   const [start, end] = ends.map((box) => ({ x: (box?.x ?? 0) + 40, y: (box?.y ?? 0) + 20 }))
-  await teacher.mouse.move(start.x, start.y)
+  await teacher.mouse.move(start!.x, start!.y)
   await teacher.mouse.down()
-  await teacher.mouse.move(end.x, end.y, { steps: 6 })
+  await teacher.mouse.move(end!.x, end!.y, { steps: 6 })
   await teacher.mouse.up()
   await expect(rows.first()).toHaveAccessibleDescription('joined with A')
   await expect(rows.first()).toHaveAttribute('aria-pressed', 'false')
@@ -131,14 +129,14 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await join(phone, words)
   const { items } = await puzzleOf<UnscramblePuzzle>(server.databaseUrl, words)
   const pieces = phone.getByRole('list', { name: 'Pieces' }).getByRole('button', { includeHidden: true })
-  for (const index of items[0].mixed.keys()) await pieces.nth(index).tap()
+  for (const index of items[0]!.mixed.keys()) await pieces.nth(index).tap()
   await expect(phone.getByText('Not yet. Try another order.')).toBeVisible()
   await expectAccessible(phone)
-  for (const place of items[0].pieces.keys()) await pieces.nth(items[0].mixed.indexOf(place)).tap()
+  for (const place of items[0]!.pieces.keys()) await pieces.nth(items[0]!.mixed.indexOf(place)).tap()
   await expect(phone.getByText('That’s it!')).toBeVisible()
   await phone.getByRole('button', { name: 'Next word' }).tap()
   await expect(phone.getByText('Word 2 of 2')).toBeVisible()
-  await phone.keyboard.type(items[1].text)
+  await phone.keyboard.type(items[1]!.text)
   await expect(phone.getByText('You solved them all')).toBeVisible()
 })
 
@@ -157,8 +155,8 @@ test('pairs are turned by players in turn, cards are studied and shown to the cl
   const turn = (index: number) =>
     phone.getByRole('list').filter({ hasText: /\d/u }).last().getByRole('listitem').nth(index).getByRole('button').tap()
   const partner = (index: number): number =>
-    cards.findIndex((card, other) => other !== index && card.couple === cards[index].couple)
-  const stranger = cards.findIndex((card) => card.couple !== cards[0].couple)
+    cards.findIndex((card, other) => other !== index && card.couple === cards[index]!.couple)
+  const stranger = cards.findIndex((card) => card.couple !== cards[0]!.couple)
   await turn(0)
   await turn(stranger)
   await expect(phone.getByText('Not a pair. Turn another card.')).toBeVisible()
@@ -196,10 +194,10 @@ test('pairs are turned by players in turn, cards are studied and shown to the cl
     [true, 1],
     [true, 0],
   ] as const) {
-    await expect(phone.getByText(puzzle.cards[card].front.text)).toBeVisible()
-    await expect(phone.getByText(puzzle.cards[card].back.text, { exact: true })).toBeHidden()
+    await expect(phone.getByText(puzzle.cards[card]!.front.text)).toBeVisible()
+    await expect(phone.getByText(puzzle.cards[card]!.back.text, { exact: true })).toBeHidden()
     await phone.getByRole('button', { name: 'Turn it' }).tap()
-    await expect(phone.getByText(puzzle.cards[card].back.text, { exact: true })).toBeVisible()
+    await expect(phone.getByText(puzzle.cards[card]!.back.text, { exact: true })).toBeVisible()
     if (card === 1) await expectAccessible(phone)
     await phone.getByRole('button', { name: knew ? 'I knew it' : 'Again' }).tap()
   }

@@ -6,12 +6,14 @@ import { expect, expectAccessible, pasteClipboard, query, test } from './otter.t
 type Cell = { row: number; col: number }
 
 async function puzzleOf(databaseUrl: string, code: string): Promise<WordSearchPuzzle> {
-  const [{ puzzle }] = await query<{ puzzle: WordSearchPuzzle }>(
-    databaseUrl,
-    `SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v
+  const { puzzle } = (
+    await query<{ puzzle: WordSearchPuzzle }>(
+      databaseUrl,
+      `SELECT v.puzzle FROM offers o JOIN offer_games m ON m.offer_id = o.id JOIN game_versions v
       ON v.id = m.game_version_id WHERE o.code = $1`,
-    [code],
-  )
+      [code],
+    )
+  )[0]!
   return puzzle
 }
 
@@ -27,7 +29,8 @@ function endsOf(
   if (!word) throw new Error(`${text} is not in the puzzle`)
   const { row, col, dRow, dCol, length } = word
   const at = (box: { x: number; y: number; width: number; height: number }, cell: Cell): { x: number; y: number } => ({
-    x: box.x + (((direction === 'rtl' ? rows[0].length - 1 - cell.col : cell.col) + 0.5) * box.width) / rows[0].length,
+    x:
+      box.x + (((direction === 'rtl' ? rows[0]!.length - 1 - cell.col : cell.col) + 0.5) * box.width) / rows[0]!.length,
     y: box.y + ((cell.row + 0.5) * box.height) / rows.length,
   })
   return { from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) }, at }
@@ -265,11 +268,9 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await expect(page.getByRole('heading', { name: 'מה התלמידים מקבלים' })).toBeVisible()
   await expectAccessible(page)
 
-  const [{ code }] = await query<{ code: string }>(
-    server.databaseUrl,
-    'SELECT code FROM offers ORDER BY created_at LIMIT 1',
-    [],
-  )
+  const { code } = (
+    await query<{ code: string }>(server.databaseUrl, 'SELECT code FROM offers ORDER BY created_at LIMIT 1', [])
+  )[0]!
   await phone.goto(`/p/${code}`)
   await phone.getByLabel('Language').selectOption('he')
   await expect(phone.locator('html')).toHaveAttribute('dir', 'rtl')
@@ -335,7 +336,7 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
   const board = teacher.getByRole('application')
   const rows = (await board.getAttribute('aria-label'))?.match(/\d+/g)?.map(Number) ?? []
   const letters = (await board.innerText()).replace(/\s/g, '')
-  expect(letters).toHaveLength(rows[0] * rows[1])
+  expect(letters).toHaveLength(rows[0]! * rows[1]!)
   const ways = [
     [0, 1],
     [1, 0],
@@ -343,14 +344,14 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
     [-1, 1],
   ]
   const found = Array.from(letters, (_, start) =>
-    ways.map(([dRow, dCol]) => ({ row: Math.floor(start / rows[1]), col: start % rows[1], dRow, dCol })),
+    ways.map(([dRow, dCol]) => ({ row: Math.floor(start / rows[1]!), col: start % rows[1]!, dRow, dCol })),
   )
     .flat()
     .find(({ row, col, dRow, dCol }) =>
       [...'OTTER'].every((letter, index) => {
-        const r = row + dRow * index
-        const c = col + dCol * index
-        return r >= 0 && r < rows[0] && c >= 0 && c < rows[1] && letters[r * rows[1] + c] === letter
+        const r = row + dRow! * index
+        const c = col + dCol! * index
+        return r >= 0 && r < rows[0]! && c >= 0 && c < rows[1]! && letters[r * rows[1]! + c] === letter
       }),
     )
   if (!found) throw new Error('the preview does not hold the word')
@@ -362,7 +363,7 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
   }
   await go(found.row, found.col)
   await teacher.keyboard.press('Enter')
-  await go(found.dRow * 4, found.dCol * 4)
+  await go(found.dRow! * 4, found.dCol! * 4)
   await teacher.keyboard.press('Enter')
   await expect(teacher.getByText('That’s one. Well found.')).toBeVisible()
 })

@@ -34,7 +34,7 @@ function readList(file: string): EntryList {
 
 function main(): void {
   const [kind] = process.argv.slice(2)
-  if (!(GAME_KINDS as string[]).includes(kind))
+  if (!(GAME_KINDS as string[]).includes(kind!))
     throw new CommandRefusal(`the first word must be a game: ${GAME_KINDS.join(', ')}`)
   const game = gameOf(kind as GameKind)
   const { values, positionals } = parseArgs({
@@ -69,7 +69,7 @@ try {
           .map(([name, value]) => `${name} ${value}`)
           .join(', ')}`.trim()
       : error instanceof ZodError
-        ? `${error.issues[0].path.join('.')}: ${error.issues[0].message}`
+        ? `${error.issues[0]!.path.join('.')}: ${error.issues[0]!.message}`
         : error instanceof Error
           ? error.message.split('\n')[0]
           : String(error)

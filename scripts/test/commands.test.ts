@@ -108,7 +108,7 @@ describe('npm start', () => {
     const offers = (await (
       await fetch(`http://127.0.0.1:${port}/api/links`, { headers: { Cookie: cookie } })
     ).json()) as { code: string }[]
-    return offers[0].code
+    return offers[0]!.code
   }
 
   /**
@@ -187,7 +187,7 @@ describe('npm start', () => {
     for (let round = 0; round < 2; round++) {
       said = ''
       const [server] = childrenOf(child.pid ?? 0)
-      process.kill(server, 'SIGKILL')
+      process.kill(server!, 'SIGKILL')
       await until(() => said.includes('The server is back.'))
       expect(said).to.include('The server stopped (SIGKILL)')
       expect(await signedIn()).to.equal(true)
@@ -197,7 +197,7 @@ describe('npm start', () => {
     const code = await codeOfSample(port)
     const playing = Promise.all(Array.from({ length: 6 }, (_, index) => playThrough(port, code, `Student ${index}`)))
     await new Promise((resolve) => setTimeout(resolve, 400))
-    process.kill(childrenOf(child.pid ?? 0)[0], 'SIGKILL')
+    process.kill(childrenOf(child.pid ?? 0)[0]!, 'SIGKILL')
     await until(() => said.includes('The server is back.'))
     process.kill(postgresOf('watched'), 'SIGKILL')
     await until(() => said.includes('The database is back.'))

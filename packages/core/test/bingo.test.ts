@@ -33,7 +33,7 @@ function replay(
     const called = new Set<number | null>([null])
     for (const [index, term] of calls.entries()) {
       called.add(term)
-      const complete = lines.filter((line) => line.every((place) => called.has(cells[place]))).length
+      const complete = lines.filter((line) => line.every((place) => called.has(cells[place]!))).length
       if (complete >= (pattern === 'two-lines' ? 2 : 1)) return index + 1
     }
     return Infinity
@@ -41,7 +41,7 @@ function replay(
 }
 
 function made(terms: number, options: object, seed = '1'): BingoPuzzle {
-  return bingo.make(sampleList(terms, 's', 'en', 12), BingoOptions.parse(options), randomFrom(seed)) as BingoPuzzle
+  return bingo.make(sampleList(terms, 's', 'en', 12), BingoOptions.parse(options), randomFrom(seed))
 }
 
 describe('Bingo', () => {
@@ -63,7 +63,7 @@ describe('Bingo', () => {
       const counts = Array.from({ length: places.length + 1 }, () => 0)
       for (let set = 0; set < 1 << places.length; set++) {
         if (lines.filter((line) => (set & line) === line).length >= (pattern === 'two-lines' ? 2 : 1))
-          counts[set.toString(2).replaceAll('0', '').length]++
+          counts[set.toString(2).replaceAll('0', '').length]!++
       }
       expect(completingSets(pattern, size, free), `${pattern} ${size}`).to.deep.equal(counts)
     }
@@ -167,18 +167,14 @@ describe('Bingo', () => {
     const won = Array.from({ length: 10 }, () => 0)
     const games = 1000
     for (let game = 0; game < games; game++) {
-      const { cards, calls } = bingo.make(
-        sampleList(24, 's', 'en', 12),
-        options,
-        randomFrom(`fair ${game}`),
-      ) as BingoPuzzle
+      const { cards, calls } = bingo.make(sampleList(24, 's', 'en', 12), options, randomFrom(`fair ${game}`))
       const wins = replay(
         'line',
         4,
         cards.map(({ cells }) => cells),
         calls,
       )
-      won[wins.indexOf(Math.min(...wins))]++
+      won[wins.indexOf(Math.min(...wins))]!++
     }
     const expected = games / won.length
     const chiSquare = won.reduce((sum, count) => sum + (count - expected) ** 2 / expected, 0)
@@ -204,11 +200,11 @@ describe('Bingo', () => {
         fc.string(),
         (called, number, pattern, seed) => {
           const puzzle = made(24, { size: 4, cards: 12, pattern }, seed)
-          const win = replay(pattern, 4, [puzzle.cards[number - 1].cells], puzzle.calls)[0]
+          const win = replay(pattern, 4, [puzzle.cards[number - 1]!.cells], puzzle.calls)[0]!
           const claim = checkClaim(puzzle, number, called)
           expect([claim?.won, claim?.call]).to.deep.equal(win <= called ? [true, win] : [false, 0])
           for (const place of claim?.missing ?? [])
-            expect(puzzle.calls.indexOf(puzzle.cards[number - 1].cells[place] ?? -1)).to.be.at.least(called)
+            expect(puzzle.calls.indexOf(puzzle.cards[number - 1]!.cells[place] ?? -1)).to.be.at.least(called)
           expect(checkClaim(puzzle, 13, called)).to.equal(undefined)
         },
       ),
@@ -222,8 +218,8 @@ describe('Bingo', () => {
     expect(JSON.stringify(bingo.view(puzzle, play, LOOK))).not.to.include('"calls"')
     const outcomes: string[] = []
     for (let call = 0; call < 12 && !bingo.score(puzzle, play).finished; call++) {
-      const place = puzzle.cards[play.card].cells.indexOf(puzzle.calls[call])
-      const wrong = puzzle.cards[play.card].cells.findIndex(
+      const place = puzzle.cards[play.card]!.cells.indexOf(puzzle.calls[call]!)
+      const wrong = puzzle.cards[play.card]!.cells.findIndex(
         (term) => term !== null && puzzle.calls.indexOf(term) > call,
       )
       const moves = [...(call === 0 && wrong >= 0 ? [wrong] : []), ...(place < 0 ? [] : [place])].map((own) => ({

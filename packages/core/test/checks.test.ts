@@ -120,7 +120,7 @@ describe('what is wrong with a list', () => {
     const mendFirst = (entries: Entry[], code: CheckCode, which = 0): Entry[] => {
       const note = checkList(listOf(entries)).find((one) => one.code === code)
       if (!note) throw new Error(`${code} was not found`)
-      return mendEntries(entries, note, note.mends[which])
+      return mendEntries(entries, note, note.mends[which]!)
     }
     const [marked] = mendFirst(
       rows({
@@ -133,11 +133,11 @@ describe('what is wrong with a list', () => {
       'no-right-choice',
       1,
     )
-    expect([marked.answer.text, marked.choices.map(({ text }) => text)]).to.deep.equal(['Lima', ['Quito']])
-    expect(mendFirst(rows({ answer: 'bee', prompt: 'A bee makes honey' }), 'gives-away')[0].prompt.text).to.equal(
+    expect([marked!.answer.text, marked!.choices.map(({ text }) => text)]).to.deep.equal(['Lima', ['Quito']])
+    expect(mendFirst(rows({ answer: 'bee', prompt: 'A bee makes honey' }), 'gives-away')[0]!.prompt.text).to.equal(
       'A ____ makes honey',
     )
-    expect(mendFirst(rows({ answer: 'раis', prompt: '' }), 'mixed-scripts')[0].answer.text).to.equal('pais')
+    expect(mendFirst(rows({ answer: 'раis', prompt: '' }), 'mixed-scripts')[0]!.answer.text).to.equal('pais')
     expect(
       mendFirst(
         rows({ answer: 'nectar', prompt: 'sweet' }, { answer: 'nectar', prompt: 'of flowers' }),

@@ -74,7 +74,7 @@ describe('Crosswords', () => {
       if (drawn.includes(words) && puzzle.unplaced.length > 0) continue
       expect(puzzle.unplaced).to.deep.equal([])
       const [short, long] = [puzzle.rows, puzzle.cols].sort((one, two) => one - two)
-      expect(long * Math.max(short, Math.ceil(long / 1.5)), words.join()).to.equal(smallestArea(words))
+      expect(long! * Math.max(short!, Math.ceil(long! / 1.5)), words.join()).to.equal(smallestArea(words))
     }
   })
 
@@ -129,7 +129,7 @@ describe('Crosswords', () => {
       newEntry({
         ...entry,
         id: idOf(index),
-        prompt: { text: ['uno', 'dos', 'tres'][index] },
+        prompt: { text: ['uno', 'dos', 'tres'][index]! },
         groups: [index === 0 ? 'odd' : ''],
       }),
     )
@@ -146,16 +146,16 @@ describe('Crosswords', () => {
     const puzzle = made(list)
     let play = crossword.start(puzzle, begin('p'))
     const cellsOfWord = (index: number): number[] =>
-      puzzle.words[index].letters.map((_, at) =>
-        puzzle.words[index].dir === 'across'
-          ? puzzle.words[index].row * puzzle.cols + puzzle.words[index].col + at
-          : (puzzle.words[index].row + at) * puzzle.cols + puzzle.words[index].col,
+      puzzle.words[index]!.letters.map((_, at) =>
+        puzzle.words[index]!.dir === 'across'
+          ? puzzle.words[index]!.row * puzzle.cols + puzzle.words[index]!.col + at
+          : (puzzle.words[index]!.row + at) * puzzle.cols + puzzle.words[index]!.col,
       )
     const write = (index: number, text: string[], at: number): ReturnType<typeof crossword.move> =>
       crossword.move(
         puzzle,
         play,
-        { type: 'write', cells: cellsOfWord(index).map((cell, place) => ({ cell, letter: text[place] })) },
+        { type: 'write', cells: cellsOfWord(index).map((cell, place) => ({ cell, letter: text[place]! })) },
         when(at),
       )
     const seen = JSON.stringify(crossword.view(puzzle, play, LOOK))
@@ -164,25 +164,25 @@ describe('Crosswords', () => {
 
     let step = write(
       0,
-      puzzle.words[0].letters.map(() => 'q'),
+      puzzle.words[0]!.letters.map(() => 'q'),
       1000,
     )
     expect(step.responses).to.deep.equal([])
     play = crossword.move(puzzle, step.play, { type: 'check', scope: 'word', cell: 0, word: 0 }, when(1500)).play
     expect(crossword.view(puzzle, play, LOOK).marks.filter((mark) => mark === 'wrong').length).to.equal(
-      puzzle.words[0].letters.length,
+      puzzle.words[0]!.letters.length,
     )
     step = write(
       0,
-      puzzle.words[0].letters.map((letter) => letter.toLowerCase()),
+      puzzle.words[0]!.letters.map((letter) => letter.toLowerCase()),
       2000,
     )
     play = step.play
     expect(step.responses).to.have.length(1)
     expect(step.responses[0]).to.include({
-      entryId: puzzle.words[0].entryId,
+      entryId: puzzle.words[0]!.entryId,
       outcome: 'right',
-      given: puzzle.words[0].text,
+      given: puzzle.words[0]!.text,
       points: 10,
       hints: 0,
       place: 0,

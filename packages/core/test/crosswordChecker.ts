@@ -8,8 +8,8 @@ export function faultsOf({ rows, cols, words }: CrosswordPuzzle): string[] {
     letters.forEach((letter, index) => {
       const [r, c] = dir === 'across' ? [row, col + index] : [row + index, col]
       if (r >= rows || c >= cols) return faults.push(`${text} leaves the grid`)
-      if (grid[r][c] !== '' && grid[r][c] !== letter) faults.push(`${text} clashes`)
-      grid[r][c] = letter
+      if (grid[r]![c] !== '' && grid[r]![c] !== letter) faults.push(`${text} clashes`)
+      grid[r]![c] = letter
     })
   }
   const listed = new Map(words.map(({ letters, row, col, dir }) => [`${dir} ${row} ${col}`, letters.join('')]))
@@ -18,8 +18,9 @@ export function faultsOf({ rows, cols, words }: CrosswordPuzzle): string[] {
     for (const line of lines) {
       for (let at = 0; at < line.length; at++) {
         let text = ''
-        const { row, col } = line[at]
-        while (at < line.length && grid[line[at].row][line[at].col] !== '') text += grid[line[at].row][line[at++].col]
+        const { row, col } = line[at]!
+        while (at < line.length && grid[line[at]!.row]![line[at]!.col] !== '')
+          text += grid[line[at]!.row]![line[at++]!.col]
         if (text.length > 1 && at - line.findIndex((cell) => cell.row === row && cell.col === col) > 1)
           runs.set(`${dir} ${row} ${col}`, text)
       }
@@ -41,8 +42,8 @@ export function faultsOf({ rows, cols, words }: CrosswordPuzzle): string[] {
   const open = [filled[0]]
   const reached = new Set(open)
   for (const cell of open) {
-    const [row, col] = cell.split(' ').map(Number)
-    for (const next of [`${row + 1} ${col}`, `${row - 1} ${col}`, `${row} ${col + 1}`, `${row} ${col - 1}`]) {
+    const [row, col] = cell!.split(' ').map(Number)
+    for (const next of [`${row! + 1} ${col}`, `${row! - 1} ${col}`, `${row} ${col! + 1}`, `${row} ${col! - 1}`]) {
       if (filled.includes(next) && !reached.has(next)) {
         reached.add(next)
         open.push(next)
@@ -50,7 +51,7 @@ export function faultsOf({ rows, cols, words }: CrosswordPuzzle): string[] {
     }
   }
   if (reached.size !== filled.length) faults.push('not one figure')
-  if (grid[0].every((letter) => letter === '') || grid.every((line) => line[0] === '')) faults.push('an empty rim')
+  if (grid[0]!.every((letter) => letter === '') || grid.every((line) => line[0] === '')) faults.push('an empty rim')
 
   let number = 0
   for (let row = 0; row < rows; row++) {
@@ -84,7 +85,7 @@ export function smallestArea(words: readonly string[]): number {
 function fills(words: readonly string[], rows: number, cols: number): boolean {
   const grid = Array.from({ length: rows * cols }, () => '')
   const at = (row: number, col: number): string =>
-    row < 0 || col < 0 || row >= rows || col >= cols ? '' : grid[row * cols + col]
+    row < 0 || col < 0 || row >= rows || col >= cols ? '' : grid[row * cols + col]!
   const placed: { word: string; row: number; col: number; down: boolean }[] = []
   const lay = (left: readonly string[]): boolean => {
     if (left.length === 0) return isSound()
@@ -111,7 +112,7 @@ function fills(words: readonly string[], rows: number, cols: number): boolean {
             if (!fits || shared === word.length || (placed.length > 0 && shared === 0)) continue
             if (placed.some((other) => other.down === down && overlap(other, { word, row, col, down }))) continue
             const before = [...grid]
-            for (let letter = 0; letter < word.length; letter++) grid[start + letter * step] = word[letter]
+            for (let letter = 0; letter < word.length; letter++) grid[start + letter * step] = word[letter]!
             placed.push({ word, row, col, down })
             const rest = left.filter((_, other) => other !== index)
             if (canBeMended(rest) && lay(rest)) return true

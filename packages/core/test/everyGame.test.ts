@@ -43,10 +43,10 @@ const anyList = fc
     const entries = words.map((word, index) =>
       newEntry({
         id: idOf(index),
-        answer: { text: repeats && random.below(4) === 0 ? words[0] : word },
+        answer: { text: repeats && random.below(4) === 0 ? words[0]! : word },
         prompt: { text: `what is ${repeats ? random.below(5) : index}?` },
         hint: random.below(2) === 0 ? 'think' : '',
-        groups: [['', 'one', 'two'][random.below(3)]].filter((group) => group !== ''),
+        groups: [['', 'one', 'two'][random.below(3)]!].filter((group) => group !== ''),
         scored: random.below(8) > 0,
         choices: random.below(5) === 0 ? [{ text: 'wrong here', right: false }] : [],
       }),
@@ -78,7 +78,7 @@ function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number, 
     const move = game.moves.parse(
       index === moves ? { type: 'finish' } : gameOf(kind).sample.move(random.below.bind(random)),
     )
-    const now = clock.movedAt + [900, 1700, 5200, 3 * 24 * 3600_000][random.below(20) === 0 ? 3 : random.below(3)]
+    const now = clock.movedAt + [900, 1700, 5200, 3 * 24 * 3600_000][random.below(20) === 0 ? 3 : random.below(3)]!
     clock = { clock: clockAt(clock, now, game.timed?.deadline(puzzle, play) ?? null), movedAt: now }
     const at = { ...context, clock: clock.clock, now }
     const before = JSON.stringify(play)
@@ -151,7 +151,7 @@ describe('Every game', () => {
             playOn(kind, stored, randomFrom(`play ${seed}`), moves, { ...PLAIN_CONTEXT, seat, rules })
             if (game.onPaper) {
               const pages = [false, true].map((isKey) => game.sheet(stored, isKey))
-              expect(pages[0].length).to.be.at.least(1)
+              expect(pages[0]!.length).to.be.at.least(1)
               expect(JSON.stringify(pages)).not.to.include('undefined')
             }
           },
@@ -322,7 +322,7 @@ describe('Every game', () => {
         const answered = new Set<string>()
         for (let made = 0; made < 60 && !game.score(puzzle, play).finished; made++) {
           const view = game.view(puzzle, play, LOOK) as { turned?: boolean; phase?: string }
-          const alts = [...JSON.stringify(view).matchAll(/"alt":"([^"]*)"/gu)].map(([, alt]) => alt.toLowerCase())
+          const alts = [...JSON.stringify(view).matchAll(/"alt":"([^"]*)"/gu)].map(([, alt]) => alt!.toLowerCase())
           // A card that was turned, and cards looked through beforehand, show both sides.
           if (view.turned !== true && view.phase !== 'cards') {
             for (const { id, answer } of entries)

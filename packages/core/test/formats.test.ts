@@ -71,7 +71,7 @@ describe('lists as files', () => {
     await fc.assert(
       fc.asyncProperty(carried, async (entries) => {
         const [sheet] = await readWorkbook(await writeWorkbook(entries, 'A/list: [of] mine'))
-        expect(back(tableOfSheet(sheet))).to.deep.equal(withoutIds(entries))
+        expect(back(tableOfSheet(sheet!))).to.deep.equal(withoutIds(entries))
       }),
       { numRuns: 60 },
     )
@@ -145,7 +145,7 @@ describe('lists as files', () => {
     const written = writeDelimited([
       newEntry({ id: idOf(1), answer: { text: '=HYPERLINK("x")' }, prompt: { text: '@a' } }),
     ])
-    expect(Papa.parse<string[]>(written.slice(1)).data[1].every((cell) => !/^[=+\-@]/u.test(cell))).to.equal(true)
+    expect(Papa.parse<string[]>(written.slice(1)).data[1]!.every((cell) => !/^[=+\-@]/u.test(cell))).to.equal(true)
     expect(
       readDelimited(strToU8('smoker = calms the bees\ndrone = a male bee\n')).rows.map(({ cells }) => cells),
     ).to.deep.equal([
@@ -159,12 +159,12 @@ describe('lists as files', () => {
       newEntry({ id: idOf(1), answer: { text: 'wax' }, prompt: { text: 'of bees' } }),
       newEntry({ id: idOf(2), answer: { text: 'veil' }, prompt: { text: 'a net' } }),
     ])
-    const withFormula = Buffer.from(sheet)
+    const withFormula = Buffer.from(sheet!)
       .toString()
       .replace(/<c r="B3"[^>]*>.*?<\/c>/u, '<c r="B3"><f>1+1</f><v>2</v></c>')
     const [read] = await readWorkbook(zipSync({ ...others, 'xl/worksheets/sheet1.xml': strToU8(withFormula) }))
-    expect(tableOfSheet(read).left).to.deep.equal([{ line: 3, why: 'formula', text: 'B3' }])
-    expect(back(tableOfSheet(read)).map(({ answer }) => answer.text)).to.deep.equal(['wax'])
+    expect(tableOfSheet(read!).left).to.deep.equal([{ line: 3, why: 'formula', text: 'B3' }])
+    expect(back(tableOfSheet(read!)).map(({ answer }) => answer.text)).to.deep.equal(['wax'])
   })
 
   it('are read in a moment whatever stands in them: unwanted parts stay packed, tags without an end are passed over', async () => {
@@ -211,7 +211,7 @@ describe('lists as files', () => {
         readWorkbook(
           zipSync({
             ...others,
-            'xl/workbook.xml': strToU8(`<!DOCTYPE x [<!ENTITY a "b">]>${Buffer.from(workbook).toString()}`),
+            'xl/workbook.xml': strToU8(`<!DOCTYPE x [<!ENTITY a "b">]>${Buffer.from(workbook!).toString()}`),
           }),
         ),
       ),

@@ -11,7 +11,7 @@ export function faultsOf(list: EntryList, options: WordSearchOptions, puzzle: Wo
   const faults: string[] = []
   const { rows, words, unplaced } = puzzle
   const height = rows.length
-  const width = rows[0].length
+  const width = rows[0]!.length
   if (rows.some((row) => row.length !== width || row.some((cell) => !cell))) faults.push('the grid has holes')
   const spell = (text: string): string[] => gridLetters(text, { ...options, language: list.answerLanguage })
 
@@ -49,8 +49,8 @@ export function faultsOf(list: EntryList, options: WordSearchOptions, puzzle: Wo
       steps.forEach(([dRow, dCol], direction) => {
         let text = ''
         const cells: number[] = []
-        for (let r = row, c = col; r >= 0 && r < height && c >= 0 && c < width; r += dRow, c += dCol) {
-          text += rows[r][c]
+        for (let r = row, c = col; r >= 0 && r < height && c >= 0 && c < width; r += dRow!, c += dCol!) {
+          text += rows[r]![c]
           cells.push(r * width + c)
           if (cells.length > longest) break
           if (!lengths.has(cells.length)) continue

@@ -14,7 +14,7 @@ function slowMisses(word: string, beliefs: { prior: number; words: Map<string, n
   const guess = (current: Map<string, number>[], asked: string, wrong: number, chance: number): void => {
     if ([...word].every((letter) => asked.includes(letter))) {
       for (let index = chances.length; index <= wrong; index++) chances.push(0)
-      chances[wrong] += chance
+      chances[wrong]! += chance
       return
     }
     const scores = [...ALPHABET]
@@ -27,7 +27,7 @@ function slowMisses(word: string, beliefs: { prior: number; words: Map<string, n
           const having = [...words]
             .filter(([own]) => own.includes(letter))
             .reduce((total, [, weight]) => total + weight, 0)
-          return sum + beliefs[index].prior * (all / totals[index]) * (1 - (1 - having / all))
+          return sum + beliefs[index]!.prior * (all / totals[index]!) * (1 - (1 - having / all))
         }, 0),
       }))
       .sort((one, two) => two.score - one.score || (one.letter < two.letter ? -1 : 1))
@@ -44,7 +44,7 @@ function slowMisses(word: string, beliefs: { prior: number; words: Map<string, n
       guess(
         current.map((words) => new Map([...words].filter(([own]) => places(own) === places(word)))),
         asked + letter,
-        wrong + (word.includes(letter) ? 0 : 1),
+        wrong + (word.includes(letter!) ? 0 : 1),
         chance * share,
       )
     }
@@ -93,26 +93,26 @@ describe('How hard a word is to guess by letters', () => {
           { prior: 0.3, words: list },
           { prior: 0.7, words: same },
         ])
-        expect(told[index].expected, word).to.be.closeTo(
+        expect(told[index]!.expected, word).to.be.closeTo(
           unknown.reduce((sum, chance, wrong) => sum + chance * wrong, 0),
           1e-9,
         )
-        expect([told[index].missesUnknown, told[index].missesKnown], word).to.deep.equal([
+        expect([told[index]!.missesUnknown, told[index]!.missesKnown], word).to.deep.equal([
           winning(unknown),
           winning(slowMisses(word, [{ prior: 1, words: list }])),
         ])
-        expect(told[index].missesSuggested, word).to.equal(Math.max(4, Math.min(10, winning(between))))
-        expect(told[index].band === null, word).to.equal(!weightOf.has(word))
+        expect(told[index]!.missesSuggested, word).to.equal(Math.max(4, Math.min(10, winning(between))))
+        expect(told[index]!.band === null, word).to.equal(!weightOf.has(word))
       }
     }
   })
 
   it('gives the same word the same answer, whatever stands around it', () => {
-    const alone = difficulties([[lettersOf('otter') ?? []]], dictionary)[0]
+    const alone = difficulties([[lettersOf('otter') ?? []]], dictionary)[0]!
     const among = difficulties(
       ['lantern', 'otter', 'kelp'].map((word) => [lettersOf(word) ?? []]),
       dictionary,
-    )[1]
+    )[1]!
     expect([among.expected, among.band, among.missesUnknown]).to.deep.equal([
       alone.expected,
       alone.band,
@@ -123,7 +123,7 @@ describe('How hard a word is to guess by letters', () => {
 
 describe('Hangman', () => {
   const make = (list: EntryList, options: object = {}): HangmanPuzzle =>
-    hangman.make(list, HangmanOptions.parse({ order: 'list', ...options }), randomFrom('1')) as HangmanPuzzle
+    hangman.make(list, HangmanOptions.parse({ order: 'list', ...options }), randomFrom('1'))
 
   it('shows spaces and hyphens, and takes accents with their letter or apart', () => {
     const list = listOf(['crème brûlée', 'tic-tac', '42', '', 'aa'])

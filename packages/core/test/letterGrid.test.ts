@@ -26,7 +26,7 @@ function trieOf(words: readonly number[][]): WordTrie {
 }
 
 function cellsOf(grid: LetterGrid, length: number, { row, col, direction }: Position): number[] | undefined {
-  const { dRow, dCol } = DIRECTIONS[direction]
+  const { dRow, dCol } = DIRECTIONS[direction]!
   const cells: number[] = []
   for (let index = 0; index < length; index++) {
     const r = row + index * dRow
@@ -48,8 +48,8 @@ function startsByLooking(
     for (let row = 0; row < grid.rows; row++) {
       for (let col = 0; col < grid.cols; col++) {
         const cells = cellsOf(grid, spelled.length, { row, col, direction })
-        if (!cells?.every((cell, index) => grid.cells[cell] < 0 || grid.cells[cell] === spelled[index])) continue
-        found.set(`${row} ${col} ${direction}`, cells.filter((cell) => grid.cells[cell] >= 0).length)
+        if (!cells?.every((cell, index) => grid.cells[cell]! < 0 || grid.cells[cell] === spelled[index])) continue
+        found.set(`${row} ${col} ${direction}`, cells.filter((cell) => grid.cells[cell]! >= 0).length)
       }
     }
   }
@@ -85,7 +85,7 @@ function fill(
     grid.search(spelled, directions)
     const total = grid.countStarts(-1, directions)
     if (total === 0) return
-    const at = grid.nthStart(choices[index] % total, -1, directions)
+    const at = grid.nthStart(choices[index]! % total, -1, directions)
     if (grid.tryLay(spelled, at)) laid.push({ spelled, at })
   })
   return laid
@@ -106,14 +106,14 @@ describe('the grid of letters', () => {
             ({ row, col, direction }) => `${row} ${col} ${direction}`,
           )
           expect(found).to.have.members([...expected].filter(([, value]) => value === overlap).map(([key]) => key))
-          const cell = choices[39] % grid.cells.length
+          const cell = choices[39]! % grid.cells.length
           const covering = grid
             .startsCovering(cell, wanted.length, overlap, directions)
             .map(({ row, col, direction }) => `${row} ${col} ${direction}`)
           expect(covering).to.have.members(
             found.filter((key) => {
               const [row, col, direction] = key.split(' ').map(Number)
-              return cellsOf(grid, wanted.length, { row, col, direction })?.includes(cell)
+              return cellsOf(grid, wanted.length, { row: row!, col: col!, direction: direction! })?.includes(cell)
             }),
           )
         }
@@ -142,8 +142,8 @@ describe('the grid of letters', () => {
           expect(occurrences(grid, spelled, count)).to.equal(laid.some((one) => one.spelled === spelled) ? 1 : 0)
         }
         for (let cell = 0; cell < grid.cells.length; cell++) {
-          if (grid.cells[cell] >= 0) continue
-          const letter = choices[cell % choices.length] % ALPHABET
+          if (grid.cells[cell]! >= 0) continue
+          const letter = choices[cell % choices.length]! % ALPHABET
           const before = roots.map((spelled) => occurrences(grid, spelled, count))
           const set = grid.trySet(Math.floor(cell / cols), cell % cols, letter)
           if (!set) {
@@ -164,13 +164,13 @@ describe('the grid of letters', () => {
         const directions = DIRECTIONS.map((_, index) => index).slice(0, count)
         const grid = new LetterGrid(rows, cols, trieOf([]), NOTHING_BLOCKED, count)
         const laid = fill(grid, words, directions, choices)
-        const kept = laid.filter((_, index) => choices[index] % 2 === 0)
+        const kept = laid.filter((_, index) => choices[index]! % 2 === 0)
         for (const { spelled, at } of laid.filter((one) => !kept.includes(one))) grid.lift(spelled, at)
         const fresh = new LetterGrid(rows, cols, trieOf([]), NOTHING_BLOCKED, count)
         for (const { spelled, at } of [...kept].reverse()) fresh.lay(spelled, at)
         expect([...grid.cells]).to.deep.equal([...fresh.cells])
         expect(grid.spare()).to.equal(fresh.spare())
-        expect(grid.search(words[0], directions)).to.equal(fresh.search(words[0], directions))
+        expect(grid.search(words[0]!, directions)).to.equal(fresh.search(words[0]!, directions))
       }),
       { numRuns: 150 },
     )

@@ -47,7 +47,7 @@ describe('Pairs and matching', () => {
               .map((two) => [one.index, two.index]),
           )
           if (joins.length === 0) break
-          for (const card of random.shuffled(joins[random.below(joins.length)]))
+          for (const card of random.shuffled(joins[random.below(joins.length)]!))
             play = pairs.move(puzzle, play, { type: 'turn', card }, when(0)).play
         }
         expect(pairs.score(puzzle, play)).to.include({ finished: true, right: puzzle.couples.length })
@@ -69,11 +69,11 @@ describe('Pairs and matching', () => {
         play = step.play
         outcomes.push(...step.responses.map(({ outcome, given }) => `${outcome} ${given}`))
       }
-      const { couples, order } = puzzle.rounds[0]
+      const { couples, order } = puzzle.rounds[0]!
       send({ type: 'join', left: 0, right: order.indexOf(1) })
       if (check === 'at-once') {
         expect([outcomes, play.joins[0], play.wrong?.left]).to.deep.equal([
-          [`wrong ${couples[1].answer.text}`],
+          [`wrong ${couples[1]!.answer.text}`],
           null,
           0,
         ])
@@ -157,11 +157,11 @@ describe('Unscramble', () => {
       randomFrom('1'),
     )
     const orderOf = (item: number): number[] =>
-      puzzle.items[item].pieces.map((_, place) => puzzle.items[item].mixed.indexOf(place))
+      puzzle.items[item]!.pieces.map((_, place) => puzzle.items[item]!.mixed.indexOf(place))
     let play = unscramble.start(puzzle, begin('p'))
     const responses = [
       [
-        { type: 'lay', order: [...puzzle.items[0].pieces.keys()] },
+        { type: 'lay', order: [...puzzle.items[0]!.pieces.keys()] },
         { type: 'hint' },
         { type: 'lay', order: orderOf(0) },
         { type: 'next' },
@@ -201,14 +201,14 @@ describe('Flashcards', () => {
         'nobody knows a card unseen',
       ).to.equal(play)
       play = flashcards.move(puzzle, play, { type: 'turn' }, when(at)).play
-      expect(flashcards.view(puzzle, play, LOOK).back?.text).to.equal(puzzle.cards[card].back.text)
+      expect(flashcards.view(puzzle, play, LOOK).back?.text).to.equal(puzzle.cards[card!]!.back.text)
       play = flashcards.move(
         puzzle,
         play,
-        { type: 'rate', knew: !unknown.includes(card) || order.includes(card) },
+        { type: 'rate', knew: !unknown.includes(card!) || order.includes(card!) },
         when(at),
       ).play
-      order.push(card)
+      order.push(card!)
     }
     return { play, order }
   }
@@ -227,10 +227,10 @@ describe('Flashcards', () => {
     for (let visit = 0; visit < 5; visit++) {
       const at = Math.max(...Object.values(play.memories).map(({ due }) => due))
       play = studied(at, [], play).play
-      rests.push((play.memories[puzzle.cards[0].entryId].due - at) / DAY)
+      rests.push((play.memories[puzzle.cards[0]!.entryId]!.due - at) / DAY)
     }
     expect(
-      rests.every((rest, index) => rest <= 121 && (index === 0 || rest >= rests[index - 1])),
+      rests.every((rest, index) => rest <= 121 && (index === 0 || rest >= rests[index - 1]!)),
       rests.join(),
     ).to.equal(true)
     expect(rests[4]).to.be.above(10)
@@ -242,7 +242,7 @@ describe('Flashcards', () => {
         ...puzzle,
         perPage,
         cards: Array.from({ length: perPage + 1 }, (_, index) => ({
-          ...puzzle.cards[0],
+          ...puzzle.cards[0]!,
           front: { text: `f${index}` },
           back: { text: `b${index}` },
         })),
@@ -250,14 +250,16 @@ describe('Flashcards', () => {
       const pages = flashcards.sheet(deck, false).map(({ blocks: [block] }) => block)
       expect(pages.length).to.equal(4)
       const [front, back] = pages
-      if (front.type !== 'deck' || back.type !== 'deck') throw new Error('no deck')
-      front.cells.forEach((cell, index) => {
-        const row = Math.floor(index / front.columns)
-        const col = index % front.columns
-        expect(back.cells[row * front.columns + (front.columns - 1 - col)]?.text).to.equal(cell?.text.replace('f', 'b'))
+      if (front!.type !== 'deck' || back!.type !== 'deck') throw new Error('no deck')
+      front!.cells.forEach((cell, index) => {
+        const row = Math.floor(index / front!.columns)
+        const col = index % front!.columns
+        expect(back!.cells[row * front!.columns + (front!.columns - 1 - col)]?.text).to.equal(
+          cell?.text.replace('f', 'b'),
+        )
       })
-      const [fold] = flashcards.sheet({ ...deck, backs: 'fold' }, false)[0].blocks
-      expect(fold.type === 'deck' && fold.cells.slice(0, 4).map((cell) => cell?.text)).to.deep.equal([
+      const [fold] = flashcards.sheet({ ...deck, backs: 'fold' }, false)[0]!.blocks
+      expect(fold!.type === 'deck' && fold!.cells.slice(0, 4).map((cell) => cell?.text)).to.deep.equal([
         'f0',
         'b0',
         'f1',

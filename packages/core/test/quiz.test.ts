@@ -100,8 +100,8 @@ describe('Typed answers', () => {
         const letters = [...own]
         const place = at % (letters.length - 1)
         if (how === 'drop') letters.splice(place, 1)
-        else if (how === 'double') letters.splice(place, 0, letters[place])
-        else if (how === 'swap') [letters[place], letters[place + 1]] = [letters[place + 1], letters[place]]
+        else if (how === 'double') letters.splice(place, 0, letters[place]!)
+        else if (how === 'swap') [letters[place], letters[place + 1]] = [letters[place + 1]!, letters[place]!]
         else letters[place] = 'x'
         const judge = (text: string) => judgeTyped(text, [own], [], { accents: 'folded', language: 'en' })
         expect(judge(letters.join(''))?.why).to.equal(letters.join('') === own ? 'none' : 'slip')
@@ -131,7 +131,7 @@ describe('Quiz', () => {
             return
           }
           for (const { entryId, form, choices } of puzzle.questions) {
-            const entry = list.entries[Number(entryId.slice(-12))]
+            const entry = list.entries[Number(entryId.slice(-12))]!
             const meant = (text: string): string => foldText(text.replace('7', 'seven'), { accents: 'folded' })
             const right = new Set(
               [entry, ...list.entries.filter(({ prompt }) => prompt.text === entry.prompt.text)]
@@ -181,7 +181,7 @@ describe('Quiz', () => {
     ])
     const puzzle = quiz.make(list, QuizOptions.parse({ order: 'groups' }), randomFrom('1'))
     expect(
-      puzzle.questions.map(({ entryId }) => list.entries[Number(entryId.slice(-12))].groups[0]).join(''),
+      puzzle.questions.map(({ entryId }) => list.entries[Number(entryId.slice(-12))]!.groups[0]).join(''),
     ).to.be.oneOf(['bbaa', 'aabb'])
     const trees = puzzle.questions.find(({ prompt }) => prompt.text === 'Which are trees?')
     expect(
@@ -191,7 +191,7 @@ describe('Quiz', () => {
         .sort(),
     ).to.deep.equal(['elm', 'oak'])
     const alone = { ...puzzle, questions: trees ? [trees] : [] }
-    const right = alone.questions[0].choices.flatMap((choice, index) => (choice.right ? [index] : []))
+    const right = alone.questions[0]!.choices.flatMap((choice, index) => (choice.right ? [index] : []))
     expect(quiz.view(alone, quiz.start(alone, begin('p')), LOOK).question?.several).to.equal(true)
     expect(played(alone, [[{ type: 'choose', choices: right }, 1000]]).outcomes).to.deep.equal(['right 10'])
     expect(played(alone, [[{ type: 'choose', choices: right.slice(1) }, 1000]]).outcomes).to.deep.equal(['wrong 0'])
@@ -206,7 +206,7 @@ describe('Quiz', () => {
       quiz.make(list, QuizOptions.parse({ seconds: 10, second: false, ...options }), randomFrom('1'))
     const right: QuizMove = {
       type: 'choose',
-      choices: [made({}).questions[0].choices.findIndex((choice) => choice.right)],
+      choices: [made({}).questions[0]!.choices.findIndex((choice) => choice.right)],
     }
     expect(played(made({ speed: 'gentle' }), [[right, 5000]]).outcomes).to.deep.equal(['right 90'])
     expect(played(made({ speed: 'strong' }), [[right, 5000]]).outcomes).to.deep.equal(['right 75'])
@@ -235,7 +235,7 @@ describe('Quiz', () => {
       choices: [
         Math.max(
           0,
-          puzzle.questions[question].choices.findIndex((choice) => choice.right === right),
+          puzzle.questions[question]!.choices.findIndex((choice) => choice.right === right),
         ),
       ],
     })
@@ -282,9 +282,9 @@ describe('Quiz', () => {
     const many: EntryList = {
       ...list,
       entries: Array.from({ length: 500 }, (_, index) => ({
-        ...list.entries[index % list.entries.length],
+        ...list.entries[index % list.entries.length]!,
         id: idOf(index),
-        answer: { text: `${list.entries[index % list.entries.length].answer.text} ${index}` },
+        answer: { text: `${list.entries[index % list.entries.length]!.answer.text} ${index}` },
         prompt: { text: `q ${index}` },
       })),
     }

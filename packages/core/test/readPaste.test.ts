@@ -5,7 +5,7 @@ import { entriesFromTable, guessFields, readPaste } from '../src/index.ts'
 import { idOf } from './sampleWords.ts'
 
 const sides = (text: string): [string, string][] =>
-  readPaste(text).rows.map(({ cells: [answer, prompt = ''] }) => [answer, prompt])
+  readPaste(text).rows.map(({ cells: [answer = '', prompt = ''] }) => [answer, prompt])
 
 describe('reading pasted text', () => {
   it('splits two columns at tabs, commas, semicolons, dashes or equal signs', () => {

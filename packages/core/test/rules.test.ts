@@ -30,7 +30,7 @@ function quizPlayed(options: object, answers: readonly ('right' | 'wrong' | 'lat
   const points: number[] = []
   for (const [index, answer] of answers.entries()) {
     clock += answer === 'late' ? 9000 : pace
-    const choice = puzzle.questions[index].choices.findIndex(({ right }) => right === (answer === 'right'))
+    const choice = puzzle.questions[index]!.choices.findIndex(({ right }) => right === (answer === 'right'))
     const move: QuizMove = answer === 'late' ? { type: 'late' } : { type: 'choose', choices: [choice] }
     const step = quiz.move(puzzle, play, move, when(clock))
     points.push(...step.responses.map((response) => response.points))
@@ -97,14 +97,14 @@ describe('Pairs', () => {
     const pairs = gameOf('pairs')
     const puzzle = pairs.make(listOf(6), pairs.options.parse({ players: 3 }), randomFrom('1')) as PairsPuzzle
     const cardsOf = (couple: number): number[] =>
-      [...puzzle.cards.keys()].filter((card) => puzzle.cards[card].couple === couple)
+      [...puzzle.cards.keys()].filter((card) => puzzle.cards[card]!.couple === couple)
     const turned = (play: unknown, cards: readonly number[]): unknown =>
       cards.reduce((before, card) => pairs.move(puzzle, before, { type: 'turn', card }, when(0)).play, play)
     const turnOf = (play: unknown): number =>
       (pairs.view(puzzle, play, LOOK) as { players: { turn: boolean }[] }).players.findIndex(({ turn }) => turn)
     const found = turned(pairs.start(puzzle, begin('p')), cardsOf(0))
     expect(turnOf(found)).to.equal(0)
-    const missed = turned(found, [cardsOf(1)[0], cardsOf(2)[0]])
+    const missed = turned(found, [cardsOf(1)[0]!, cardsOf(2)[0]!])
     expect(turnOf(missed)).to.equal(1)
     expect(turnOf(turned(missed, cardsOf(1)))).to.equal(1)
   })
@@ -115,9 +115,9 @@ describe('Bingo', () => {
 
   it('takes a mark for a call that has passed, and scores nothing for it', () => {
     let play = bingo.start(puzzle, begin('p'))
-    const first = puzzle.calls.findIndex((term) => puzzle.cards[play.card].cells.includes(term))
+    const first = puzzle.calls.findIndex((term) => puzzle.cards[play.card]!.cells.includes(term))
     for (let call = 0; call <= first; call++) play = bingo.move(puzzle, play, { type: 'next' }, when(0)).play
-    const place = puzzle.cards[play.card].cells.indexOf(puzzle.calls[first])
+    const place = puzzle.cards[play.card]!.cells.indexOf(puzzle.calls[first]!)
     const step = bingo.move(puzzle, play, { type: 'mark', place }, when(0))
     expect([step.responses, step.play.right, step.play.marked]).to.deep.equal([[], [], [place]])
   })
@@ -139,8 +139,8 @@ describe('Couples on one table', () => {
       answer: { text: answer },
     })
     const all = [couple(1, 'cold', 'ice'), couple(2, 'white', 'snow'), couple(3, 'cold', 'snow')]
-    expect(joinable([all[0], all[1]], 9, all).map(({ entryId }) => entryId)).to.deep.equal([idOf(1)])
-    expect(joinable([all[0], all[1]], 9, [all[0], all[1]])).to.have.length(2)
+    expect(joinable([all[0]!, all[1]!], 9, all).map(({ entryId }) => entryId)).to.deep.equal([idOf(1)])
+    expect(joinable([all[0]!, all[1]!], 9, [all[0]!, all[1]!])).to.have.length(2)
   })
 })
 

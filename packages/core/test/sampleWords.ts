@@ -43,7 +43,7 @@ export function idOf(index: number): string {
 
 /** Draws so many words of a language, of at most so many letters. */
 export function sampleList(count: number, seed: string, language: SampleLanguage = 'en', longest = 8): EntryList {
-  const words = language === 'en' ? ENGLISH : OTHERS[language]
+  const words = language === 'en' ? ENGLISH : OTHERS[language]!
   return listOf(
     randomFrom(seed)
       .shuffled(words.filter((word) => word.length <= longest))

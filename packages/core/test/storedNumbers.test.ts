@@ -17,7 +17,7 @@ describe('Numbers that are stored', () => {
       responses: [bounded],
     } = boundedStep({ play: {}, responses: [wild] })
     expect(bounded).to.include({ milliseconds: 86_400_000, place: 0, points: 1_000_000, hints: 0 })
-    expect(bounded.given).to.have.length(2000)
+    expect(bounded!.given).to.have.length(2000)
   })
 
   it('count playing time alone: a gap for a minute at most, or until a deadline has passed', () => {

@@ -74,7 +74,7 @@ describe('word search', () => {
     ]) {
       for (let seed = 0; seed < 12; seed++) {
         const puzzle = checked(
-          sampleList(count, `${count} ${seed}`),
+          sampleList(count!, `${count} ${seed}`),
           { size: 'chosen', rows: side, cols: side, directions: 8 },
           String(seed),
         )
@@ -88,7 +88,7 @@ describe('word search', () => {
       const list = sampleList(count, `tight ${count}`)
       const puzzle = checked(list, { size: 'smallest', directions: 8 }, '1')
       const letters = puzzle.words.reduce((sum, { length }) => sum + length, 0)
-      expect((puzzle.rows.length * puzzle.rows[0].length) / letters).to.be.at.most(count > 40 ? 0.95 : 1)
+      expect((puzzle.rows.length * puzzle.rows[0]!.length) / letters).to.be.at.most(count > 40 ? 0.95 : 1)
       expect(puzzle.unplaced.filter(({ why }) => why !== 'clash')).to.deep.equal([])
     }
   }).timeout(300_000)
@@ -110,7 +110,7 @@ describe('word search', () => {
       const { puzzle } = make(listOf(texts, language), { directions: 2, ...given }, '1')
       return puzzle.words
         .map(({ row, col, dRow, dCol, length }) =>
-          Array.from({ length }, (_, index) => puzzle.rows[row + dRow * index][col + dCol * index]).join(''),
+          Array.from({ length }, (_, index) => puzzle.rows[row + dRow * index]![col + dCol * index]).join(''),
         )
         .sort()
     }

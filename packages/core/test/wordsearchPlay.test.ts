@@ -23,7 +23,7 @@ describe('any play of a word search', () => {
 
   function moveOf(given: WordSearchMove | { find: number }): WordSearchMove {
     if (!('find' in given)) return given
-    const { row, col, dRow, dCol, length } = puzzle.words[given.find % puzzle.words.length]
+    const { row, col, dRow, dCol, length } = puzzle.words[given.find % puzzle.words.length]!
     return { type: 'mark', from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) } }
   }
 
@@ -75,9 +75,9 @@ describe('any play of a word search', () => {
           view.items.forEach((item, index) => {
             if (play.found.includes(index)) return
             expect(item.found).to.equal(null)
-            expect(JSON.stringify(item)).not.to.include(puzzle.words[index].text)
+            expect(JSON.stringify(item)).not.to.include(puzzle.words[index]!.text)
             if (!play.hinted.includes(index)) expect(item.hint).to.equal(null)
-            else expect(item.hint).to.deep.equal({ row: puzzle.words[index].row, col: puzzle.words[index].col })
+            else expect(item.hint).to.deep.equal({ row: puzzle.words[index]!.row, col: puzzle.words[index]!.col })
           })
         },
       ),

@@ -50,7 +50,7 @@ const ENDING = new Set(['57P01', '57P02', '57P03', 'ECONNREFUSED', 'ECONNRESET',
 /** Returns any error as a problem that can be told. */
 export function problemFrom(error: unknown): Problem {
   if (error instanceof Problem) return error
-  if (error instanceof ZodError) return problemOfIssue(error.issues[0])
+  if (error instanceof ZodError) return problemOfIssue(error.issues[0]!)
   const { status, name } = error as { status?: unknown; name?: unknown }
   const code = codeOf(error)
   if (FULL.has(code)) return new Problem(507, 'disk-full')
@@ -70,7 +70,7 @@ function problemOfIssue(issue: core.$ZodIssue): Problem {
   if (issue.code === 'unrecognized_keys')
     return new Problem(400, 'unknown-field', {
       path: [...issue.path, ...issue.keys.slice(0, 1)].join('.'),
-      values: { name: issue.keys[0] },
+      values: { name: issue.keys[0]! },
     })
   return new Problem(400, 'invalid', { path })
 }

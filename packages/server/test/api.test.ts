@@ -11,7 +11,7 @@ describe('the API', () => {
   after(() => server.close())
 
   const markOf = ({ words }: WordSearchPuzzle, index: number): object => {
-    const { row, col, dRow, dCol, length } = words[index]
+    const { row, col, dRow, dCol, length } = words[index]!
     return { type: 'mark', from: { row, col }, to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) } }
   }
 
@@ -47,7 +47,7 @@ describe('the API', () => {
       ['Sec-Fetch-Site', 'cross-site'],
       ['Sec-Fetch-Site', 'same-site'],
       ['Origin', 'https://evil.example'],
-    ]) {
+    ] as const) {
       expect((await client.call('POST', '/lists', {}, { [name]: value })).status).to.equal(403)
     }
   })
@@ -121,7 +121,7 @@ describe('the API', () => {
     ])
     expect(
       results.questions.filter(({ right }: { right: number }) => right === 1).map(({ text }: { text: string }) => text),
-    ).to.deep.equal([puzzle.words[0].text])
+    ).to.deep.equal([puzzle.words[0]!.text])
     const csv = await client.call('GET', `/links/${link.id}/results.csv`)
     expect(csv.text.split('\r\n')[1]).to.match(/^"'=1\+1",0,0,10,/)
 
@@ -156,7 +156,7 @@ describe('the API', () => {
       const { rows, items, ...rest } = body.play.view
       expect(rows).to.deep.equal(puzzle.rows)
       items.forEach((item: { found: unknown; hint: unknown }, word: number) => {
-        const { text: answer, row, col } = puzzle.words[word]
+        const { text: answer, row, col } = puzzle.words[word]!
         if (word < foundSoFar) expect(item.found).to.deep.include({ text: answer, row, col })
         else expect(item).to.include({ found: null, hint: null })
       })

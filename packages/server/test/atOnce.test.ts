@@ -53,7 +53,7 @@ describe('Many at the same instant', () => {
     const { words } = await puzzleOf<WordSearchPuzzle>(server, id)
     const students = await joined(code, 35)
     for (let round = 0; round < 3; round++) {
-      const { row, col, dRow, dCol, length } = words[round]
+      const { row, col, dRow, dCol, length } = words[round]!
       const move = {
         type: 'mark',
         from: { row, col },
@@ -93,14 +93,14 @@ describe('Many at the same instant', () => {
     const { id, code } = await shared('wordsearch')
     const { words } = await puzzleOf<WordSearchPuzzle>(server, id)
     const mark = (index: number): object => {
-      const { row, col, dRow, dCol, length } = words[index]
+      const { row, col, dRow, dCol, length } = words[index]!
       return {
         type: 'mark',
         from: { row, col },
         to: { row: row + dRow * (length - 1), col: col + dCol * (length - 1) },
       }
     }
-    const [student] = await joined(code, 1)
+    const student = (await joined(code, 1))[0]!
     const moveId = randomUUID()
     const same = await together(5, () =>
       student.call('POST', `/play/${code}/moves`, { id: moveId, attempt: 1, move: mark(0) }),
@@ -120,17 +120,19 @@ describe('Many at the same instant', () => {
     expect((await student.call('GET', `/play/${code}`)).body.play)
       .to.include({ moves: 3 })
       .and.have.nested.property('score.right', 3)
-    const [{ kept }] = await rows<{ kept: number }>(
-      server,
-      'SELECT count(*)::int AS kept FROM responses r JOIN plays y ON y.id = r.play_id WHERE y.offer_id = $id',
-      { id },
-    )
+    const { kept } = (
+      await rows<{ kept: number }>(
+        server,
+        'SELECT count(*)::int AS kept FROM responses r JOIN plays y ON y.id = r.play_id WHERE y.offer_id = $id',
+        { id },
+      )
+    )[0]!
     expect(kept).to.equal(3)
   })
 
   it('a move made for what has passed is kept and told, and changes nothing', async () => {
     const { id, code } = await shared('quiz', { order: 'list' })
-    const [student] = await joined(code, 1)
+    const student = (await joined(code, 1))[0]!
     const {
       body: { play: first },
     } = await student.call('GET', `/play/${code}`)
@@ -156,12 +158,14 @@ describe('Many at the same instant', () => {
       move: choose,
     })
     expect([late.body.fate, late.body.play.view.question.number]).to.deep.equal(['passed', 2])
-    const [{ fates }] = await rows<{ fates: string[] }>(
-      server,
-      `SELECT array_agg(m.fate ORDER BY m.number) AS fates FROM moves m JOIN plays y ON y.id = m.play_id
+    const { fates } = (
+      await rows<{ fates: string[] }>(
+        server,
+        `SELECT array_agg(m.fate ORDER BY m.number) AS fates FROM moves m JOIN plays y ON y.id = m.play_id
         WHERE y.offer_id = $id`,
-      { id },
-    )
+        { id },
+      )
+    )[0]!
     expect(fates.filter((fate) => fate === 'passed')).to.have.length(4)
     await student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move: { type: 'finish' } })
     await student.call('POST', `/play/${code}/again`)
@@ -171,7 +175,7 @@ describe('Many at the same instant', () => {
 
   it('again and again begins one attempt, renew and renew makes one version, of the words as they are', async () => {
     const { teacher, listId, id, code } = await shared('flashcards')
-    const [student] = await joined(code, 1)
+    const student = (await joined(code, 1))[0]!
     await student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move: { type: 'finish' } })
     const again = await together(8, () => student.call('POST', `/play/${code}/again`))
     expect([statuses(again), new Set(again.map(({ body }) => body.play.attempt))]).to.deep.equal([[200], new Set([2])])
@@ -208,13 +212,15 @@ describe('Many at the same instant', () => {
       client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '5', name: `Group ${index}` }),
     )
     expect(new Set(others.map(({ body }) => body.code)).size).to.equal(6)
-    const [{ versions, offers }] = await rows<{ versions: number; offers: number }>(
-      server,
-      `SELECT count(DISTINCT v.id)::int AS versions, count(DISTINCT m.offer_id)::int AS offers
+    const { versions, offers } = (
+      await rows<{ versions: number; offers: number }>(
+        server,
+        `SELECT count(DISTINCT v.id)::int AS versions, count(DISTINCT m.offer_id)::int AS offers
       FROM games g JOIN game_versions v ON v.game_id = g.id JOIN offer_games m ON m.game_version_id = v.id
         WHERE g.list_id = $listId`,
-      { listId },
-    )
+        { listId },
+      )
+    )[0]!
     expect({ versions, offers }).to.deep.equal({ versions: 1, offers: 7 })
   }).timeout(60_000)
 
@@ -270,7 +276,7 @@ describe('Many at the same instant', () => {
     const { body: medium } = await teacher.call('POST', '/media/gallery', { set: 'flat', name: 'otter' })
     const job = await teacher.call('POST', `/lists/${listId}/sheets`, { kind: 'quiz', seed: '1' })
     await fileOf(teacher, job)
-    const student = students[0]
+    const student = students[0]!
     const routes: [Client, string, string, unknown?][] = [
       [teacher, 'GET', '/session'],
       [teacher, 'GET', '/lists'],

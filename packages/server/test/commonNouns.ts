@@ -31,7 +31,7 @@ nurse: health-worker woman-health-worker nurse-female | farmer: farmer man-farme
 export const COMMON_NOUNS: readonly { noun: string; right: readonly string[] }[] = LINES.trim()
   .split(/[|\n]/u)
   .map((part) => {
-    const [noun, right = ''] = part.split(':').map((side) => side.trim())
+    const [noun = '', right = ''] = part.split(':').map((side) => side.trim())
     return { noun, right: right === '' ? [noun] : right.split(' ') }
   })
   .slice(0, 200)

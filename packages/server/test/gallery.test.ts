@@ -21,7 +21,7 @@ describe('the picture gallery', () => {
     const missed = COMMON_NOUNS.filter(
       ({ noun, right }) => !namesOf(noun, 'en', 3).some((name) => right.includes(name)),
     ).map(({ noun }) => noun)
-    const missedFirst = COMMON_NOUNS.filter(({ noun, right }) => !right.includes(namesOf(noun, 'en', 1)[0])).map(
+    const missedFirst = COMMON_NOUNS.filter(({ noun, right }) => !right.includes(namesOf(noun, 'en', 1)[0]!)).map(
       ({ noun }) => noun,
     )
     expect(missed, missed.join(', ')).to.have.length.of.at.most(20)

@@ -124,10 +124,10 @@ describe('Every game', () => {
         return { student, given }
       }),
     )
-    const told = await answers[2].student.call('GET', `/play/${code}`)
+    const told = await answers[2]!.student.call('GET', `/play/${code}`)
     expect(told.body.opinions).to.deep.equal([
-      { entryId: id, given: answers[0].given, count: 2 },
-      { entryId: id, given: answers[2].given, count: 1 },
+      { entryId: id, given: answers[0]!.given, count: 2 },
+      { entryId: id, given: answers[2]!.given, count: 1 },
     ])
     expect(told.body.play.view.told.scored).to.equal(false)
 

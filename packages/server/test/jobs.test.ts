@@ -40,7 +40,7 @@ describe('Long work', () => {
       seen.push(body.progress as number)
       await new Promise((resolve) => setTimeout(resolve, 100))
     }
-    expect(seen.every((progress, index) => index === 0 || progress >= seen[index - 1]) && seen.at(-1) === 1).to.equal(
+    expect(seen.every((progress, index) => index === 0 || progress >= seen[index - 1]!) && seen.at(-1) === 1).to.equal(
       true,
     )
     expect((await client.call('GET', `/jobs/${queued.body.id}/file`)).text.slice(0, 5)).to.equal('%PDF-')
@@ -50,7 +50,7 @@ describe('Long work', () => {
       ['GET', '/file'],
       ['DELETE', ''],
     ])
-      expect((await stranger.call(method, `/jobs/${queued.body.id}${path}`)).status).to.equal(404)
+      expect((await stranger.call(method!, `/jobs/${queued.body.id}${path}`)).status).to.equal(404)
     const wrong = await client.call('POST', `/lists/${listId}/sheets`, {
       kind: 'wordsearch',
       seed: '1',
@@ -117,11 +117,11 @@ describe('Long work', () => {
     // Any new job makes the server look.
     await fileOf(client, await client.call('POST', `/lists/${listId}/sheets`, { kind: 'quiz', seed: '1' }))
     for (let state = ''; state !== 'done';) {
-      state = (await client.call('GET', `/jobs/${lost.id}`)).body.state as string
+      state = (await client.call('GET', `/jobs/${lost!.id}`)).body.state as string
       expect(state).not.to.equal('failed')
       await new Promise((resolve) => setTimeout(resolve, 50))
     }
-    expect((await client.call('GET', `/jobs/${hopeless.id}`)).body).to.include({ state: 'failed' })
+    expect((await client.call('GET', `/jobs/${hopeless!.id}`)).body).to.include({ state: 'failed' })
   }).timeout(60_000)
 
   it('ends where it takes too long or too much, with a sentence, and the next is made', async () => {

@@ -23,14 +23,14 @@ function toneOf(seconds: number): Buffer {
     [28, 8000],
     [40, samples],
   ])
-    bytes.writeUInt32LE(value, at)
+    bytes.writeUInt32LE(value!, at)
   for (const [at, value] of [
     [20, 1],
     [22, 1],
     [32, 1],
     [34, 8],
   ])
-    bytes.writeUInt16LE(value, at)
+    bytes.writeUInt16LE(value!, at)
   bytes.write('data', 36)
   return bytes
 }
@@ -287,7 +287,7 @@ describe('pictures, sounds and whole entries', () => {
       ['GET', 'version'],
     ])
       expect(
-        (await stranger.call(method, `/lists/${listId}/${path}`, method === 'PUT' ? { archived: true } : undefined))
+        (await stranger.call(method!, `/lists/${listId}/${path}`, method === 'PUT' ? { archived: true } : undefined))
           .status,
       ).to.equal(404)
   })

@@ -110,7 +110,7 @@ describe('Migrations', () => {
       expect([ended.status, ended.body.play?.score.finished], kind).to.deep.equal([200, true])
       expect(ended.body.play.score.total, kind).to.equal(play.score.total)
     }
-    const [{ longest }] = await rows<{ longest: number }>(server, 'SELECT max(milliseconds) AS longest FROM plays')
+    const { longest } = (await rows<{ longest: number }>(server, 'SELECT max(milliseconds) AS longest FROM plays'))[0]!
     expect(longest).to.be.at.most(24 * 3600_000 + 60_000)
   })
 
@@ -120,11 +120,13 @@ describe('Migrations', () => {
       `SELECT groups, standards FROM entries WHERE answer ->> 'text' = 'cedar'`,
     )
     expect(entry).to.deep.equal({ groups: ['two'], standards: ['Sc.3'] })
-    const [{ gaps }] = await rows<{ gaps: number }>(
-      server,
-      `SELECT count(*)::int AS gaps FROM offers o WHERE o.seats <> (SELECT coalesce(max(seat), 0) FROM participants p
+    const { gaps } = (
+      await rows<{ gaps: number }>(
+        server,
+        `SELECT count(*)::int AS gaps FROM offers o WHERE o.seats <> (SELECT coalesce(max(seat), 0) FROM participants p
         WHERE p.offer_id = o.id) OR NOT EXISTS (SELECT 1 FROM offer_games m WHERE m.offer_id = o.id)`,
-    )
+      )
+    )[0]!
     expect(gaps).to.equal(0)
   })
 
@@ -154,10 +156,12 @@ describe('Migrations', () => {
     const databaseUrl = await createDatabase()
     const both = await Promise.all([startTestServer({ databaseUrl }), startTestServer({ databaseUrl })])
     await Promise.all(both.map(({ database, workers }) => loadSample(database, workers)))
-    const [{ teachers, plays }] = await rows<{ teachers: number; plays: number }>(
-      both[0],
-      'SELECT (SELECT count(*)::int FROM teachers) AS teachers, (SELECT count(*)::int FROM plays) AS plays',
-    )
+    const { teachers, plays } = (
+      await rows<{ teachers: number; plays: number }>(
+        both[0],
+        'SELECT (SELECT count(*)::int FROM teachers) AS teachers, (SELECT count(*)::int FROM plays) AS plays',
+      )
+    )[0]!
     expect([teachers, plays]).to.deep.equal([1, 8])
     await Promise.all(both.map((one) => one.close()))
   })

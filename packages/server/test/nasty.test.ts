@@ -75,7 +75,7 @@ function withValue(body: unknown, path: readonly (string | number)[], value: unk
     string | number,
     unknown
   >
-  copy[first] = withValue(copy[first], rest, value)
+  copy[first!] = withValue(copy[first!], rest, value)
   return copy
 }
 
@@ -185,8 +185,8 @@ describe('Nasty values', () => {
           method,
           path,
           withValue(
-            withValue(body, paths[random.below(paths.length)], NASTY[random.below(NASTY.length)]),
-            paths[random.below(paths.length)],
+            withValue(body, paths[random.below(paths.length)]!, NASTY[random.below(NASTY.length)]),
+            paths[random.below(paths.length)]!,
             NASTY[random.below(NASTY.length)],
           ),
         )

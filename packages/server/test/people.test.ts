@@ -53,7 +53,7 @@ describe('Who takes part', () => {
     const { teacher, id, code, students } = await shared()
     const student = await join(code, 'Amma')
     await move(student, code, { type: 'choose', choices: [0] })
-    const [{ participantId }] = await students()
+    const { participantId } = (await students())[0]!
     await teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { name: ' Ama \u0000' })
     expect((await student.call('GET', `/play/${code}`)).body.player.name).to.equal('Ama')
     await teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { removed: true })
@@ -83,33 +83,33 @@ describe('Who takes part', () => {
     await find(tablet, 1)
     await find(tablet, 2)
     const [first, second] = await students()
-    expect([first.right, second.right, couples.length >= 3]).to.deep.equal([1, 2, true])
+    expect([first!.right, second!.right, couples.length >= 3]).to.deep.equal([1, 2, true])
     expect(
       (
-        await teacher.call('PUT', `/links/${id}/participants/${second.participantId}/merged`, {
-          into: first.participantId,
+        await teacher.call('PUT', `/links/${id}/participants/${second!.participantId}/merged`, {
+          into: first!.participantId,
         })
       ).status,
     ).to.equal(204)
     expect(
       (
-        await teacher.call('PUT', `/links/${id}/participants/${first.participantId}/merged`, {
-          into: second.participantId,
+        await teacher.call('PUT', `/links/${id}/participants/${first!.participantId}/merged`, {
+          into: second!.participantId,
         })
       ).status,
     ).to.equal(409)
     const [one, none] = await students()
-    expect([one.right, one.attempts, one.merged.map(({ participantId }) => participantId), none]).to.deep.equal([
+    expect([one!.right, one!.attempts, one!.merged.map(({ participantId }) => participantId), none]).to.deep.equal([
       2,
       2,
-      [second.participantId],
+      [second!.participantId],
       undefined,
     ])
     // Both devices are one person now: the attempt that goes on is the second one.
     expect((await phone.call('GET', `/play/${code}`)).body.play.attempt).to.equal(2)
     await find(phone, 0, 2)
-    expect((await students())[0].right).to.equal(3)
-    await teacher.call('PUT', `/links/${id}/participants/${second.participantId}/merged`, { into: null })
+    expect((await students())[0]!.right).to.equal(3)
+    await teacher.call('PUT', `/links/${id}/participants/${second!.participantId}/merged`, { into: null })
     expect((await students()).map(({ right, attempts }) => [right, attempts])).to.deep.equal([
       [1, 1],
       [3, 1],
@@ -123,11 +123,11 @@ describe('Who takes part', () => {
       for (const what of [{ type: 'turn' }, { type: 'rate', knew }]) await move(student, code, what)
     await move(student, code, { type: 'finish' })
     await student.call('POST', `/play/${code}/again`)
-    const [{ lastPlayId }] = await students()
+    const { lastPlayId } = (await students())[0]!
     await teacher.call('POST', `/links/${id}/plays/${lastPlayId}/give-back`)
     expect((await students()).map(({ attempts, right }) => [attempts, right])).to.deep.equal([[1, 1]])
     const { body: results } = await teacher.call('GET', `/links/${id}/results`)
-    await teacher.call('POST', `/links/${id}/plays/${(await students())[0].lastPlayId}/give-back`)
+    await teacher.call('POST', `/links/${id}/plays/${(await students())[0]!.lastPlayId}/give-back`)
     expect((await students()).map(({ attempts, right }) => [attempts, right])).to.deep.equal([[0, 0]])
     const answered = (all: { questions: { right: number; wrong: number }[] }): number =>
       all.questions.reduce((sum, { right, wrong }) => sum + right + wrong, 0)
@@ -136,7 +136,7 @@ describe('Who takes part', () => {
     ])
     expect((await student.call('GET', `/play/${code}`)).body.play).to.include({ attempt: 1, moves: 0 })
     for (const what of [{ type: 'turn' }, { type: 'rate', knew: true }]) await move(student, code, what)
-    expect((await students())[0].right).to.equal(1)
+    expect((await students())[0]!.right).to.equal(1)
   })
 
   it('is told by the best attempt, of equal ones by the first', async () => {
@@ -148,7 +148,7 @@ describe('Who takes part', () => {
       await student.call('POST', `/play/${code}/again`)
     }
     const [best] = (await students()) as (Student & { hints: number })[]
-    expect([best.attempts, best.right, best.hints]).to.deep.equal([4, 0, 1])
+    expect([best!.attempts, best!.right, best!.hints]).to.deep.equal([4, 0, 1])
   })
 
   it('keeps the token in a page of its own where no cookie is taken', async () => {
@@ -182,7 +182,7 @@ describe('Who takes part', () => {
     await move(student, code, { type: 'choose', choices: [0] })
     await move(student, code, { type: 'nonsense' })
     await student.call('POST', `/play/${code}/join`, { name: marker.repeat(5) })
-    const [{ participantId }] = await students()
+    const { participantId } = (await students())[0]!
     await teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { name: `${marker} II` })
     await teacher.call('GET', `/links/${id}/results.csv`)
     // A statement that fails in the database with the name among its values.
@@ -227,7 +227,7 @@ describe('Who takes part', () => {
       { id },
     )
     expect((await move(student, code, { type: 'choose', choices: [0] })).status).to.equal(200)
-    expect((await students())[0].milliseconds).to.equal(60_000)
+    expect((await students())[0]!.milliseconds).to.equal(60_000)
     await rows(server, 'UPDATE plays SET milliseconds = 999999000 WHERE offer_id = $id', { id })
     for (const what of [{ type: 'next' }, { type: 'choose', choices: [0] }, { type: 'next' }])
       expect((await move(student, code, what)).status).to.equal(200)
@@ -242,7 +242,7 @@ describe('Who takes part', () => {
       (await teacher.call('GET', `/links/${id}/results`, undefined, { 'If-None-Match': known })).status
     let known = await tag()
     expect(await same(known)).to.equal(304)
-    const [{ participantId }] = await students()
+    const { participantId } = (await students())[0]!
     const changes: (() => Promise<unknown>)[] = [
       () => move(student, code, { type: 'choose', choices: [0] }),
       () => join(code, 'Gil'),

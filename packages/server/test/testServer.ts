@@ -129,7 +129,7 @@ export class Client {
     })
     for (const line of response.headers.getSetCookie()) {
       const [pair] = line.split(';')
-      this.cookies.set(pair.slice(0, pair.indexOf('=')), pair.slice(pair.indexOf('=') + 1))
+      this.cookies.set(pair!.slice(0, pair!.indexOf('=')), pair!.slice(pair!.indexOf('=') + 1))
     }
     const bytes = Buffer.from(await response.arrayBuffer())
     const text = bytes.toString()
@@ -158,11 +158,13 @@ export function rows<Row extends object>(
 
 /** Returns the puzzle behind a link, with its answers. */
 export async function puzzleOf<Puzzle>(server: Pick<TestServer, 'database'>, offerId: string): Promise<Puzzle> {
-  const [{ puzzle }] = await rows<{ puzzle: Puzzle }>(
-    server,
-    'SELECT v.puzzle FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId',
-    { offerId },
-  )
+  const { puzzle } = (
+    await rows<{ puzzle: Puzzle }>(
+      server,
+      'SELECT v.puzzle FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId',
+      { offerId },
+    )
+  )[0]!
   return puzzle
 }
 

@@ -75,7 +75,7 @@ describe('Time in a play', () => {
     for (const { moves, answers, dueIn, doing } of await plays(id)) {
       expect(moves.map(({ type, author }) => [type, author])).to.deep.equal([['late', 'clock']])
       expect(answers.map(({ outcome }) => outcome)).to.deep.equal(['passed'])
-      expect(answers[0].milliseconds).to.be.within(23_000, 27_000)
+      expect(answers[0]!.milliseconds).to.be.within(23_000, 27_000)
       expect([dueIn, doing.last]).to.deep.equal([null, ['passed']])
     }
     const { body } = await teacher.call('GET', `/links/${id}/results`)
@@ -92,8 +92,8 @@ describe('Time in a play', () => {
     expect((await change(2)).status).to.equal(204)
     expect([(await change(0.5)).status, (await change(5)).status]).to.deep.equal([400, 400])
     await pass(id, 25_000)
-    await until(async () => (await plays(id))[1].phase === 'told')
-    await until(async () => ((await plays(id))[0].dueIn ?? 0) > 10_000)
+    await until(async () => (await plays(id))[1]!.phase === 'told')
+    await until(async () => ((await plays(id))[0]!.dueIn ?? 0) > 10_000)
     const { body } = await ama.call('GET', `/play/${code}`)
     expect(body.play.left, 'what is left is told in real time').to.be.within(10_000, 15_500)
     const answered = await ama.call('POST', `/play/${code}/moves`, {
@@ -103,7 +103,7 @@ describe('Time in a play', () => {
     })
     expect([answered.body.play.view.told.late, answered.body.play.left]).to.deep.equal([false, null])
     const [first] = await plays(id)
-    expect(first.clock, 'half the time counts').to.be.within(12_000, 15_000)
+    expect(first!.clock, 'half the time counts').to.be.within(12_000, 15_000)
     expect((await bo.call('GET', `/play/${code}`)).body.play.view.told.late).to.equal(true)
   }).timeout(60_000)
 
@@ -118,18 +118,18 @@ describe('Time in a play', () => {
     await rows(server, `UPDATE offers SET paused_at = paused_at - interval '60 seconds' WHERE id = $id`, { id })
     await pass(id, 60_000)
     await new Promise((resolve) => setTimeout(resolve, 2500))
-    expect((await plays(id))[0].moves).to.deep.equal([])
+    expect((await plays(id))[0]!.moves).to.deep.equal([])
     const left = async (): Promise<number> => (await student.call('GET', `/play/${code}`)).body.play.left
     const before = await left()
     await new Promise((resolve) => setTimeout(resolve, 500))
     expect(Math.abs((await left()) - before)).to.be.below(50)
     await pause(false)
-    await until(async () => ((await plays(id))[0].dueIn ?? 0) > 15_000)
+    await until(async () => ((await plays(id))[0]!.dueIn ?? 0) > 15_000)
     expect(await left()).to.be.within(14_000, 20_000)
     await pass(id, 25_000)
-    await until(async () => (await plays(id))[0].phase === 'told')
-    const [{ clock, moves }] = await plays(id)
-    expect([clock > 20_000 && clock < 30_000, moves[0].author]).to.deep.equal([true, 'clock'])
+    await until(async () => (await plays(id))[0]!.phase === 'told')
+    const { clock, moves } = (await plays(id))[0]!
+    expect([clock > 20_000 && clock < 30_000, moves[0]!.author]).to.deep.equal([true, 'clock'])
   }).timeout(60_000)
 
   it('tells nothing before the end where the rules say so, and keeps to the order and the hints', async () => {

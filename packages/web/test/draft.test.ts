@@ -16,7 +16,7 @@ describe('the draft of a list', () => {
     expect(changesBetween(saved, saved)).to.equal(undefined)
     expect(changesBetween(saved, structuredClone(saved))).to.equal(undefined)
     expect(
-      changesBetween(saved, { ...draft(saved.entries[0], entry('c', 3, 'sea')), title: 'Rivers', tags: ['x'] }),
+      changesBetween(saved, { ...draft(saved.entries[0]!, entry('c', 3, 'sea')), title: 'Rivers', tags: ['x'] }),
     ).to.deep.equal({ put: [entry('c', 3, 'sea')], remove: ['b'], title: 'Rivers', tags: ['x'] })
   })
 

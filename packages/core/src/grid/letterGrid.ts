@@ -83,8 +83,8 @@ export class LetterGrid {
     const length = word.length
     let best = -1
     for (const direction of directions) {
-      const dRow = ROW_STEP[direction]
-      const dCol = COL_STEP[direction]
+      const dRow = ROW_STEP[direction]!
+      const dCol = COL_STEP[direction]!
       const base = direction * rows
       legal.fill(0, base, base + rows)
       if (dRow !== 0 && length > rows) continue
@@ -101,8 +101,8 @@ export class LetterGrid {
         let s4 = 0
         for (let index = 0; index < length; index++) {
           const line = row + index * dRow
-          const like = planes[word[index] * rows + line]
-          const usable = like | empty[line]
+          const like = planes[word[index]! * rows + line]!
+          const usable = like | empty[line]!
           const shift = index * dCol
           let carry: number
           if (shift >= 0) {
@@ -202,7 +202,7 @@ export class LetterGrid {
     const found: Position[] = []
     for (const direction of directions) {
       for (let index = 0; index < length; index++) {
-        const start = { row: row - index * ROW_STEP[direction], col: col - index * COL_STEP[direction], direction }
+        const start = { row: row - index * ROW_STEP[direction]!, col: col - index * COL_STEP[direction]!, direction }
         if (start.row < 0 || start.row >= this.rows || start.col < 0 || start.col >= this.cols) continue
         if ((this.startsAt(direction * this.rows + start.row, overlap) >>> start.col) & 1) found.push(start)
       }
@@ -212,14 +212,14 @@ export class LetterGrid {
 
   /** Strikes a start from the last search's result, after it proved to spell something. */
   strike({ row, col, direction }: Position): void {
-    this.legal[direction * this.rows + row] &= ~(1 << col)
+    this.legal[direction * this.rows + row]! &= ~(1 << col)
   }
 
   private startsAt(at: number, overlap: number): number {
-    let mask = this.legal[at]
+    let mask = this.legal[at]!
     if (overlap < 0 || mask === 0) return mask
     for (let digit = 0; digit < SLICES; digit++) {
-      const slice = this.slices[at * SLICES + digit]
+      const slice = this.slices[at * SLICES + digit]!
       mask &= (overlap >> digit) & 1 ? slice : ~slice
     }
     return mask
@@ -231,8 +231,8 @@ export class LetterGrid {
    */
   tryLay(word: ArrayLike<number>, position: Position): boolean {
     this.lay(word, position)
-    const lastRow = position.row + (word.length - 1) * ROW_STEP[position.direction]
-    const lastCol = position.col + (word.length - 1) * COL_STEP[position.direction]
+    const lastRow = position.row + (word.length - 1) * ROW_STEP[position.direction]!
+    const lastCol = position.col + (word.length - 1) * COL_STEP[position.direction]!
     const axis = position.direction & 3
     for (const cell of this.newlySet) {
       this.work += SPELL_WORK
@@ -246,15 +246,15 @@ export class LetterGrid {
 
   /** Lays a word without asking what it spells: for putting back what stood there before. */
   lay(word: ArrayLike<number>, { row, col, direction }: Position): void {
-    const dRow = ROW_STEP[direction]
-    const dCol = COL_STEP[direction]
+    const dRow = ROW_STEP[direction]!
+    const dCol = COL_STEP[direction]!
     this.newlySet.length = 0
     for (let index = 0; index < word.length; index++) {
       const line = row + index * dRow
       const column = col + index * dCol
       const cell = line * this.cols + column
-      if (this.uses[cell]++ === 0) {
-        this.set(cell, line, column, word[index])
+      if (this.uses[cell]!++ === 0) {
+        this.set(cell, line, column, word[index]!)
         this.newlySet.push(cell)
       }
     }
@@ -262,13 +262,13 @@ export class LetterGrid {
 
   /** Lifts a laid word; letters that other words use stay. */
   lift(word: ArrayLike<number>, { row, col, direction }: Position): void {
-    const dRow = ROW_STEP[direction]
-    const dCol = COL_STEP[direction]
+    const dRow = ROW_STEP[direction]!
+    const dCol = COL_STEP[direction]!
     for (let index = 0; index < word.length; index++) {
       const line = row + index * dRow
       const column = col + index * dCol
       const cell = line * this.cols + column
-      if (--this.uses[cell] === 0) this.clear(cell, line, column)
+      if (--this.uses[cell]! === 0) this.clear(cell, line, column)
     }
   }
 
@@ -301,7 +301,7 @@ export class LetterGrid {
     const { rows, cols, uses } = this
     const found = new Set<number>()
     for (let axis = 0; axis < 4; axis++) {
-      const stride = ROW_STEP[axis] * cols + COL_STEP[axis]
+      const stride = ROW_STEP[axis]! * cols + COL_STEP[axis]!
       for (let cell = 0; cell < rows * cols; cell++) {
         const row = Math.floor(cell / cols)
         let length = this.runFrom(row, cell - row * cols, axis, 1)
@@ -318,13 +318,13 @@ export class LetterGrid {
 
   private set(cell: number, row: number, col: number, letter: number): void {
     this.cells[cell] = letter
-    this.planes[letter * this.rows + row] |= 1 << col
-    this.empty[row] &= ~(1 << col)
+    this.planes[letter * this.rows + row]! |= 1 << col
+    this.empty[row]! &= ~(1 << col)
   }
 
   private clear(cell: number, row: number, col: number): void {
-    this.planes[this.cells[cell] * this.rows + row] &= ~(1 << col)
-    this.empty[row] |= 1 << col
+    this.planes[this.cells[cell]! * this.rows + row]! &= ~(1 << col)
+    this.empty[row]! |= 1 << col
     this.cells[cell] = -1
   }
 
@@ -336,13 +336,13 @@ export class LetterGrid {
     const row = Math.floor(cell / this.cols)
     const col = cell - row * this.cols
     for (let axis = 0; axis < 4; axis++) {
-      const dRow = ROW_STEP[axis]
-      const dCol = COL_STEP[axis]
+      const dRow = ROW_STEP[axis]!
+      const dCol = COL_STEP[axis]!
       for (let back = 0; back < this.farthest; back++) {
         const startRow = row - back * dRow
         const startCol = col - back * dCol
         if (startRow < 0 || startRow >= this.rows || startCol < 0) break
-        if (this.cells[startRow * this.cols + startCol] < 0) break
+        if (this.cells[startRow * this.cols + startCol]! < 0) break
         let length = this.runFrom(startRow, startCol, axis, back + 1)
         if (length > 0 && axis !== ownAxis) return true
         for (; length > 0; length = this.runFrom(startRow, startCol, axis, length + 1)) {
@@ -365,9 +365,9 @@ export class LetterGrid {
     const { children, ends, alphabet } = this.trie
     const { children: blockedChildren, ends: blockedEnds, alphabet: blockedAlphabet } = this.blocked.trie
     const numberOf = this.blocked.numberOf
-    const bits = this.axisBits[axis]
-    const dRow = ROW_STEP[axis]
-    const dCol = COL_STEP[axis]
+    const bits = this.axisBits[axis]!
+    const dRow = ROW_STEP[axis]!
+    const dCol = COL_STEP[axis]!
     const stride = dRow * cols + dCol
     let node = 0
     let blockedNode = 0
@@ -378,19 +378,19 @@ export class LetterGrid {
       row >= 0 && row < rows && col < cols;
       row += dRow, col += dCol, at += stride, length++
     ) {
-      const letter = cells[at]
+      const letter = cells[at]!
       if (letter < 0) return 0
       if (listing) {
-        node = children[node * alphabet + letter]
+        node = children[node * alphabet + letter]!
         listing = node !== 0
       }
       if (blocking) {
-        const number = numberOf[letter]
-        blockedNode = number < 0 ? 0 : blockedChildren[blockedNode * blockedAlphabet + number]
+        const number = numberOf[letter]!
+        blockedNode = number < 0 ? 0 : blockedChildren[blockedNode * blockedAlphabet + number]!
         blocking = blockedNode !== 0
       }
       if (!listing && !blocking) return 0
-      if (length >= least && ((ends[node] & bits) !== 0 || blockedEnds[blockedNode] !== 0)) return length
+      if (length >= least && ((ends[node]! & bits) !== 0 || blockedEnds[blockedNode] !== 0)) return length
     }
     return 0
   }

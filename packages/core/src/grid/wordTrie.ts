@@ -27,14 +27,14 @@ export class WordTrie {
   add(word: ArrayLike<number>, bits: number): void {
     let node = 0
     for (let index = 0; index < word.length; index++) {
-      const slot = node * this.alphabet + word[index]
+      const slot = node * this.alphabet + word[index]!
       if (this.children[slot] === 0) {
         if (this.size === this.ends.length) this.grow()
         this.children[slot] = this.size++
       }
-      node = this.children[slot]
+      node = this.children[slot]!
     }
-    this.ends[node] |= bits
+    this.ends[node]! |= bits
     this.longest = Math.max(this.longest, word.length)
   }
 

@@ -51,7 +51,7 @@ export function fieldNamed(heading: string): Field | undefined {
 /** Gives what the column of a field is headed when it is written. */
 export function headingOf(field: Exclude<Field, 'skip'>): string {
   const name = NAMES[field].slice(0, NAMES[field].indexOf('|'))
-  return name[0].toUpperCase() + name.slice(1)
+  return name[0]!.toUpperCase() + name.slice(1)
 }
 
 /** Fields that a file writes in several numbered columns. */

@@ -75,12 +75,12 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     const groups = [...new Set(of('group'))]
     const standards = [...new Set(of('standard'))]
     const accepted = of('accepted')
-    const worth = wholeOf(worthText, 0, 10_000)
-    const seconds = wholeOf(secondsText, 1, 3600)
+    const worth = wholeOf(worthText!, 0, 10_000)
+    const seconds = wholeOf(secondsText!, 1, 3600)
     const texts = [answer, prompt, hint, fact, ...accepted, ...choices.map(({ text }) => text)]
     if (texts.every((text) => text === '')) leave('no-text', cells.join(' '))
     else if (
-      texts.some((text) => text.length > MAX_FACE) ||
+      texts.some((text) => text!.length > MAX_FACE) ||
       groups.some((group) => group.length > MAX_GROUP) ||
       standards.some((standard) => standard.length > MAX_STANDARD)
     )
@@ -93,8 +93,8 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     )
       leave('no-room', answer || prompt)
     else if (worth === undefined || seconds === undefined)
-      leave('bad-number', worth === undefined ? worthText : secondsText)
-    else if (!YES.test(scored) && !NO.test(scored)) leave('bad-scored', scored)
+      leave('bad-number', worth === undefined ? worthText! : secondsText!)
+    else if (!YES.test(scored!) && !NO.test(scored!)) leave('bad-scored', scored!)
     else {
       entries.push(
         newEntry({
@@ -108,7 +108,7 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
           groups,
           worth,
           seconds,
-          scored: !NO.test(scored),
+          scored: !NO.test(scored!),
           standards,
         }),
       )

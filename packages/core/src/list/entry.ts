@@ -80,7 +80,7 @@ export function newEntry<Known extends Partial<Entry> & { id: string }>(
     standards: [],
     originId: null,
     ...known,
-  } as Entry & Omit<Known, keyof Entry>
+  }
 }
 
 /** Tells whether nothing has been put into an entry yet. */

@@ -92,5 +92,5 @@ function recogniseSeparator(text: string): string {
   const others = [EQUALS, DASH, '|', ';', ',']
     .map((separator) => ({ separator, share: share(separator) }))
     .sort((one, other) => other.share - one.share)
-  return others[0].share >= MOST_LINES ? others[0].separator : ''
+  return others[0]!.share >= MOST_LINES ? others[0]!.separator : ''
 }

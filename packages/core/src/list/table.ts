@@ -43,8 +43,8 @@ export function tableOf(
     if (trimmed.length === 0) blankLines++
     else kept.push({ cells: trimmed, line })
   }
-  const has = header ?? (kept.length > 1 && isHeader(kept[0].cells))
-  return { header: has && kept.length > 0 ? kept[0].cells : null, rows: has ? kept.slice(1) : kept, blankLines, left }
+  const has = header ?? (kept.length > 1 && isHeader(kept[0]!.cells))
+  return { header: has && kept.length > 0 ? kept[0]!.cells : null, rows: has ? kept.slice(1) : kept, blankLines, left }
 }
 
 /** Gives a table whose first row is a header, or is none. */

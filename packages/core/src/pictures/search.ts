@@ -56,7 +56,7 @@ export function indexPictures(
 ): PictureIndex {
   // A map, since a word such as "constructor" is a property of every object.
   const aliasesOf = new Map(Object.entries(aliases))
-  const base = language.split('-')[0].toLowerCase()
+  const base = language.split('-')[0]!.toLowerCase()
   const headFirst = /^(es|fr|pt|it|ca|ro|he|ar|fa|vi|id|ms)$/.test(base)
   const postings = new Map<string, Map<number, number>>()
   const add = (key: string, picture: number, score: number): void => {
@@ -107,8 +107,8 @@ export function indexPictures(
           matches(form, token === head ? OTHER_WORD : OTHER_WORD * 3, found)
     }
     if (found.size < most && asked.length >= 4) {
-      for (let at = lowerBound(keys, asked); at < keys.length && keys[at].startsWith(asked); at++) {
-        for (const [picture, score] of postings.get(keys[at]) ?? [])
+      for (let at = lowerBound(keys, asked); at < keys.length && keys[at]!.startsWith(asked); at++) {
+        for (const [picture, score] of postings.get(keys[at]!) ?? [])
           if (!found.has(picture)) found.set(picture, Math.min(BEGINS, score / 3))
       }
     }
@@ -125,7 +125,7 @@ function lowerBound(sorted: readonly string[], key: string): number {
   let high = sorted.length
   while (low < high) {
     const middle = (low + high) >> 1
-    if (sorted[middle] < key) low = middle + 1
+    if (sorted[middle]! < key) low = middle + 1
     else high = middle
   }
   return low

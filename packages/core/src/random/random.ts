@@ -43,8 +43,8 @@ export function randomFrom(seed: string): Random {
     const result = [...items]
     for (let last = result.length - 1; last > 0; last--) {
       const other = below(last + 1)
-      const kept = result[last]
-      result[last] = result[other]
+      const kept = result[last]!
+      result[last] = result[other]!
       result[other] = kept
     }
     return result

@@ -69,7 +69,7 @@ const kept = new Map<string, readonly string[][]>()
  * language and in English, which every class knows, and a few of our own.
  */
 export function blockList(language: string): readonly string[][] {
-  const code = language.toLowerCase().split('-')[0]
+  const code = language.toLowerCase().split('-')[0]!
   const known = kept.get(code)
   if (known) return known
   const words = [

@@ -38,7 +38,7 @@ export function foldAccents(text: string): string {
     .normalize('NFD')
     .replace(MARKS, '')
     .normalize('NFC')
-    .replace(/[øØłŁđĐıæÆœŒ]/gu, (letter) => UNDECOMPOSED[letter])
+    .replace(/[øØłŁđĐıæÆœŒ]/gu, (letter) => UNDECOMPOSED[letter]!)
 }
 
 const UNDECOMPOSED: Record<string, string> = {

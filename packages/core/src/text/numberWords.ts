@@ -27,7 +27,7 @@ const LARGEST = 1e12
 /** Writes the numbers of a text in words of its language (BCP 47); digits where the language has none here. */
 export function numbersInWords(text: string, language: string): string {
   const code = language.slice(0, 2).toLowerCase() || 'en'
-  const spell = SPELLED[code] as ((value: number) => string) | undefined
+  const spell = SPELLED[code]
   return text.replace(
     NUMBER,
     (whole: string, sign: string, digits: string, mark: string | undefined, decimals: string | undefined) => {

@@ -49,9 +49,9 @@ export function judgeTyped(
     if (match !== undefined) return { accepted: match, why }
   }
   // Not with numbers in words: 8 is no slip for 80, though “eight” would be one for “eighty”.
-  const bare = forms[forms.length - 2][1]
+  const bare = forms[forms.length - 2]![1]
   const near = accepted.find((one) => isSlip(bare(typed), bare(one), options))
-  const spoken = forms[forms.length - 1][1]
+  const spoken = forms[forms.length - 1]![1]
   return near === undefined || others.some((other) => spoken(other) === spoken(typed))
     ? undefined
     : { accepted: near, why: 'slip' }
@@ -89,9 +89,11 @@ function isSlip(one: string, two: string, { accents, language }: JudgeOptions): 
   const ownWords = one.split(' ')
   const words = two.split(' ')
   if (ownWords.length !== words.length) return false
-  const differing = words.flatMap((word, index) => (word === ownWords[index] ? [] : [[ownWords[index], word]]))
+  const differing = words.flatMap((word, index) =>
+    word === ownWords[index] ? [] : [[ownWords[index]!, word] as const],
+  )
   if (differing.length !== 1) return false
-  const [[own, word]] = differing
+  const [own, word] = differing[0]!
   // Where accents count, leaving one out is no slip of the hand.
   if (accents === 'kept' && foldAccents(own) === foldAccents(word)) return false
   return (

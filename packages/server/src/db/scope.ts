@@ -135,14 +135,13 @@ function once<Value, Teacher extends string | null>(
 function tableOf<Row extends Model>(model: ModelStatic<Row>, transaction: Transaction): Table<Row> {
   return {
     findOne: async (options) => (await model.findOne({ ...options, raw: true, transaction })) as Attributes<Row> | null,
-    findAll: async (options) =>
-      (await model.findAll({ ...options, raw: true, transaction })) as unknown as Attributes<Row>[],
+    findAll: async (options) => await model.findAll({ ...options, raw: true, transaction }),
     create: async (row) => (await model.create(row, { transaction })).get({ plain: true }) as Attributes<Row>,
     update: async (values, options) => {
-      await model.update(values as never, { ...options, transaction } as UpdateOptions<Attributes<Row>>)
+      await model.update(values, { ...options, transaction } as UpdateOptions<Attributes<Row>>)
     },
     destroy: async (options) => {
-      await model.destroy({ ...options, transaction } as DestroyOptions<Attributes<Row>>)
+      await model.destroy({ ...options, transaction })
     },
     count: (where) => model.count({ where, transaction }),
   }

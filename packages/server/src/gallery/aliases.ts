@@ -1,6 +1,6 @@
 const pairs = (text: string): Record<string, string[]> => Object.fromEntries(text.trim().split('\n').map((line) => {
   const [word, others] = line.split(':')
-  return [word.trim(), others.split(',').map((other) => other.trim())]
+  return [word!.trim(), others!.split(',').map((other) => other.trim())]
 }))
 
 /**

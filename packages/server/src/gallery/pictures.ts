@@ -94,7 +94,7 @@ function readGallery(): Gallery {
     svgOf: (set, name) => {
       if (!known.has(`${set}/${name}`)) return undefined
       const { icons, width, height } = sets[set as PictureSet]
-      const icon = icons[name]
+      const icon = icons[name]!
       const box = `${icon.left ?? 0} ${icon.top ?? 0} ${icon.width ?? width} ${icon.height ?? height}`
       return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}" color="#14312F">${icon.body}</svg>`
     },

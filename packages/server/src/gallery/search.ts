@@ -28,11 +28,11 @@ export function searchPictures(word: string, language: string, most: number): Ga
   const { pictures } = openGallery()
   const own = indexOf(language)
   const hits = new Map(own?.search(word, most * 3).map(({ picture, score }) => [picture, score]) ?? [])
-  if (own && language.split('-')[0].toLowerCase() !== 'en') {
+  if (own && language.split('-')[0]!.toLowerCase() !== 'en') {
     // The plain set has English names alone: what a picture is called there leads on to it.
     for (const [picture, score] of [...hits].slice(0, 3)) {
       if (score < 60) continue
-      const name = inEnglish().nameOf.get(pictures[picture].emoji)
+      const name = inEnglish().nameOf.get(pictures[picture]!.emoji)
       for (const hit of name === undefined ? [] : inEnglish().index.search(name, most)) {
         const through = Math.min(hit.score, score) - THROUGH_ENGLISH
         if ((hits.get(hit.picture) ?? 0) < through) hits.set(hit.picture, through)
@@ -42,11 +42,11 @@ export function searchPictures(word: string, language: string, most: number): Ga
   return [...hits]
     .sort((one, other) => other[1] - one[1] || one[0] - other[0])
     .slice(0, most)
-    .map(([picture]) => pictures[picture])
+    .map(([picture]) => pictures[picture]!)
 }
 
 function indexOf(language: string): PictureIndex | undefined {
-  const base = language.split('-')[0].toLowerCase()
+  const base = language.split('-')[0]!.toLowerCase()
   if (base === '' || base === 'en') return inEnglish().index
   let index = indexes.get(base)
   if (!index) {
@@ -64,7 +64,7 @@ function wordsIn(annotations: Annotations): PictureWords[] {
     const title = words?.tts?.[0]
     return title === undefined
       ? []
-      : [{ picture, title, keywords: words.default ?? [], handicap: handicapOf(category, name), plain: false }]
+      : [{ picture, title, keywords: words!.default ?? [], handicap: handicapOf(category, name), plain: false }]
   })
 }
 

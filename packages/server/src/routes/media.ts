@@ -38,7 +38,7 @@ export function mediaFileRoutes(context: Context): Router {
     const ranges = request.range(bytes.length)
     if (ranges === -1) response.status(416).set('Content-Range', `bytes */${bytes.length}`).end()
     else if (Array.isArray(ranges) && ranges.type === 'bytes' && ranges.length === 1) {
-      const [{ start, end }] = ranges
+      const { start, end } = ranges[0]!
       response
         .status(206)
         .set('Content-Range', `bytes ${start}-${end}/${bytes.length}`)

@@ -80,7 +80,7 @@ async function playSample(scope: Scope, code: string, { words }: WordSearchPuzzl
     const order = words.map((_, index) => (index * 3 + number * (finds < words.length ? 1 : 3)) % words.length)
     for (const item of order.slice(0, hints)) await send({ type: 'hint', item })
     for (const item of order.slice(0, finds)) {
-      const { row, col, dRow, dCol, length } = words[item]
+      const { row, col, dRow, dCol, length } = words[item]!
       await send({
         type: 'mark',
         from: { row, col },

@@ -82,7 +82,7 @@ export async function keepVersion(scope: TeacherScope, draft: GameDraft, puzzle:
        $puzzle::jsonb, $listVersion, $rules FROM game_versions WHERE game_id = $gameId`,
     {
       id,
-      gameId: game.id,
+      gameId: game!.id,
       title: list.title,
       language: options.ask === 'answer' ? list.answerLanguage : list.promptLanguage,
       options: JSON.stringify(options),

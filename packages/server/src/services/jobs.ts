@@ -29,10 +29,12 @@ export interface ClaimedJob {
 export async function addJob(scope: TeacherScope, kind: string, task: unknown): Promise<string> {
   // Requests at once would each find room: one waits for the other here.
   await scope.query('SELECT 1 FROM teachers WHERE id = $teacherId FOR UPDATE', { teacherId: scope.teacherId })
-  const [{ open }] = await scope.query<{ open: number }>(
-    `SELECT count(*)::int AS open FROM jobs WHERE teacher_id = $teacherId AND state IN ('waiting', 'running')`,
-    { teacherId: scope.teacherId },
-  )
+  const { open } = (
+    await scope.query<{ open: number }>(
+      `SELECT count(*)::int AS open FROM jobs WHERE teacher_id = $teacherId AND state IN ('waiting', 'running')`,
+      { teacherId: scope.teacherId },
+    )
+  )[0]!
   if (open >= MOST_OPEN) throw new Problem(429, 'files-waiting', { values: { most: MOST_OPEN } })
   const id = randomUUID()
   await scope.query('INSERT INTO jobs (id, teacher_id, kind, task) VALUES ($id, $teacherId, $kind, $task::jsonb)', {

@@ -145,7 +145,7 @@ function copyTitle(title: string): string {
   const letters = graphemesOf(`${title} (copy)`)
   let length = 0
   let from = letters.length
-  while (from > 0 && length + letters[from - 1].length <= LONGEST_TITLE) length += letters[--from].length
+  while (from > 0 && length + letters[from - 1]!.length <= LONGEST_TITLE) length += letters[--from]!.length
   return letters.slice(from).join('')
 }
 

@@ -79,10 +79,12 @@ const REFERENCES = `SELECT DISTINCT (regexp_matches(words,
  * in bytes.
  */
 export async function readRoom(scope: TeacherScope): Promise<RoomReply> {
-  const [{ used }] = await scope.query<{ used: string }>(
-    'SELECT coalesce(sum(size), 0) AS used FROM media WHERE teacher_id = $teacherId',
-    { teacherId: scope.teacherId },
-  )
+  const { used } = (
+    await scope.query<{ used: string }>(
+      'SELECT coalesce(sum(size), 0) AS used FROM media WHERE teacher_id = $teacherId',
+      { teacherId: scope.teacherId },
+    )
+  )[0]!
   return { used: Number(used), room: ROOM }
 }
 
@@ -139,7 +141,7 @@ export async function readMedium(scope: Scope, id: string): Promise<{ type: stri
 function bytesOf({ bytes, gallery }: Pick<Medium, 'bytes' | 'gallery'>): Buffer {
   if (bytes) return bytes
   const [set, name] = (gallery ?? '').split('/')
-  return Buffer.from(openGallery().svgOf(set, name) ?? '')
+  return Buffer.from(openGallery().svgOf(set!, name!) ?? '')
 }
 
 /** Returns pictures as they are stored. Those that are no more are left out. */

@@ -183,11 +183,13 @@ export async function renewOffer(
 async function draftOf(scope: TeacherScope, offerId: string): Promise<GameDraft> {
   const { listId, seed, kind } = await readOffer(scope, offerId)
   if (listId === null) throw new Problem(409, 'list-gone')
-  const [{ options }] = await scope.query<{ options: unknown; kind: GameKind }>(
-    `SELECT v.options FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId
+  const { options } = (
+    await scope.query<{ options: unknown; kind: GameKind }>(
+      `SELECT v.options FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId
       AND m.position = 0`,
-    { offerId },
-  )
+      { offerId },
+    )
+  )[0]!
   return draftGame(scope, listId, kind, options, seed)
 }
 

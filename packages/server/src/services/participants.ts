@@ -81,11 +81,13 @@ export async function addParticipant(
   browser: string | undefined,
 ): Promise<{ person: Person; token: string }> {
   const browserHash = browser === undefined ? null : hashOf(browser)
-  const [{ count }] = await scope.query<{ count: number }>(
-    `SELECT count(DISTINCT p.id)::int AS count FROM devices d JOIN participants p ON p.id = d.participant_id
+  const { count } = (
+    await scope.query<{ count: number }>(
+      `SELECT count(DISTINCT p.id)::int AS count FROM devices d JOIN participants p ON p.id = d.participant_id
       WHERE d.browser_hash = $browserHash AND p.offer_id = $offerId`,
-    { browserHash, offerId },
-  )
+      { browserHash, offerId },
+    )
+  )[0]!
   if (count >= MAX_OF_BROWSER) throw new Problem(403, 'link-full')
   const [offer] = await scope.query<{ seats: number }>(
     'UPDATE offers SET seats = seats + 1 WHERE id = $offerId AND seats < $most RETURNING seats',

@@ -19,8 +19,8 @@ export async function hashPassword(password: string): Promise<string> {
 /** Tells whether a password is the one that was hashed; takes as long where there is no hash. */
 export async function passwordMatches(password: string, hash: string | undefined): Promise<boolean> {
   const [, cost, salt, key] = (hash ?? NOBODY).split('$')
-  const expected = Buffer.from(key, 'base64')
-  const given = await derive(password, Buffer.from(salt, 'base64'), Number(cost))
+  const expected = Buffer.from(key!, 'base64')
+  const given = await derive(password, Buffer.from(salt!, 'base64'), Number(cost))
   return hash !== undefined && timingSafeEqual(given, expected)
 }
 

@@ -31,7 +31,7 @@ export async function questionSet(
     { setId, versionId, key, total },
   )
   // Another student's play has just made the same set.
-  if (!added) return (await find())[0]
+  if (!added) return (await find())[0]!
   await scope.query(
     `INSERT INTO questions (set_id, place, entry_id, text, counts)
      SELECT $setId, q.place - 1, (q.row ->> 'entryId')::uuid, q.row ->> 'text', (q.row ->> 'counts')::boolean

@@ -19,7 +19,7 @@ export interface NewTeacher {
 
 /** Hashes a new account's password. Throws a Problem where the password is one that is tried first. */
 export async function prepareTeacher({ name, email, password }: SignUp): Promise<NewTeacher> {
-  if (isCommonPassword(password, [email, email.split('@')[0], name]))
+  if (isCommonPassword(password, [email, email.split('@')[0]!, name]))
     throw new Problem(400, 'common-password', { path: 'password' })
   return { name, email, passwordHash: await hashPassword(password) }
 }

@@ -107,7 +107,7 @@ function Items({
               <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', alignItems: 'center', gap: 5 }}>
                 {picture !== undefined && picture in pictures ? (
                   <Image
-                    src={imageOf(pictures[picture])}
+                    src={imageOf(pictures[picture]!)}
                     style={{ height: 26, width: 26, objectFit: 'contain', opacity: saveInk ? PALE : 1 }}
                   />
                 ) : null}

@@ -69,8 +69,8 @@ export function fileFor(letter: string): string {
 /** The face of headings, with the text's own faces behind it for letters it lacks. */
 export function displayFamiliesFor(text: string): string[] {
   const [latin] = slicesOf(DISPLAY).filter(({ name }) => name === 'latin')
-  register(latin)
-  return [latin.family, ...familiesFor(text)]
+  register(latin!)
+  return [latin!.family, ...familiesFor(text)]
 }
 
 function register({ family, folder, name }: Slice): void {

@@ -38,13 +38,13 @@ export class GatheredFont {
     this.family = undefined
     if (glyphs.length === 0) return
     const [like] = this.opened.values()
-    const nothing = new opentype.Glyph({ name: '.notdef', advanceWidth: like.unitsPerEm, path: new opentype.Path() })
+    const nothing = new opentype.Glyph({ name: '.notdef', advanceWidth: like!.unitsPerEm, path: new opentype.Path() })
     const font = new opentype.Font({
       familyName: 'Gathered',
       styleName: 'Regular',
-      unitsPerEm: like.unitsPerEm,
-      ascender: like.ascender,
-      descender: like.descender,
+      unitsPerEm: like!.unitsPerEm,
+      ascender: like!.ascender,
+      descender: like!.descender,
       glyphs: [nothing, ...glyphs],
     })
     this.family = `gathered-${++this.made}`
@@ -70,7 +70,7 @@ export class GatheredFont {
     const bytes = readFileSync(join(folder, 'files', `${family.slice(0, -name.length - 1)}-${name}-400-normal.woff`))
     const font = opentype.parse(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength))
     const [oldest] = this.opened.keys()
-    if (this.opened.size >= MOST_OPEN) this.opened.delete(oldest)
+    if (this.opened.size >= MOST_OPEN) this.opened.delete(oldest!)
     this.opened.set(family, font)
     return font
   }

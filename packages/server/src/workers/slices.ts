@@ -28,5 +28,5 @@ export function slicesOf(pack: string): Slice[] {
 
 function parseRange(range: string): [number, number] {
   const [first, last = first] = range.trim().replace('U+', '').split('-')
-  return [Number.parseInt(first, 16), Number.parseInt(last, 16)]
+  return [Number.parseInt(first!, 16), Number.parseInt(last!, 16)]
 }

@@ -32,7 +32,7 @@ export function Select<Value extends string | number>({
           id={id}
           className="select select-sm w-full"
           value={value}
-          onChange={(event) => onChange(options[event.target.selectedIndex][0])}
+          onChange={(event) => onChange(options[event.target.selectedIndex]![0])}
         >
           {options.map(([own, name]) => (
             <option key={own} value={own}>

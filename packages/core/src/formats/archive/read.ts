@@ -19,7 +19,9 @@ export function readArchive(bytes: Uint8Array): ReadArchive {
   if (!('list.json' in files)) throw new FileRefusal('not-this-kind')
   const list = parsed(strFromU8(files['list.json']))
   const media = new Map(
-    mediaOf(list).flatMap((id): [string, Uint8Array][] => (`media/${id}` in files ? [[id, files[`media/${id}`]]] : [])),
+    mediaOf(list).flatMap((id): [string, Uint8Array][] =>
+      `media/${id}` in files ? [[id, files[`media/${id}`]!]] : [],
+    ),
   )
   return { list, media }
 }

@@ -25,7 +25,7 @@ export function readDelimited(bytes: Uint8Array, header?: boolean): Table {
   const text = cleanText(decoded)
   if (text.trim() === '') throw new FileRefusal('empty')
   const delimiter = DELIMITERS.find((one) =>
-    looksLikeHeader(Papa.parse<string[]>(text, { delimiter: one, newline: '\n', preview: 1 }).data[0]),
+    looksLikeHeader(Papa.parse<string[]>(text, { delimiter: one, newline: '\n', preview: 1 }).data[0]!),
   )
   const { data, errors, meta } = Papa.parse<string[]>(text, {
     newline: '\n',

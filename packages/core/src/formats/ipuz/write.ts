@@ -9,11 +9,11 @@ export function writeIpuz(title: string, { rows, cols, words }: CrosswordPuzzle)
   const solution: (string | null)[][] = Array.from({ length: rows }, () => Array.from({ length: cols }, () => null))
   for (const word of words) {
     cellsOf(word).forEach(({ row, col }, index) => {
-      solution[row][col] = word.letters[index]
-      puzzle[row][col] ??= 0
+      solution[row]![col] = word.letters[index]!
+      puzzle[row]![col] ??= 0
     })
   }
-  for (const { row, col, number } of words) puzzle[row][col] = number
+  for (const { row, col, number } of words) puzzle[row]![col] = number
   const clue = ({ number, prompt, pattern }: CrosswordWord): object => ({
     number,
     clue: prompt.text,

@@ -35,7 +35,7 @@ export async function readWorkbook(bytes: Uint8Array): Promise<Sheet[]> {
   const formulas = formulasBySheet(parts)
   try {
     // What is read is packed anew: nothing else in the archive is ever unpacked.
-    const sheets = await readWorkbookFile(zipSync(parts, { level: 0 }).buffer as ArrayBuffer)
+    const sheets = await readWorkbookFile(zipSync(parts, { level: 0 }).buffer)
     return sheets.map(({ sheet, data }, index) => ({
       name: sheet,
       rows: data.slice(0, MAX_ROWS).map((row) => row.map(textOfCell)),
@@ -55,7 +55,7 @@ function textOfCell(value: unknown): string {
 
 /** Gives the cells with formulas of each sheet, in the order in which the workbook names its sheets. */
 function formulasBySheet(parts: Record<string, Uint8Array>): string[][] {
-  const text = (name: string): string => (name in parts ? strFromU8(parts[name]) : '')
+  const text = (name: string): string => (name in parts ? strFromU8(parts[name]!) : '')
   const targets = new Map(
     [...tagsOf(text('xl/_rels/workbook.xml.rels'), 'Relationship')].map(({ tag }) => [
       attribute(tag, 'Id'),
@@ -97,7 +97,7 @@ function* tagsOf(xml: string, name: string): Generator<{ tag: string; end: numbe
   for (let from = xml.indexOf(`<${name}`); from >= 0;) {
     const close = xml.indexOf('>', from)
     if (close < 0) return
-    if (/[\s/>]/u.test(xml[from + name.length + 1]))
+    if (/[\s/>]/u.test(xml[from + name.length + 1]!))
       yield { tag: xml.slice(from, Math.min(close, from + LONGEST_TAG)), end: close + 1 }
     from = xml.indexOf(`<${name}`, close)
   }
@@ -105,7 +105,7 @@ function* tagsOf(xml: string, name: string): Generator<{ tag: string; end: numbe
 
 function attribute(tag: string, name: string): string {
   const from = tag.indexOf(` ${name}="`)
-  return from < 0 ? '' : tag.slice(from + name.length + 3).split('"', 1)[0]
+  return from < 0 ? '' : tag.slice(from + name.length + 3).split('"', 1)[0]!
 }
 
 /** Tells whether a formula stands at a place, after spaces. */

@@ -17,7 +17,7 @@ export async function writeWorkbook(entries: readonly Entry[], title: string): P
   )
   const blob = await writeWorkbookFile(rows, {
     sheet: sheetName(title),
-    columns: rows[0].map((_, index) => ({ width: index < 2 ? 32 : 20 })),
+    columns: rows[0]!.map((_, index) => ({ width: index < 2 ? 32 : 20 })),
     stickyRowsCount: 1,
   }).toBlob()
   return new Uint8Array(await blob.arrayBuffer())

@@ -35,22 +35,22 @@ function spread(count: number, squares: number, terms: number, random: Random): 
   const has = Array.from({ length: count }, () => new Uint8Array(terms))
   const uses = new Int32Array(terms)
   for (let card = 0; card < count; card++) {
-    const order = random.shuffled([...uses.keys()]).sort((one, two) => uses[one] - uses[two])
+    const order = random.shuffled([...uses.keys()]).sort((one, two) => uses[one]! - uses[two]!)
     for (const term of order.slice(0, squares)) {
-      has[card][term] = 1
-      uses[term]++
+      has[card]![term] = 1
+      uses[term]!++
     }
   }
   const shared = Array.from({ length: count }, () => new Int32Array(count))
   for (let one = 0; one < count; one++)
     for (let two = 0; two < one; two++)
-      shared[one][two] = shared[two][one] = has[one].reduce((sum, own, term) => sum + (own & has[two][term]), 0)
+      shared[one]![two] = shared[two]![one] = has[one]!.reduce((sum, own, term) => sum + (own & has[two]![term]!), 0)
   const limit = sharedBound(count, squares, terms)
   const cost = (alike: number): number => (alike > limit ? (alike - limit) ** 2 : 0)
   const worst = (): number => {
     let most = 0
     for (let one = 0; one < count; one++)
-      for (let two = 0; two < one; two++) if (shared[one][two] > most) most = shared[one][two]
+      for (let two = 0; two < one; two++) if (shared[one]![two]! > most) most = shared[one]![two]!
     return most
   }
   for (let turn = 0; turn < EXCHANGES && squares < terms && count > 1; turn++) {
@@ -60,28 +60,34 @@ function spread(count: number, squares: number, terms: number, random: Random): 
     const given = random.below(terms)
     const taken = random.below(terms)
     // Card one gives a term to card two and takes another, so that each term stays as often as it is.
-    if (one === two || has[one][given] === 0 || has[two][given] === 1 || has[one][taken] === 1 || has[two][taken] === 0)
+    if (
+      one === two ||
+      has[one]![given] === 0 ||
+      has[two]![given] === 1 ||
+      has[one]![taken] === 1 ||
+      has[two]![taken] === 0
+    )
       continue
     let change = 0
     for (let other = 0; other < count; other++) {
       if (other === one || other === two) continue
-      const by = has[other][taken] - has[other][given]
+      const by = has[other]![taken]! - has[other]![given]!
       if (by === 0) continue
       change +=
-        cost(shared[one][other] + by) -
-        cost(shared[one][other]) +
-        cost(shared[two][other] - by) -
-        cost(shared[two][other])
+        cost(shared[one]![other]! + by) -
+        cost(shared[one]![other]!) +
+        cost(shared[two]![other]! - by) -
+        cost(shared[two]![other]!)
     }
     if (change > 0) continue
     for (let other = 0; other < count; other++) {
       if (other === one || other === two) continue
-      const by = has[other][taken] - has[other][given]
-      shared[one][other] = shared[other][one] += by
-      shared[two][other] = shared[other][two] -= by
+      const by = has[other]![taken]! - has[other]![given]!
+      shared[one]![other] = shared[other]![one]! += by
+      shared[two]![other] = shared[other]![two]! -= by
     }
-    has[one][given] = has[two][taken] = 0
-    has[one][taken] = has[two][given] = 1
+    has[one]![given] = has[two]![taken] = 0
+    has[one]![taken] = has[two]![given] = 1
   }
   return has.map((own) => [...own.keys()].filter((term) => own[term] === 1))
 }
@@ -102,12 +108,12 @@ function arrange(
   })
   const { lines } = patternLines('line', size, free)
   const linesAt = Array.from({ length: size * size }, (_, place) =>
-    [...lines.keys()].filter((line) => lines[line].includes(place)),
+    [...lines.keys()].filter((line) => lines[line]!.includes(place)),
   )
   /** How many lines hold each set of so many terms: a set in two lines is one too many. */
   const held = new Map<number, number>()
   const keysOf = (card: number, line: number): number[] => {
-    const own = lines[line].map((place) => cards[card][place] ?? 0).sort((one, two) => one - two)
+    const own = lines[line]!.map((place) => cards[card]![place] ?? 0).sort((one, two) => one - two)
     if (own.length < SHARED) return []
     if (own.length === SHARED) return [own.reduce((key, term) => key * terms + term, 0)]
     return own.map((_, out) => own.reduce((key, term, index) => (index === out ? key : key * terms + term), 0))
@@ -130,10 +136,10 @@ function arrange(
     const one = random.below(size * size)
     const two = random.below(size * size)
     if (one === two || one === middle || two === middle) continue
-    const touched = [...new Set([...linesAt[one], ...linesAt[two]])]
-    const cells = cards[card]
+    const touched = [...new Set([...linesAt[one]!, ...linesAt[two]!])]
+    const cells = cards[card]!
     const swap = (): void => {
-      ;[cells[one], cells[two]] = [cells[two], cells[one]]
+      ;[cells[one]!, cells[two]!] = [cells[two]!, cells[one]!]
     }
     let change = count(card, touched, -1)
     swap()

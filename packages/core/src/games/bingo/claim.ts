@@ -39,7 +39,7 @@ export function checkClaim(
   return {
     won,
     places: [...new Set(deciding.flatMap(({ line }) => line))],
-    call: won ? deciding[deciding.length - 1].call : 0,
+    call: won ? deciding[deciding.length - 1]!.call : 0,
     missing: [...new Set(deciding.flatMap(({ missing }) => missing))],
   }
 }

@@ -27,7 +27,7 @@ export const command: GameCommand<BingoOptions, BingoPuzzle> = {
     })
   },
   shown: ({ size, cards, terms, calls, forecast, plan }) => {
-    const idOf = (term: number): string => terms[term].entryId
+    const idOf = (term: number): string => terms[term]!.entryId
     const { median, p5, p95, single } = forecast
     const { met, firstWin, winners, reachable } = plan
     return {

@@ -16,10 +16,10 @@ export function completingSets(pattern: BingoPattern, size: number, free: boolea
   const unions = new Int32Array(1 << masks.length)
   for (let set = 1; set < unions.length; set++) {
     const last = 31 - Math.clz32(set)
-    unions[set] = unions[set & ~(1 << last)] | masks[last]
+    unions[set] = unions[set & ~(1 << last)]! | masks[last]!
     const count = ones(set)
     if (count >= needed)
-      bySize[ones(unions[set])] += ((count - needed) % 2 === 0 ? 1 : -1) * (needed === 2 ? count - 1 : 1)
+      bySize[ones(unions[set]!)]! += ((count - needed) % 2 === 0 ? 1 : -1) * (needed === 2 ? count - 1 : 1)
   }
   return Array.from({ length: squares + 1 }, (_, called) =>
     bySize.reduce(
@@ -36,10 +36,10 @@ function winChances(pattern: BingoPattern, size: number, free: boolean, terms: n
   return Array.from({ length: terms + 1 }, (_, calls) => {
     let chance = 0
     for (let hit = Math.max(0, calls - (terms - squares)); hit <= Math.min(squares, calls); hit++) {
-      if (sets[hit] > 0)
+      if (sets[hit]! > 0)
         chance +=
           Math.exp(logChoose(squares, hit) + logChoose(terms - squares, calls - hit) - logChoose(terms, calls)) *
-          (sets[hit] / choose(squares, hit))
+          (sets[hit]! / choose(squares, hit))
     }
     return Math.min(1, chance)
   })
@@ -60,8 +60,8 @@ export function forecast(pattern: BingoPattern, size: number, free: boolean, ter
   let mean = 0
   let single = 0
   for (let call = 1; call <= terms; call++) {
-    mean += call * (someBy[call] - someBy[call - 1])
-    single += cards * (won[call] - won[call - 1]) * (1 - won[call]) ** (cards - 1)
+    mean += call * (someBy[call]! - someBy[call - 1]!)
+    single += cards * (won[call]! - won[call - 1]!) * (1 - won[call]!) ** (cards - 1)
   }
   return { median: at(0.5), mean, p5: at(0.05), p95: at(0.95), single: cards === 1 ? 1 : single }
 }
@@ -84,6 +84,6 @@ const LOG_FACTORIALS = [0]
 function logChoose(all: number, some: number): number {
   if (some < 0 || some > all) return -Infinity
   while (LOG_FACTORIALS.length <= all)
-    LOG_FACTORIALS.push(LOG_FACTORIALS[LOG_FACTORIALS.length - 1] + Math.log(LOG_FACTORIALS.length))
-  return LOG_FACTORIALS[all] - LOG_FACTORIALS[some] - LOG_FACTORIALS[all - some]
+    LOG_FACTORIALS.push(LOG_FACTORIALS[LOG_FACTORIALS.length - 1]! + Math.log(LOG_FACTORIALS.length))
+  return LOG_FACTORIALS[all]! - LOG_FACTORIALS[some]! - LOG_FACTORIALS[all - some]!
 }

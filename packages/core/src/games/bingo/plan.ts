@@ -35,20 +35,20 @@ class Called {
     this.done = new Int32Array(cards.length)
     this.count = new Int32Array(cards.length * lines.length)
     this.cardOf = Int32Array.from(this.count, (_, line) => Math.floor(line / lines.length))
-    this.length = Int32Array.from(this.count, (_, line) => lines[line % lines.length].length)
+    this.length = Int32Array.from(this.count, (_, line) => lines[line % lines.length]!.length)
     this.linesOf = Array.from({ length: terms }, () => [])
     cards.forEach(({ cells }, card) =>
       lines.forEach((line, index) =>
-        line.forEach((place) => this.linesOf[cells[place] ?? 0].push(card * lines.length + index)),
+        line.forEach((place) => this.linesOf[cells[place] ?? 0]!.push(card * lines.length + index)),
       ),
     )
   }
 
   add(term: number): void {
     this.isIn[term] = 1
-    for (const line of this.linesOf[term]) {
-      if (++this.count[line] !== this.length[line]) continue
-      const done = ++this.done[this.cardOf[line]]
+    for (const line of this.linesOf[term]!) {
+      if (++this.count[line]! !== this.length[line]) continue
+      const done = ++this.done[this.cardOf[line]!]!
       if (done >= this.needed) this.excess++
       if (done === this.needed) this.winners++
     }
@@ -56,9 +56,9 @@ class Called {
 
   remove(term: number): void {
     this.isIn[term] = 0
-    for (const line of this.linesOf[term]) {
-      if (this.count[line]-- !== this.length[line]) continue
-      const done = this.done[this.cardOf[line]]--
+    for (const line of this.linesOf[term]!) {
+      if (this.count[line]!-- !== this.length[line]) continue
+      const done = this.done[this.cardOf[line]!]!--
       if (done >= this.needed) this.excess--
       if (done === this.needed) this.winners--
     }
@@ -67,7 +67,7 @@ class Called {
   /** How near the cards are to winning: lines that lack one term only. */
   near(): number {
     let count = 0
-    for (let line = 0; line < this.count.length; line++) if (this.count[line] === this.length[line] - 1) count++
+    for (let line = 0; line < this.count.length; line++) if (this.count[line] === this.length[line]! - 1) count++
     return count
   }
 }
@@ -165,15 +165,15 @@ function orderFor(
       called.remove(term)
       return now > 0 && (winners === null || now === winners) ? [index] : []
     })
-    if (fitting.length > 0) decisive = fitting[random.below(fitting.length)]
+    if (fitting.length > 0) decisive = fitting[random.below(fitting.length)]!
     else if (early.length === 0) break
     else exchange(called, early, late, random.below(early.length), random)
   }
   const order = random.shuffled(early)
   if (decisive >= 0) {
     const [term] = late.splice(decisive, 1)
-    order.push(term)
-    called.add(term)
+    order.push(term!)
+    called.add(term!)
   }
   for (
     let next = order.length + 1;
@@ -185,17 +185,17 @@ function orderFor(
     let bestGain = -1
     for (let turn = 0; turn < late.length; turn++) {
       const index = (begin + turn) % late.length
-      called.add(late[index])
+      called.add(late[index]!)
       const gain = called.winners * cards.length * 20 + called.near()
-      called.remove(late[index])
+      called.remove(late[index]!)
       if (gain > bestGain) {
         bestGain = gain
         best = index
       }
     }
     const [term] = late.splice(best, 1)
-    order.push(term)
-    called.add(term)
+    order.push(term!)
+    called.add(term!)
   }
   return [...order, ...late]
 }
@@ -213,22 +213,22 @@ function clear(called: Called, early: number[], late: number[], random: Random):
 /** Exchanges an early term for the best of a few late ones, unless all would make it worse. */
 function exchange(called: Called, early: number[], late: number[], at: number, random: Random): void {
   const before = called.excess
-  called.remove(early[at])
+  called.remove(early[at]!)
   let best = -1
   let bestExcess = Infinity
   for (let turn = 0; turn < Math.min(TRIED, late.length); turn++) {
     const index = random.below(late.length)
-    called.add(late[index])
+    called.add(late[index]!)
     const excess = called.excess
-    called.remove(late[index])
+    called.remove(late[index]!)
     if (excess < bestExcess) {
       bestExcess = excess
       best = index
     }
   }
   // A step back now and then leads out of a dead end.
-  if (best >= 0 && (bestExcess <= before || random.next() < 0.02)) [early[at], late[best]] = [late[best], early[at]]
-  called.add(early[at])
+  if (best >= 0 && (bestExcess <= before || random.next() < 0.02)) [early[at], late[best]] = [late[best]!, early[at]!]
+  called.add(early[at]!)
 }
 
 /** The earliest bingo there can be: its lines called first. */
@@ -243,7 +243,7 @@ function latest(cards: readonly BingoCard[], pattern: PatternLines, terms: numbe
   const late = random.shuffled([...called.isIn.keys()])
   const early: number[] = []
   while (late.length > 0) {
-    const term = late[late.length - 1]
+    const term = late[late.length - 1]!
     late.pop()
     early.push(term)
     called.add(term)

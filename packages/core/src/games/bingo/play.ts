@@ -69,8 +69,8 @@ const start: BingoCourse['start'] = (puzzle, { seat }) => {
 }
 
 export function view(puzzle: BingoPuzzle, play: BingoPlay): BingoView {
-  const card = puzzle.cards[play.card]
-  const term = puzzle.terms[puzzle.calls[play.called - 1]]
+  const card = puzzle.cards[play.card]!
+  const term = puzzle.terms[puzzle.calls[play.called - 1]!]
   const claim = play.bingo ? checkClaim(puzzle, card.number, play.called) : undefined
   return {
     cardNumber: card.number,
@@ -91,9 +91,9 @@ export function view(puzzle: BingoPuzzle, play: BingoPlay): BingoView {
 }
 
 function squaresOf({ terms }: BingoPuzzle, { cells }: BingoCard): BingoView['squares'] {
-  const faces = shownTogether(cells.flatMap((term) => (term === null ? [] : [terms[term].answer])))
+  const faces = shownTogether(cells.flatMap((term) => (term === null ? [] : [terms[term]!.answer])))
   let next = 0
-  return cells.map((term) => (term === null ? null : faces[next++]))
+  return cells.map((term) => (term === null ? null : faces[next++]!))
 }
 
 const move: BingoCourse['move'] = (puzzle, play, made, { clock }) => {
@@ -102,7 +102,7 @@ const move: BingoCourse['move'] = (puzzle, play, made, { clock }) => {
   if (made.type === 'claim') return claim(puzzle, play, clock)
   if (puzzle.calling === 'teacher') return { play }
   const responses = passes(puzzle, play, clock)
-  const passed = { ...play, wrong: [...play.wrong, ...responses.map(() => puzzle.calls[play.called - 1])] }
+  const passed = { ...play, wrong: [...play.wrong, ...responses.map(() => puzzle.calls[play.called - 1]!)] }
   if (play.called === puzzle.calls.length) return { play: { ...passed, lastMark: 'none' }, responses, isOver: true }
   const next: BingoPlay = { ...passed, called: play.called + 1, callAt: clock, lastMark: 'none' }
   return { play: puzzle.marking === 'helped' ? helped(puzzle, next) : next, responses }
@@ -111,7 +111,7 @@ const move: BingoCourse['move'] = (puzzle, play, made, { clock }) => {
 /** Where the teacher calls, nobody here knows whether it is a bingo; where the device does, it is checked. */
 function claim(puzzle: BingoPuzzle, play: BingoPlay, clock: number): Turned<BingoPlay> {
   if (puzzle.calling === 'teacher') return { play: { ...play, bingo: !play.bingo } }
-  const { won, places } = checkClaim(puzzle, puzzle.cards[play.card].number, play.called) ?? { won: false, places: [] }
+  const { won, places } = checkClaim(puzzle, puzzle.cards[play.card]!.number, play.called) ?? { won: false, places: [] }
   if (!won || !places.every((place) => play.marked.includes(place))) return { play: { ...play, lastMark: 'not-yet' } }
   return { play: { ...play, bingo: true, lastMark: 'none' }, responses: passes(puzzle, play, clock), isOver: true }
 }
@@ -146,14 +146,14 @@ function isAnswered({ calling, marking }: BingoPuzzle): boolean {
 
 /** Returns the numbers of the terms on a player's card. */
 function termsOf(puzzle: BingoPuzzle, { card }: BingoPlay): number[] {
-  return puzzle.cards[card].cells.filter((term) => term !== null)
+  return puzzle.cards[card]!.cells.filter((term) => term !== null)
 }
 
 /** The terms of the player's own card: others are called, and can't be marked. */
 export function questionsOf(puzzle: BingoPuzzle, play: BingoPlay): Question[] {
   return termsOf(puzzle, play).map((term) => ({
-    entryId: puzzle.terms[term].entryId,
-    text: puzzle.terms[term].text,
+    entryId: puzzle.terms[term]!.entryId,
+    text: puzzle.terms[term]!.text,
     counts: isAnswered(puzzle),
   }))
 }
@@ -169,7 +169,7 @@ export function moment(_puzzle: BingoPuzzle, { called }: BingoPlay): string {
 
 /** Marks a square or takes its mark off, where nobody here knows what was called. */
 function toggled(puzzle: BingoPuzzle, play: BingoPlay, place: number): Turned<BingoPlay> {
-  const term = puzzle.cards[play.card].cells[place]
+  const term = puzzle.cards[play.card]!.cells[place]
   if (term === null || term === undefined) return { play }
   const rest = play.marked.filter((other) => other !== place)
   return { play: { ...play, marked: rest.length < play.marked.length ? rest : [...rest, place] } }
@@ -177,10 +177,10 @@ function toggled(puzzle: BingoPuzzle, play: BingoPlay, place: number): Turned<Bi
 
 /** A mark on the square that was called is right; on another it is a mistake, and stays off. */
 function mark(puzzle: BingoPuzzle, play: BingoPlay, place: number, clock: number): Turned<BingoPlay> {
-  const { cells } = puzzle.cards[play.card]
+  const { cells } = puzzle.cards[play.card]!
   const term = cells[place]
   if (term === null || term === undefined || play.marked.includes(place)) return { play }
-  const called = puzzle.calls[play.called - 1]
+  const called = puzzle.calls[play.called - 1]!
   const milliseconds = clock - play.callAt
   if (term === called || puzzle.calls.indexOf(term) < play.called) {
     const first = isAnswered(puzzle) && term === called && !play.wrong.includes(term)
@@ -210,7 +210,7 @@ function passes(puzzle: BingoPuzzle, play: BingoPlay, clock: number): Response[]
   if (
     !isAnswered(puzzle) ||
     term === undefined ||
-    !puzzle.cards[play.card].cells.includes(term) ||
+    !puzzle.cards[play.card]!.cells.includes(term) ||
     play.right.includes(term) ||
     play.wrong.includes(term)
   )
@@ -227,8 +227,10 @@ function markResponse(
   marked?: number,
 ): Response {
   const given: Partial<Response> =
-    marked === undefined ? {} : { given: terms[marked].text, detail: { type: 'entry', entryId: terms[marked].entryId } }
-  return responseOf({ entryId: terms[term].entryId, ...given, ...known, place: play.right.length + play.wrong.length })
+    marked === undefined
+      ? {}
+      : { given: terms[marked]!.text, detail: { type: 'entry', entryId: terms[marked]!.entryId } }
+  return responseOf({ entryId: terms[term]!.entryId, ...given, ...known, place: play.right.length + play.wrong.length })
 }
 
 /** Marks the called square for the youngest. */
@@ -236,7 +238,7 @@ function helped<Marked extends Pick<BingoPlay, 'called' | 'card' | 'marked'>>(
   puzzle: BingoPuzzle,
   play: Marked,
 ): Marked {
-  const term = puzzle.calls[play.called - 1]
-  const place = puzzle.cards[play.card].cells.indexOf(term)
+  const term = puzzle.calls[play.called - 1]!
+  const place = puzzle.cards[play.card]!.cells.indexOf(term)
   return place < 0 ? play : { ...play, marked: [...play.marked, place] }
 }

@@ -12,7 +12,7 @@ export function sheet({ size, cards, terms, calls, direction, perPage }: BingoPu
       label: String(number),
       size,
       direction,
-      cells: cells.map((term) => (term === null ? null : squareOf(terms[term].answer))),
+      cells: cells.map((term) => (term === null ? null : squareOf(terms[term]!.answer))),
     }))
     return Array.from({ length: Math.ceil(printed.length / perPage) }, (_, page) => ({
       bare: true,
@@ -25,10 +25,10 @@ export function sheet({ size, cards, terms, calls, direction, perPage }: BingoPu
         type: 'items',
         columns: 2,
         items: calls.map((term, index) => ({
-          ...squareOf(terms[term].prompt),
+          ...squareOf(terms[term]!.prompt),
           label: String(index + 1),
           note: '',
-          answer: terms[term].text,
+          answer: terms[term]!.text,
         })),
       },
     ],

@@ -23,7 +23,11 @@ export function boxAreas(shape: Shape): Int32Array {
     for (let cols = MAX_SIDE; cols >= 0; cols--) {
       const at = rows * side + cols
       const own = rows > 0 && cols > 0 && hasShape(rows, cols, shape) ? rows * cols : 1 << 30
-      areas[at] = Math.min(own, rows < MAX_SIDE ? areas[at + side] : 1 << 30, cols < MAX_SIDE ? areas[at + 1] : 1 << 30)
+      areas[at] = Math.min(
+        own,
+        rows < MAX_SIDE ? areas[at + side]! : 1 << 30,
+        cols < MAX_SIDE ? areas[at + 1]! : 1 << 30,
+      )
     }
   }
   return areas
@@ -39,9 +43,9 @@ export function mostSides(
   const most = { rows: new Int32Array(MAX_SIDE + 1), cols: new Int32Array(MAX_SIDE + 1) }
   for (let rows = 1; rows <= MAX_SIDE; rows++) {
     for (let cols = 1; cols <= MAX_SIDE; cols++) {
-      if (areas[rows * (MAX_SIDE + 1) + cols] > limit) continue
-      most.cols[rows] = Math.max(most.cols[rows], cols)
-      most.rows[cols] = Math.max(most.rows[cols], rows)
+      if (areas[rows * (MAX_SIDE + 1) + cols]! > limit) continue
+      most.cols[rows] = Math.max(most.cols[rows]!, cols)
+      most.rows[cols] = Math.max(most.rows[cols]!, rows)
     }
   }
   return most

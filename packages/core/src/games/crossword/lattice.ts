@@ -73,7 +73,7 @@ export class Lattice {
    * words (`touched` gives them).
    */
   check(word: number, start: number, direction: Direction, touch: boolean): number {
-    const letters = this.words[word]
+    const letters = this.words[word]!
     const { length } = letters
     const step = STEP[direction]
     const grid = this.letters
@@ -84,7 +84,7 @@ export class Lattice {
     for (let index = 0, cell = start; index < length; index++, cell += step) {
       const there = grid[cell]
       if (there !== 0) {
-        if (there !== letters[index] + 1 || (this.uses[cell] & own) !== 0) return -1
+        if (there !== letters[index]! + 1 || (this.uses[cell]! & own) !== 0) return -1
         shared++
       } else if (beside[cell] !== 0 && (!touch || !this.mayTouch(cell, direction))) return -1
     }
@@ -93,16 +93,16 @@ export class Lattice {
 
   /** Tells whether a letter may come between the letters beside a line: no word ends there. */
   private mayTouch(cell: number, direction: Direction): boolean {
-    const across = STEP[1 - direction]
-    return ((this.uses[cell - across] | this.uses[cell + across]) & (2 >> direction)) === 0
+    const across = STEP[1 - direction]!
+    return ((this.uses[cell - across]! | this.uses[cell + across]!) & (2 >> direction)) === 0
   }
 
   /** Gives the new cells of a word to be laid that touch letters beside its line. */
   touched(word: number, start: number, direction: Direction): number[] {
     const step = STEP[direction]
-    const across = STEP[1 - direction]
+    const across = STEP[1 - direction]!
     const cells: number[] = []
-    for (let index = 0, cell = start; index < this.words[word].length; index++, cell += step) {
+    for (let index = 0, cell = start; index < this.words[word]!.length; index++, cell += step) {
       if (this.letters[cell] === 0 && (this.letters[cell - across] !== 0 || this.letters[cell + across] !== 0))
         cells.push(cell)
     }
@@ -111,15 +111,15 @@ export class Lattice {
 
   /** Gives the words that would have to go for a word to be laid there, each once. */
   inTheWay(word: number, start: number, direction: Direction): number[] {
-    const letters = this.words[word]
+    const letters = this.words[word]!
     const step = STEP[direction]
-    const across = STEP[1 - direction]
+    const across = STEP[1 - direction]!
     const own = 1 << direction
     const out: number[] = []
     this.addOwners(start - step, 3, out)
     this.addOwners(start + step * letters.length, 3, out)
     for (let index = 0, cell = start; index < letters.length; index++, cell += step) {
-      if (this.letters[cell] === letters[index] + 1) this.addOwners(cell, own, out)
+      if (this.letters[cell] === letters[index]! + 1) this.addOwners(cell, own, out)
       else {
         this.addOwners(cell, 3, out)
         this.addOwners(cell - across, 3, out)
@@ -130,14 +130,14 @@ export class Lattice {
   }
 
   place(word: number, start: number, direction: Direction): void {
-    const letters = this.words[word]
+    const letters = this.words[word]!
     const step = STEP[direction]
     const bit = 1 << direction
     const owner = this.owners[direction]
     for (let index = 0, cell = start; index < letters.length; index++, cell += step) {
       if (this.letters[cell] !== 0) this.crossings++
-      else this.fill(cell, letters[index])
-      this.uses[cell] |= bit
+      else this.fill(cell, letters[index]!)
+      this.uses[cell]! |= bit
       owner[cell] = word
     }
     this.start[word] = start
@@ -146,27 +146,27 @@ export class Lattice {
     for (const axis of [0, 1] as const) {
       const from = axis === 0 ? start >> 6 : start & 63
       const to = direction === axis ? from : from + letters.length - 1
-      if (isFirst || from < this.low[axis]) this.low[axis] = from
-      if (isFirst || to > this.high[axis]) this.high[axis] = to
+      if (isFirst || from < this.low[axis]!) this.low[axis] = from
+      if (isFirst || to > this.high[axis]!) this.high[axis] = to
     }
   }
 
   remove(word: number): void {
-    const { length } = this.words[word]
+    const { length } = this.words[word]!
     const start = this.start[word]
     const direction = this.direction[word] as Direction
     const step = STEP[direction]
     const bit = 1 << direction
-    for (let index = 0, cell = start; index < length; index++, cell += step) {
-      this.uses[cell] &= ~bit
-      if (this.uses[cell] !== 0) this.crossings--
-      else this.clear(cell)
+    for (let index = 0, cell = start; index < length; index++, cell! += step) {
+      this.uses[cell!]! &= ~bit
+      if (this.uses[cell!] !== 0) this.crossings--
+      else this.clear(cell!)
     }
     this.start[word] = -1
     if (--this.laid === 0) return
     for (const axis of [0, 1] as const) {
-      while (this.inLine[axis][this.low[axis]] === 0) this.low[axis]++
-      while (this.inLine[axis][this.high[axis]] === 0) this.high[axis]--
+      while (this.inLine[axis][this.low[axis]!] === 0) this.low[axis]!++
+      while (this.inLine[axis][this.high[axis]!] === 0) this.high[axis]!--
     }
   }
 
@@ -177,14 +177,14 @@ export class Lattice {
     open[0] = word
     let count = 1
     for (let reached = 0; reached < count; reached++) {
-      const one = open[reached]
-      const step = STEP[this.direction[one]]
-      const owner = this.owners[1 - this.direction[one]]
-      const end = this.start[one] + step * this.words[one].length
-      for (let cell = this.start[one]; cell < end; cell += step) {
-        if (this.uses[cell] === 3 && marks[owner[cell]] !== mark) {
-          marks[owner[cell]] = mark
-          open[count++] = owner[cell]
+      const one = open[reached]!
+      const step = STEP[this.direction[one]!]!
+      const owner = this.owners[1 - this.direction[one]!]!
+      const end = this.start[one]! + step * this.words[one]!.length
+      for (let cell = this.start[one]!; cell < end; cell += step) {
+        if (this.uses[cell] === 3 && marks[owner[cell]!] !== mark) {
+          marks[owner[cell]!] = mark
+          open[count++] = owner[cell]!
         }
       }
     }
@@ -195,11 +195,11 @@ export class Lattice {
   crossedTwice(): number {
     let count = 0
     for (let word = 0; word < this.words.length; word++) {
-      if (this.start[word] < 0) continue
-      const step = STEP[this.direction[word]]
-      const end = this.start[word] + step * this.words[word].length
+      if (this.start[word]! < 0) continue
+      const step = STEP[this.direction[word]!]!
+      const end = this.start[word]! + step * this.words[word]!.length
       let shared = 0
-      for (let cell = this.start[word]; cell < end && shared < 2; cell += step) if (this.uses[cell] === 3) shared++
+      for (let cell = this.start[word]!; cell < end && shared < 2; cell += step) if (this.uses[cell] === 3) shared++
       if (shared === 2) count++
     }
     return count
@@ -211,14 +211,17 @@ export class Lattice {
    */
   bareCell(): number {
     for (let word = 0; word < this.words.length; word++) {
-      if (this.start[word] < 0) continue
-      const direction = this.direction[word]
-      const step = STEP[direction]
-      const across = STEP[1 - direction]
+      if (this.start[word]! < 0) continue
+      const direction = this.direction[word]!
+      const step = STEP[direction]!
+      const across = STEP[1 - direction]!
       const other = 2 >> direction
-      const end = this.start[word] + step * this.words[word].length
-      for (let cell = this.start[word]; cell < end; cell += step) {
-        if ((this.letters[cell - across] !== 0 || this.letters[cell + across] !== 0) && (this.uses[cell] & other) === 0)
+      const end = this.start[word]! + step * this.words[word]!.length
+      for (let cell = this.start[word]!; cell < end; cell += step) {
+        if (
+          (this.letters[cell - across] !== 0 || this.letters[cell + across] !== 0) &&
+          (this.uses[cell]! & other) === 0
+        )
           return cell
       }
     }
@@ -227,35 +230,35 @@ export class Lattice {
 
   private fill(cell: number, letter: number): void {
     this.letters[cell] = letter + 1
-    const place = this.count[letter]++
-    this.cellsOf[letter][place] = cell
+    const place = this.count[letter]!++
+    this.cellsOf[letter]![place] = cell
     this.placeOf[cell] = place
     this.turn(cell, 1)
   }
 
   private clear(cell: number): void {
-    const letter = this.letters[cell] - 1
-    const last = --this.count[letter]
-    const moved = this.cellsOf[letter][last]
-    this.cellsOf[letter][this.placeOf[cell]] = moved
-    this.placeOf[moved] = this.placeOf[cell]
+    const letter = this.letters[cell]! - 1
+    const last = --this.count[letter]!
+    const moved = this.cellsOf[letter]![last]!
+    this.cellsOf[letter]![this.placeOf[cell]!] = moved
+    this.placeOf[moved] = this.placeOf[cell]!
     this.letters[cell] = 0
     this.turn(cell, -1)
   }
 
   private turn(cell: number, by: number): void {
     const [across, down] = this.beside
-    across[cell - SIDE] += by
-    across[cell + SIDE] += by
-    down[cell - 1] += by
-    down[cell + 1] += by
-    this.inLine[0][cell >> 6] += by
-    this.inLine[1][cell & 63] += by
+    across[cell - SIDE]! += by
+    across[cell + SIDE]! += by
+    down[cell - 1]! += by
+    down[cell + 1]! += by
+    this.inLine[0][cell >> 6]! += by
+    this.inLine[1][cell & 63]! += by
   }
 
   private addOwners(cell: number, bits: number, out: number[]): void {
-    const used = this.uses[cell] & bits
-    if ((used & 1) !== 0 && !out.includes(this.owners[0][cell])) out.push(this.owners[0][cell])
-    if ((used & 2) !== 0 && !out.includes(this.owners[1][cell])) out.push(this.owners[1][cell])
+    const used = this.uses[cell]! & bits
+    if ((used & 1) !== 0 && !out.includes(this.owners[0][cell]!)) out.push(this.owners[0][cell]!)
+    if ((used & 2) !== 0 && !out.includes(this.owners[1][cell]!)) out.push(this.owners[1][cell]!)
   }
 }

@@ -81,7 +81,7 @@ function pinsOf(words: readonly Word[], { pins }: CrosswordOptions): Placing[] {
   for (const { entryId, row, col, dir } of pins) {
     const word = words.findIndex(({ entry }) => entry.id === entryId)
     if (word < 0 || placings.some((placing) => placing.word === word)) continue
-    const cells = words[word].letters.map((letter, index) => ({
+    const cells = words[word]!.letters.map((letter, index) => ({
       letter,
       key: dir === 'across' ? `${row} ${col + index}` : `${row + index} ${col}`,
     }))
@@ -104,7 +104,7 @@ function puzzleOf(
   const top = Math.min(...placings.map(({ start }) => start >> 6))
   const first = Math.min(...placings.map(({ start }) => start & 63))
   const laid = placings.map(({ word, start, direction }): CrosswordWord => {
-    const { entry, text, letters, pattern } = words[word]
+    const { entry, text, letters, pattern } = words[word]!
     return {
       entryId: entry.id,
       text,
@@ -122,7 +122,7 @@ function puzzleOf(
   laid.sort((one, other) => one.row - other.row || one.col - other.col || (one.dir === 'across' ? -1 : 1))
   let number = 0
   laid.forEach((word, index) => {
-    const before = laid[index - 1]
+    const before = laid[index - 1]!
     word.number = index > 0 && before.row === word.row && before.col === word.col ? number : ++number
   })
   const unplaced = [...left]

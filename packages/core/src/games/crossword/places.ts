@@ -25,7 +25,7 @@ export interface PlaceRange {
  * one more where it runs down; −1 where there is none.
  */
 export function bestPlace(lattice: Lattice, word: number, range: PlaceRange, touch: boolean, random: Random): number {
-  const letters = lattice.words[word]
+  const letters = lattice.words[word]!
   const { length } = letters
   const { uses, low, high } = lattice
   const { firstRow, lastRow, firstCol, lastCol } = range
@@ -34,11 +34,11 @@ export function bestPlace(lattice: Lattice, word: number, range: PlaceRange, tou
   let bestStart = -1
   let bestDirection: Direction = ACROSS
   for (let index = 0; index < length; index++) {
-    const letter = letters[index]
-    const cells = lattice.cellsOf[letter]
-    const count = lattice.count[letter]
+    const letter = letters[index]!
+    const cells = lattice.cellsOf[letter]!
+    const count = lattice.count[letter]!
     for (let at = 0; at < count; at++) {
-      const cell = cells[at]
+      const cell = cells[at]!
       const used = uses[cell]
       if (used === 3) continue
       let direction: Direction
@@ -49,13 +49,13 @@ export function bestPlace(lattice: Lattice, word: number, range: PlaceRange, tou
         if (row < firstRow || row > lastRow) continue
         direction = DOWN
         start = cell - index * SIDE
-        growth = Math.max(0, low[0] - row) + Math.max(0, row + length - 1 - high[0])
+        growth = Math.max(0, low[0]! - row) + Math.max(0, row + length - 1 - high[0]!)
       } else {
         const col = (cell & 63) - index
         if (col < firstCol || col > lastCol) continue
         direction = ACROSS
         start = cell - index
-        growth = Math.max(0, low[1] - col) + Math.max(0, col + length - 1 - high[1])
+        growth = Math.max(0, low[1]! - col) + Math.max(0, col + length - 1 - high[1]!)
       }
       range.looked++
       const shared = lattice.check(word, start, direction, touch)

@@ -123,7 +123,7 @@ export function view(puzzle: CrosswordPuzzle, play: CrosswordPlay, { rules }: Si
 const move: CrosswordCourse['move'] = (puzzle, play, made, { clock }) => {
   if (made.type === 'hint') {
     const { word } = made
-    const isKnown = word >= puzzle.words.length || play.hinted.includes(word) || puzzle.words[word].hint === ''
+    const isKnown = word >= puzzle.words.length || play.hinted.includes(word) || puzzle.words[word]!.hint === ''
     return { play: isKnown ? play : { ...play, hinted: [...play.hinted, word] } }
   }
   const solution = solutionOf(puzzle)
@@ -189,7 +189,7 @@ const doing: CrosswordCourse['doing'] = ({ words }, { solved }) => ({
 function solutionOf({ words, cols }: CrosswordPuzzle): Map<number, string> {
   return new Map(
     words.flatMap((word) =>
-      cellsOf(word).map(({ row, col }, index): [number, string] => [row * cols + col, word.letters[index]]),
+      cellsOf(word).map(({ row, col }, index): [number, string] => [row * cols + col, word.letters[index]!]),
     ),
   )
 }
@@ -200,7 +200,7 @@ function numbersOf({ cols }: CrosswordPuzzle, word: CrosswordWord): number[] {
 
 function scopeOf(puzzle: CrosswordPuzzle, scope: z.infer<typeof Scope>, cell: number, word: number): number[] {
   if (scope === 'letter') return [cell]
-  if (scope === 'word') return word < puzzle.words.length ? numbersOf(puzzle, puzzle.words[word]) : []
+  if (scope === 'word') return word < puzzle.words.length ? numbersOf(puzzle, puzzle.words[word]!) : []
   return [...solutionOf(puzzle).keys()]
 }
 
@@ -210,7 +210,7 @@ function joined(one: readonly number[], two: readonly number[]): number[] {
 
 /** A word earns less for each of its letters that was revealed; nothing where all were. */
 function pointsFor(puzzle: CrosswordPuzzle, play: CrosswordPlay, index: number): number {
-  const cells = numbersOf(puzzle, puzzle.words[index])
+  const cells = numbersOf(puzzle, puzzle.words[index]!)
   return Math.round((POINTS * cells.filter((cell) => !play.given.includes(cell)).length) / cells.length)
 }
 
@@ -218,7 +218,7 @@ function pointsFor(puzzle: CrosswordPuzzle, play: CrosswordPlay, index: number):
 function hintsFor(puzzle: CrosswordPuzzle, play: CrosswordPlay, index: number): number {
   return (
     (play.hinted.includes(index) ? 1 : 0) +
-    numbersOf(puzzle, puzzle.words[index]).filter((cell) => play.given.includes(cell)).length
+    numbersOf(puzzle, puzzle.words[index]!).filter((cell) => play.given.includes(cell)).length
   )
 }
 
@@ -227,10 +227,10 @@ function settle(puzzle: CrosswordPuzzle, play: CrosswordPlay, clock: number): Tu
   const isFilled = (word: CrosswordWord): boolean =>
     numbersOf(puzzle, word).every((cell, place) => play.letters[cell] === word.letters[place])
   const fresh = [...puzzle.words.keys()].filter(
-    (index) => !play.solved.includes(index) && isFilled(puzzle.words[index]),
+    (index) => !play.solved.includes(index) && isFilled(puzzle.words[index]!),
   )
   const responses = fresh.map((index, place) => {
-    const { entryId, text } = puzzle.words[index]
+    const { entryId, text } = puzzle.words[index]!
     const points = pointsFor(puzzle, play, index)
     return responseOf({
       entryId,

@@ -68,7 +68,7 @@ class Annealing {
     const longest = Math.max(...words.map((word) => word.length))
     const touch = words.length <= 12 || total / words.length < 4.6 ? 0.3 : 0.05
     this.state = new State(words, areas, random, touch, pins)
-    this.state.setLimit(Math.max(total * ROOMY, areas[longest * (MAX_SIDE + 1) + longest]))
+    this.state.setLimit(Math.max(total * ROOMY, areas[longest * (MAX_SIDE + 1) + longest]!))
     this.state.putBack()
     this.state.keep()
     this.note()
@@ -124,7 +124,7 @@ class Annealing {
     const { lattice } = this.state
     let missing = 0
     for (let word = 0; word < this.words.length; word++)
-      if (lattice.start[word] < 0) missing += this.words[word].length + 1
+      if (lattice.start[word]! < 0) missing += this.words[word]!.length + 1
     const twice = this.aim === 'helpful' ? lattice.crossedTwice() : 0
     return missing - CROSSING[this.aim] * lattice.crossings - CROSSED_TWICE[this.aim] * twice
   }
@@ -134,7 +134,8 @@ class Annealing {
     const { state, best } = this
     const { lattice } = state
     let missing = 0
-    for (let word = 0; word < this.words.length; word++) if (lattice.start[word] < 0) missing += this.words[word].length
+    for (let word = 0; word < this.words.length; word++)
+      if (lattice.start[word]! < 0) missing += this.words[word]!.length
     if (best && missing > best.missing) return
     const area = state.area()
     const crossedTwice = lattice.crossedTwice()

@@ -7,7 +7,7 @@ export function sheet({ rows, cols, words, direction }: CrosswordPuzzle, isKey: 
   const cells: ({ text: string; number?: number } | null)[] = Array.from({ length: rows * cols }, () => null)
   for (const word of words) {
     cellsOf(word).forEach(({ row, col }, index) => {
-      const cell = cells[row * cols + col] ?? { text: isKey ? word.letters[index] : '' }
+      const cell = cells[row * cols + col] ?? { text: isKey ? word.letters[index]! : '' }
       cells[row * cols + col] = index === 0 ? { ...cell, number: word.number } : cell
     })
   }

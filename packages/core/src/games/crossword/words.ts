@@ -74,7 +74,7 @@ function patternOf(text: string, length: number): string {
   for (const [index, part] of parts.entries()) {
     if (index % 2 === 1) continue
     const count = gridLetters(part, { letterCase: 'upper', accents: 'folded' }).length
-    if (count > 0) pattern += `${pattern === '' ? '' : /\s/u.test(parts[index - 1]) ? ',' : '-'}${count}`
+    if (count > 0) pattern += `${pattern === '' ? '' : /\s/u.test(parts[index - 1]!) ? ',' : '-'}${count}`
   }
   return pattern
 }

@@ -80,7 +80,7 @@ type FlashcardsCourse = Course<FlashcardsPuzzle, FlashcardsPlay, FlashcardsMove>
 /** Begins with the cards that are due; where a student played before, those remembered well come later. */
 const start: FlashcardsCourse['start'] = ({ cards, order }, { random, rules, now, memory: before }) => {
   const memories = (before ?? {}) as Memories
-  const due = [...cards.keys()].filter((card) => (memories[cards[card].entryId]?.due ?? 0) <= now)
+  const due = [...cards.keys()].filter((card) => (memories[cards[card]!.entryId]?.due ?? 0) <= now)
   return {
     cardAt: 0,
     seenAt: now,
@@ -96,7 +96,7 @@ const start: FlashcardsCourse['start'] = ({ cards, order }, { random, rules, now
 
 export function view({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): FlashcardsView {
   const finished = play.finishedAt !== null
-  const card: Flashcard | undefined = finished ? undefined : cards[play.queue[0]]
+  const card: Flashcard | undefined = finished ? undefined : cards[play.queue[0]!]
   const dues = cards.flatMap(({ entryId }) => play.memories[entryId]?.due ?? [])
   return {
     front: card ? (play.turned ? revealedFace : shownFace)(card.front) : null,
@@ -126,8 +126,9 @@ const move: FlashcardsCourse['move'] = ({ cards }, play, made, { clock, now }) =
   if (made.type === 'turn') return { play: { ...acted, turned: !play.turned } }
   // Nobody knows what a card says before it was turned.
   if (!play.turned) return { play }
-  const [card, ...others] = play.queue
-  const { entryId, back } = cards[card]
+  const card = play.queue[0]!
+  const others = play.queue.slice(1)
+  const { entryId, back } = cards[card]!
   const first = !play.seen.includes(card)
   const queue = made.knew ? others : [...others.slice(0, AGAIN_AFTER), card, ...others.slice(AGAIN_AFTER)]
   const response = responseOf({
@@ -203,7 +204,7 @@ function reviewed(memory: Memory | undefined, knew: boolean, now: number): Memor
 export function questionsOf({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): Question[] {
   return [...play.dealt]
     .sort((one, other) => one - other)
-    .map((card) => ({ entryId: cards[card].entryId, text: cards[card].back.text.trim(), counts: true }))
+    .map((card) => ({ entryId: cards[card]!.entryId, text: cards[card]!.back.text.trim(), counts: true }))
 }
 
 export function questionsKey({ cards }: FlashcardsPuzzle, play: FlashcardsPlay): string {

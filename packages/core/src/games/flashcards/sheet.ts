@@ -14,7 +14,7 @@ export function sheet({ cards, perPage, backs }: FlashcardsPuzzle, isKey: boolea
   const [columns, rows] = PAGES[backs][perPage]
   return Array.from({ length: Math.ceil(cards.length / perPage) }, (_, page) => {
     const own = Array.from({ length: perPage }, (_place, index) =>
-      page * perPage + index < cards.length ? cards[page * perPage + index] : null,
+      page * perPage + index < cards.length ? cards[page * perPage + index]! : null,
     )
     const fronts = own.map((card) => card && squareOf(card.front))
     const reverse = own.map((card) => card && squareOf(card.back))
@@ -23,7 +23,7 @@ export function sheet({ cards, perPage, backs }: FlashcardsPuzzle, isKey: boolea
         deck(
           columns * 2,
           rows,
-          fronts.flatMap((front, index) => [front, reverse[index]]),
+          fronts.flatMap((front, index) => [front, reverse[index]!]),
         ),
       ]
     return [
@@ -31,7 +31,7 @@ export function sheet({ cards, perPage, backs }: FlashcardsPuzzle, isKey: boolea
       deck(
         columns,
         rows,
-        reverse.map((_square, index) => reverse[mirrored(index, columns)]),
+        reverse.map((_square, index) => reverse[mirrored(index, columns)]!),
       ),
     ]
   }).flat()

@@ -103,7 +103,7 @@ export function difficultyOfList(list: EntryList, options: Asking, dictionary: D
   let next = 0
   return words
     .filter(({ text }) => text !== '')
-    .map(({ entryId, text, parts }) => ({ entryId, text, difficulty: parts ? known[next++] : null }))
+    .map(({ entryId, text, parts }) => ({ entryId, text, difficulty: parts ? known[next++]! : null }))
 }
 
 function partsOf(text: string): number[][] | undefined {
@@ -134,7 +134,7 @@ function misses(
   const beliefs: Belief[] = []
   if (listPrior > 0) {
     const same = list.filter(
-      (other) => other.length === parts.length && other.every((part, index) => part.length === parts[index].length),
+      (other) => other.length === parts.length && other.every((part, index) => part.length === parts[index]!.length),
     )
     const target = parts.flat()
     beliefs.push({
@@ -165,7 +165,7 @@ function misses(
   const guess = (current: readonly Belief[], asked: number, wrong: number, chance: number): void => {
     if ((wanted & ~asked) === 0) {
       while (chances.length <= wrong) chances.push(0)
-      chances[wrong] += chance
+      chances[wrong]! += chance
       return
     }
     const [best, second] = twoBest(current, asked)
@@ -220,11 +220,11 @@ function narrowed(part: Part, letter: number): Part {
   const bit = 1 << letter
   let left = 0
   if ((part.mask & bit) === 0) {
-    for (let at = 0; at < count; at++) if ((masks[fitting[at]] & bit) === 0) kept[left++] = fitting[at]
+    for (let at = 0; at < count; at++) if ((masks[fitting[at]!]! & bit) === 0) kept[left++] = fitting[at]!
   } else {
     for (let at = 0; at < count; at++) {
-      const word = fitting[at]
-      if ((masks[word] & bit) === 0) continue
+      const word = fitting[at]!
+      if ((masks[word]! & bit) === 0) continue
       const first = word * length
       let place = 0
       while (place < length && (letters[first + place] === letter) === (target[place] === letter)) place++
@@ -247,16 +247,16 @@ function presence({ group, fitting, count, own, mask }: Part, asked: number): Fl
   if (!known) {
     const { masks, weights } = group
     for (let at = 0; at < count; at++) {
-      const weight = weights[fitting[at]]
-      present[26] += weight
-      for (let bits = masks[fitting[at]] & ~asked; bits !== 0; bits &= bits - 1)
-        present[31 - Math.clz32(bits & -bits)] += weight
+      const weight = weights[fitting[at]!]!
+      present[26]! += weight
+      for (let bits = masks[fitting[at]!]! & ~asked; bits !== 0; bits &= bits - 1)
+        present[31 - Math.clz32(bits & -bits)]! += weight
     }
     if (asked === 0) FIRST_LOOKS.set(group, present.slice())
   }
   if (own > 0) {
-    present[26] += own
-    for (let letter = 0; letter < 26; letter++) if ((mask >> letter) & 1) present[letter] += own
+    present[26]! += own
+    for (let letter = 0; letter < 26; letter++) if ((mask >> letter) & 1) present[letter]! += own
   }
   return present
 }
@@ -269,21 +269,21 @@ function twoBest(beliefs: readonly Belief[], asked: number): [number, number] {
   const scores = new Float64Array(26)
   for (const { prior, parts } of beliefs) {
     const looks = parts.map((part) => presence(part, asked))
-    const belief = parts.reduce((share, { total }, index) => share * (looks[index][26] / total), prior)
+    const belief = parts.reduce((share, { total }, index) => share * (looks[index]![26]! / total), prior)
     if (belief === 0) continue
     for (let letter = 0; letter < 26; letter++) {
-      const absent = looks.reduce((chance, look) => chance * (1 - look[letter] / look[26]), 1)
-      scores[letter] += belief * (1 - absent)
+      const absent = looks.reduce((chance, look) => chance * (1 - look[letter]! / look[26]!), 1)
+      scores[letter]! += belief * (1 - absent)
     }
   }
   let best = -1
   let second = -1
   for (let letter = 0; letter < 26; letter++) {
     if ((asked >> letter) & 1) continue
-    if (best < 0 || scores[letter] > scores[best]) {
+    if (best < 0 || scores[letter]! > scores[best]!) {
       second = best
       best = letter
-    } else if (second < 0 || scores[letter] > scores[second]) second = letter
+    } else if (second < 0 || scores[letter]! > scores[second]!) second = letter
   }
-  return [best, second >= 0 && scores[second] > 0 ? second : -1]
+  return [best, second >= 0 && scores[second]! > 0 ? second : -1]
 }

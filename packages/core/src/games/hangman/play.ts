@@ -74,7 +74,7 @@ const start: HangmanCourse['start'] = (puzzle, { random, rules }) => {
   const queue = puzzle.order === 'random' || rules.order === 'mixed' ? random.shuffled(all) : all
   return {
     queue,
-    ...freshWord(puzzle, queue[0], 0),
+    ...freshWord(puzzle, queue[0]!, 0),
     won: [],
     lost: [],
     points: 0,
@@ -154,7 +154,7 @@ const doing: HangmanCourse['doing'] = ({ words }, play): Doing => {
 }
 
 function currentWord(puzzle: HangmanPuzzle, play: HangmanPlay): HangmanWord {
-  return puzzle.words[play.queue[0]]
+  return puzzle.words[play.queue[0]!]!
 }
 
 function missesOf(word: HangmanWord, play: HangmanPlay): number {
@@ -163,7 +163,7 @@ function missesOf(word: HangmanWord, play: HangmanPlay): number {
 
 /** Whether the current word was lost before; while its end is shown, it is not yet there again. */
 function isAgain(play: HangmanPlay): boolean {
-  return play.outcome === null && play.lost.includes(play.queue[0])
+  return play.outcome === null && play.lost.includes(play.queue[0]!)
 }
 
 /** Returns a word as it begins, with its free letters. */
@@ -172,7 +172,7 @@ function freshWord(
   index: number,
   wordAt: number,
 ): Pick<HangmanPlay, 'tried' | 'hinted' | 'outcome' | 'wordAt'> {
-  const letters = [...new Set(words[index].characters.flatMap(({ letter }) => letter ?? []))]
+  const letters = [...new Set(words[index]!.characters.flatMap(({ letter }) => letter ?? []))]
   return {
     tried: letters.slice(0, Math.min(freeLetters, letters.length - 1)),
     hinted: false,
@@ -183,8 +183,8 @@ function freshWord(
 
 /** Notes how a word ended. Only the first time counts; a word that comes back is for learning. */
 function end(puzzle: HangmanPuzzle, play: HangmanPlay, { clock, rules }: Turn): Turned<HangmanPlay> {
-  const [index] = play.queue
-  const word = puzzle.words[index]
+  const index = play.queue[0]!
+  const word = puzzle.words[index]!
   const won = play.outcome === 'won'
   const tried = play.tried.map((letter) => ({
     letter,
@@ -223,7 +223,7 @@ function end(puzzle: HangmanPuzzle, play: HangmanPlay, { clock, rules }: Turn): 
 
 function next(puzzle: HangmanPuzzle, play: HangmanPlay, clock: number): HangmanPlay {
   const queue = play.queue.slice(1)
-  return { ...play, queue, ...freshWord(puzzle, queue[0], clock) }
+  return { ...play, queue, ...freshWord(puzzle, queue[0]!, clock) }
 }
 
 const finish: HangmanCourse['finish'] = (_puzzle, play) => ({ play: { ...play, outcome: play.outcome ?? 'lost' } })

@@ -68,24 +68,24 @@ function fresh(
 ): Pick<MatchingPlay, 'round' | 'joins' | 'judged' | 'missed' | 'wrong'> {
   return {
     round,
-    joins: rounds[round].couples.map(() => null),
-    judged: rounds[round].couples.map(() => false),
+    joins: rounds[round]!.couples.map(() => null),
+    judged: rounds[round]!.couples.map(() => false),
     missed: [],
     wrong: null,
   }
 }
 
 export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
-  const round = puzzle.rounds[play.round]
+  const round = puzzle.rounds[play.round]!
   const done = play.judged.every(Boolean)
   const show = (faces: Face[]): ShownFace[] => (done ? faces.map(revealedFace) : shownTogether(faces))
   return {
     left: show(round.couples.map(({ prompt }) => prompt)),
-    right: show(round.order.map((couple) => round.couples[couple].answer)),
+    right: show(round.order.map((couple) => round.couples[couple]!.answer)),
     joins: play.joins,
     marks: play.judged.map((judged, left) => {
       if (!judged) return null
-      return isRight(round, left, play.joins[left]) ? (play.missed.includes(left) ? 'later' : 'right') : 'wrong'
+      return isRight(round, left, play.joins[left]!) ? (play.missed.includes(left) ? 'later' : 'right') : 'wrong'
     }),
     solution: done ? round.couples.map((_, left) => round.order.indexOf(left)) : null,
     wrong: play.wrong,
@@ -98,7 +98,7 @@ export function view(puzzle: MatchingPuzzle, play: MatchingPlay): MatchingView {
 }
 
 const move: MatchingCourse['move'] = (puzzle, play, made, { clock }) => {
-  const round = puzzle.rounds[play.round]
+  const round = puzzle.rounds[play.round]!
   const done = play.judged.every(Boolean)
   if (made.type === 'next') return { play: done ? { ...play, ...fresh(puzzle, play.round + 1) } : play }
   if (made.type === 'check') {
@@ -122,7 +122,7 @@ const move: MatchingCourse['move'] = (puzzle, play, made, { clock }) => {
 function isRight(round: MatchingRound, left: number, right: number | null): boolean {
   return (
     right !== null &&
-    belongTogether(round.couples, round.couples[left].prompt, round.couples[round.order[right]].answer)
+    belongTogether(round.couples, round.couples[left]!.prompt, round.couples[round.order[right]!]!.answer)
   )
 }
 
@@ -134,7 +134,7 @@ function judgeOne(
   right: number,
   judgedAt: number,
 ): Turned<MatchingPlay> {
-  const round = puzzle.rounds[play.round]
+  const round = puzzle.rounds[play.round]!
   const first = !play.missed.includes(left)
   const good = isRight(round, left, right)
   const points = good && first ? POINTS : 0
@@ -175,9 +175,9 @@ function joinedResponse(
   right: number,
   known: Pick<Response, 'points' | 'milliseconds' | 'place'>,
 ): Response {
-  const { entryId, answer } = round.couples[round.order[right]]
+  const { entryId, answer } = round.couples[round.order[right]!]!
   return responseOf({
-    entryId: round.couples[left].entryId,
+    entryId: round.couples[left]!.entryId,
     outcome: isRight(round, left, right) ? 'right' : 'wrong',
     given: answer.text.trim(),
     detail: { type: 'entry', entryId },
@@ -192,9 +192,9 @@ function judge(
   rows: readonly number[],
   judgedAt: number,
 ): Turned<MatchingPlay> {
-  const round = puzzle.rounds[play.round]
+  const round = puzzle.rounds[play.round]!
   const responses = rows.flatMap((left, index): Response[] => {
-    const right = play.joins[left]
+    const right = play.joins[left]!
     if (right === null) return []
     return [
       joinedResponse(round, left, right, {

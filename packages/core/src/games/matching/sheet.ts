@@ -6,7 +6,7 @@ const LETTERS = 'ABCDEFGHIJKL'
 
 /** Gives the columns to join, or their key, a round after the other. */
 export function sheet({ rounds }: MatchingPuzzle, isKey: boolean): SheetPage[] {
-  const perPage = Math.max(1, Math.floor(20 / rounds[0].couples.length))
+  const perPage = Math.max(1, Math.floor(20 / rounds[0]!.couples.length))
   const blocks = rounds.map(({ couples, order }) => {
     const left: SheetItems = {
       type: 'items',
@@ -14,7 +14,7 @@ export function sheet({ rounds }: MatchingPuzzle, isKey: boolean): SheetPage[] {
       items: couples.map(({ prompt }, row) => ({
         label: String(row + 1),
         note: isKey ? '' : '____',
-        answer: isKey ? LETTERS[order.indexOf(row)] : '',
+        answer: isKey ? LETTERS.charAt(order.indexOf(row)) : '',
         ...squareOf(prompt),
       })),
     }
@@ -22,10 +22,10 @@ export function sheet({ rounds }: MatchingPuzzle, isKey: boolean): SheetPage[] {
       type: 'items',
       columns: 1,
       items: order.map((couple, place) => ({
-        label: LETTERS[place],
+        label: LETTERS.charAt(place),
         note: '',
         answer: '',
-        ...squareOf(couples[couple].answer),
+        ...squareOf(couples[couple]!.answer),
       })),
     }
     return { type: 'row' as const, blocks: [left, right] }

@@ -72,11 +72,11 @@ const move: PairsCourse['move'] = (puzzle, play, { card }, { clock }) => {
     return { play }
   if (up.length === 0) return { play: { ...play, up: [card] } }
   const turns = play.turns + 1
-  const couple = coupleOf(puzzle, up[0], card)
+  const couple = coupleOf(puzzle, up[0]!, card)
   if (couple === undefined)
-    return { play: { ...play, up: [up[0], card], turns, player: nextTurn(play.player, puzzle.players) } }
+    return { play: { ...play, up: [up[0]!, card], turns, player: nextTurn(play.player, puzzle.players) } }
   const found = [...play.found, { cards: [up[0], card] as [number, number], player: play.player }]
-  const { entryId, answer } = puzzle.couples[couple]
+  const { entryId, answer } = puzzle.couples[couple]!
   return {
     play: { ...play, up: [], found, turns, lastFoundAt: clock },
     responses: [
@@ -115,9 +115,9 @@ export const course: PairsCourse = { start, move, finish, score, doing }
  * belong together.
  */
 function coupleOf({ couples, cards }: PairsPuzzle, one: number, two: number): number | undefined {
-  const [prompt, answer] = cards[one].side === 'prompt' ? [cards[one], cards[two]] : [cards[two], cards[one]]
-  if (prompt.side === answer.side) return undefined
-  return belongTogether(couples, couples[prompt.couple].prompt, couples[answer.couple].answer)
-    ? answer.couple
+  const [prompt, answer] = cards[one]!.side === 'prompt' ? [cards[one], cards[two]] : [cards[two], cards[one]]
+  if (prompt!.side === answer!.side) return undefined
+  return belongTogether(couples, couples[prompt!.couple]!.prompt, couples[answer!.couple]!.answer)
+    ? answer!.couple
     : undefined
 }

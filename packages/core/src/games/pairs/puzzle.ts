@@ -17,5 +17,5 @@ export interface PairsPuzzle {
 
 /** Gives what a card shows. */
 export function faceOf({ couples }: PairsPuzzle, { couple, side }: PairsCard): Face {
-  return couples[couple][side]
+  return couples[couple]![side]
 }

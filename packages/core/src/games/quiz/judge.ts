@@ -36,7 +36,7 @@ export function judge(puzzle: QuizPuzzle, question: QuizQuestion, answer: QuizAn
   }
   if (question.form === 'true-false' && answer.type === 'claim') {
     return {
-      right: question.choices[0].right === answer.isTrue,
+      right: question.choices[0]!.right === answer.isTrue,
       given: answer.isTrue ? '✓' : '✗',
       accepted: '',
       why: 'none',
@@ -64,6 +64,6 @@ export function detailOf(question: QuizQuestion, answer: QuizAnswer, judged: Jud
 
 /** Gives a choice in words; a picture by what it shows. */
 export function wordsOf({ choices }: QuizQuestion, choice: number): string {
-  const { text, picture } = choices[choice].face
+  const { text, picture } = choices[choice]!.face
   return text.trim() || picture?.alt || String.fromCharCode(65 + choice)
 }

@@ -118,7 +118,7 @@ function formOf({ answer, choices, scored }: Entry, form: QuizOptions['form'], r
       : answer.text.trim() === ''
         ? ['choice', 'true-false']
         : ['choice', 'typed', 'true-false']
-  if (form === 'mixed') return possible[random.below(possible.length)]
+  if (form === 'mixed') return possible[random.below(possible.length)]!
   return possible.includes(form) ? form : 'choice'
 }
 
@@ -144,7 +144,7 @@ function claimOf(entry: Entry, wrong: WrongChoices, random: Random): QuizChoice[
   const written = entry.choices.filter(({ right }) => !right).map(faceOf)
   const others = written.length > 0 ? written : wrong.draw(entry, 3, random)
   const isTrue = others.length === 0 || random.below(2) === 0
-  return [{ face: isTrue ? entry.answer : others[random.below(others.length)], right: isTrue }]
+  return [{ face: isTrue ? entry.answer : others[random.below(others.length)]!, right: isTrue }]
 }
 
 function faceOf({ text, picture, sound }: QuizChoice['face']): QuizChoice['face'] {

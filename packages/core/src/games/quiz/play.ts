@@ -74,7 +74,7 @@ const move: QuizCourse['move'] = (puzzle, play, made, turn) => {
     return { play: play.phase === 'cards' ? { ...play, phase: 'asking', askedAt: clock } : play }
   if (made.type === 'next') return play.phase === 'told' ? next(puzzle, play, turn) : { play }
   if (play.phase !== 'asking') return { play }
-  const question = puzzle.questions[play.queue[0]]
+  const question = puzzle.questions[play.queue[0]!]!
   if (made.type === 'hint') {
     const there = question.hint !== '' && !play.hinted
     return { play: there ? { ...play, hinted: true, hints: play.hints + 1 } : play }
@@ -94,8 +94,8 @@ const move: QuizCourse['move'] = (puzzle, play, made, turn) => {
 
 /** Notes what came of the current question. Only the first round counts. */
 function settle(puzzle: QuizPuzzle, play: QuizPlay, judged: Judged, detail: GivenDetail, turn: Turn): Turned<QuizPlay> {
-  const [index] = play.queue
-  const question = puzzle.questions[index]
+  const index = play.queue[0]!
+  const question = puzzle.questions[index]!
   const milliseconds = turn.clock - play.askedAt
   const outcome = !question.scored ? 'opinion' : judged.right ? 'right' : detail.type === 'nothing' ? 'passed' : 'wrong'
   const points = outcome === 'right' && play.round === 1 ? pointsFor(puzzle, question, milliseconds, play.hinted) : 0
@@ -156,7 +156,7 @@ const finish: QuizCourse['finish'] = (puzzle, play) => {
     accepted: '',
     why: 'none',
     points: 0,
-    outcome: puzzle.questions[question].scored ? 'passed' : 'opinion',
+    outcome: puzzle.questions[question]!.scored ? 'passed' : 'opinion',
   }))
   return { play: { ...play, phase: 'done', last: null, queue: [], answers: [...play.answers, ...passed] } }
 }
@@ -195,7 +195,7 @@ export function moment(_puzzle: QuizPuzzle, { round, queue, phase }: QuizPlay): 
 /** The time for the question that stands is over, with what a slow connection may take. */
 export const timed: Timed<QuizPuzzle, QuizPlay, QuizMove> = {
   deadline: ({ questions }, { phase, queue, askedAt }) => {
-    const seconds = phase === 'asking' ? questions[queue[0]].seconds : 0
+    const seconds = phase === 'asking' ? questions[queue[0]!]!.seconds : 0
     return seconds > 0 ? askedAt + seconds * 1000 + GRACE + 1 : null
   },
   grace: GRACE + 1,
@@ -206,6 +206,6 @@ export const timed: Timed<QuizPuzzle, QuizPlay, QuizMove> = {
 export function opinions({ questions }: QuizPuzzle, { answers, phase, last }: QuizPlay): string[] {
   const shown = phase === 'done' ? answers : last ? [last] : []
   return shown
-    .filter(({ question, given }) => !questions[question].scored && given !== '')
-    .map(({ question }) => questions[question].entryId)
+    .filter(({ question, given }) => !questions[question]!.scored && given !== '')
+    .map(({ question }) => questions[question]!.entryId)
 }

@@ -56,7 +56,7 @@ function belowOf(question: QuizQuestion): string[] {
 function keyOf(question: QuizQuestion): string {
   if (!question.scored) return ''
   if (question.form === 'typed') return question.accepted.join(' / ')
-  if (question.form === 'true-false') return question.choices[0].right ? '✓' : `× ${question.answer.text.trim()}`
+  if (question.form === 'true-false') return question.choices[0]!.right ? '✓' : `× ${question.answer.text.trim()}`
   return question.choices
     .flatMap(({ right }, index) => (right ? [`${String.fromCharCode(65 + index)} ${wordsOf(question, index)}`] : []))
     .join(', ')

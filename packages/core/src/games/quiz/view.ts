@@ -68,7 +68,7 @@ export interface QuizView {
 export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules }: Sight): QuizView {
   const { questions, pass } = puzzle
   const finished = play.finishedAt !== null
-  const current = play.phase === 'asking' || play.phase === 'told' ? questions[play.queue[0]] : undefined
+  const current = play.phase === 'asking' || play.phase === 'told' ? questions[play.queue[0]!] : undefined
   const right = play.answers.filter(({ outcome }) => outcome === 'right').length
   const total = questions.filter(({ scored }) => scored).length
   // The wall shows the question and its answer, never what one student gave.
@@ -83,7 +83,7 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules }: Si
             .map(({ prompt, answer }) => ({ front: revealedFace(prompt), back: revealedFace(answer) }))
         : [],
     question: current ? askedQuestion(puzzle, play, current, rules.hints) : null,
-    told: play.phase === 'told' && play.last ? shows(toldAnswer(questions[play.last.question], play.last)) : null,
+    told: play.phase === 'told' && play.last ? shows(toldAnswer(questions[play.last.question]!, play.last)) : null,
     key: audience === 'teacher' && current ? rightAnswers(current) : [],
     review: finished && audience !== 'wall' ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],
     second: play.secondAsked.length > 0 ? { right: play.secondRight.length, total: play.secondAsked.length } : null,
@@ -140,7 +140,7 @@ function rightAnswers(question: QuizQuestion): string[] {
 }
 
 function reviewed({ questions }: QuizPuzzle, play: QuizPlay, answer: Answered): ReviewedAnswer {
-  const question = questions[answer.question]
+  const question = questions[answer.question]!
   return {
     ...toldAnswer(question, answer),
     entryId: question.entryId,

@@ -56,7 +56,7 @@ export class WrongChoices {
     const from = random.below(Math.max(1, this.candidates.length))
     const looked = Array.from(
       { length: Math.min(LOOKED_AT, this.candidates.length) },
-      (_, index) => this.candidates[(from + index) % this.candidates.length],
+      (_, index) => this.candidates[(from + index) % this.candidates.length]!,
     )
     const ranked = looked
       .filter(

@@ -132,7 +132,7 @@ function mix(
     gridLetters(order.map((place) => pieces[place]).join(''), style).join('')
   const laid = (moved: readonly number[]): number[] => {
     const order = [...own]
-    places.forEach((place, index) => (order[place] = moved[index]))
+    places.forEach((place, index) => (order[place] = moved[index]!))
     return order
   }
   const fits = (order: readonly number[]): boolean =>
@@ -144,7 +144,7 @@ function mix(
   for (let one = 0; one < places.length; one++) {
     for (let two = one + 1; two < places.length; two++) {
       const moved = [...places]
-      ;[moved[one], moved[two]] = [moved[two], moved[one]]
+      ;[moved[one], moved[two]] = [moved[two]!, moved[one]!]
       if (fits(laid(moved))) return laid(moved)
     }
   }

@@ -72,10 +72,10 @@ const start: UnscrambleCourse['start'] = ({ items }, { random, rules }) => {
 }
 
 export function view({ items, direction }: UnscramblePuzzle, play: UnscramblePlay, { rules }: Sight): UnscrambleView {
-  const item = items[play.queue[0]]
+  const item = items[play.queue[0]!]!
   const over = play.outcome !== null || play.finishedAt !== null
   return {
-    pieces: item.mixed.map((place) => item.pieces[place]),
+    pieces: item.mixed.map((place) => item.pieces[place]!),
     by: item.by,
     spaces: item.spaces,
     start: beginningOf(item, play.shown),
@@ -98,7 +98,7 @@ function beginningOf({ mixed }: UnscrambleItem, count: number): number[] {
 }
 
 const move: UnscrambleCourse['move'] = (puzzle, play, made, { clock }) => {
-  const item = puzzle.items[play.queue[0]]
+  const item = puzzle.items[play.queue[0]!]!
   if (made.type === 'next') {
     const goesOn = play.outcome !== null
     return { play: goesOn ? { ...play, itemAt: clock, queue: play.queue.slice(1), ...FRESH } : play }
@@ -117,7 +117,7 @@ const move: UnscrambleCourse['move'] = (puzzle, play, made, { clock }) => {
     return { play }
   const text = textOfPieces(
     item,
-    made.order.map((shown) => item.pieces[item.mixed[shown]]),
+    made.order.map((shown) => item.pieces[item.mixed[shown]!]!),
   )
   if (text !== textOfPieces(item, item.pieces) && !item.accepted.includes(text))
     return { play: { ...play, tries: play.tries + 1, tried: text } }
@@ -140,7 +140,7 @@ function itemResponse(
   points: number,
   clock: number,
 ): Response {
-  const { entryId, text } = items[queue[0]]
+  const { entryId, text } = items[queue[0]!]!
   const given = outcome === 'solved' ? text : tried
   return responseOf({
     entryId,

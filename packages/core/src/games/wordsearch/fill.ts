@@ -15,7 +15,7 @@ export function fillFromWords(grid: LetterGrid, alphabet: PuzzleAlphabet, random
   const own = [...new Set(alphabet.pool)]
   for (let row = 0; row < grid.rows; row++) {
     for (let col = 0; col < grid.cols; col++) {
-      if (grid.cells[row * grid.cols + col] >= 0) continue
+      if (grid.cells[row * grid.cols + col]! >= 0) continue
       if (!fillCell(grid, row, col, alphabet, own, random)) return false
     }
   }
@@ -31,7 +31,7 @@ function fillCell(
   random: Random,
 ): boolean {
   for (let draw = 0; draw < DRAWS; draw++) {
-    if (grid.trySet(row, col, pool[random.below(pool.length)])) return true
+    if (grid.trySet(row, col, pool[random.below(pool.length)]!)) return true
   }
   for (const letters of [own, others]) {
     for (const letter of random.shuffled(letters)) if (grid.trySet(row, col, letter)) return true

@@ -118,7 +118,7 @@ function result(
   { letters }: PuzzleAlphabet,
 ): Pick<WordSearchPuzzle, 'rows' | 'words' | 'unplaced'> {
   const rows = Array.from({ length: grid.rows }, (_, row) =>
-    Array.from({ length: grid.cols }, (_, col) => letters[grid.cells[row * grid.cols + col]]),
+    Array.from({ length: grid.cols }, (_, col) => letters[grid.cells[row * grid.cols + col]!]!),
   )
   const words: PlacedWord[] = []
   const unplaced: UnplacedWord[] = [...prepared.unplaced]
@@ -129,9 +129,9 @@ function result(
   }
   // Pieces were sorted by length with a stable sort, and roots come in that order.
   prepared.roots.forEach((word, index) => {
-    const { at } = pieces[index]
+    const { at } = pieces[index]!
     if (!at) return leave(word)
-    const { dRow, dCol } = DIRECTIONS[at.direction]
+    const { dRow, dCol } = DIRECTIONS[at.direction]!
     const placed = { ...shown(word), row: at.row, col: at.col, dRow, dCol }
     placedRoots.set(word.entryId, placed)
     words.push(placed)

@@ -97,7 +97,7 @@ function settle(board: Board, message: readonly number[], random: Random): boole
   let written = write(grid, message)
   for (let move = 0; written.spelling.length > 0; move++) {
     if (move === MOVES) return false
-    const cell = written.spelling[random.below(written.spelling.length)]
+    const cell = written.spelling[random.below(written.spelling.length)]!
     erase(grid, written)
     const near = nearest(board.pieces, Math.floor(cell / grid.cols), cell % grid.cols).slice(0, NEIGHBOURS)
     const moved = random.shuffled(near).slice(0, 1 + random.below(3))
@@ -164,7 +164,7 @@ function layNear(
   const position =
     cover < 0
       ? starts.reduce((one, other) => (distance(other) < distance(one) ? other : one))
-      : starts[random.below(starts.length)]
+      : starts[random.below(starts.length)]!
   if (!grid.tryLay(piece.spelled, position)) return false
   piece.at = position
   return true
@@ -189,7 +189,7 @@ function write(grid: LetterGrid, message: readonly number[]): Written {
   grid.cells.forEach((letter, cell) => {
     if (letter < 0) cells.push(cell)
   })
-  cells.forEach((cell, index) => grid.put(cell, message[index]))
+  cells.forEach((cell, index) => grid.put(cell, message[index]!))
   return { cells, spelling: grid.spellingSingles() }
 }
 

@@ -160,7 +160,7 @@ export function nearest(pieces: readonly Piece[], row: number, col: number): Pie
 
 function distanceTo({ at, spelled }: Piece, row: number, col: number): number {
   if (!at) return 0
-  const { dRow, dCol } = DIRECTIONS[at.direction]
+  const { dRow, dCol } = DIRECTIONS[at.direction]!
   const middle = (spelled.length - 1) / 2
   return Math.abs(at.row + dRow * middle - row) + Math.abs(at.col + dCol * middle - col)
 }

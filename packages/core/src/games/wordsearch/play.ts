@@ -105,7 +105,7 @@ const move: WordSearchCourse['move'] = (puzzle, play, made, { clock }) => {
   if (index === undefined) return { play: { ...play, misses: play.misses + 1, lastMark: 'miss' } }
   if (play.found.includes(index)) return { play: { ...play, lastMark: 'again' } }
   const found = [...play.found, index]
-  const word = puzzle.words[index]
+  const word = puzzle.words[index]!
   return {
     play: { ...play, found, lastFoundAt: clock, lastMark: 'found' },
     responses: [

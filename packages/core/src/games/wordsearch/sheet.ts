@@ -4,7 +4,7 @@ import type { WordSearchPuzzle } from './puzzle.ts'
 
 /** Gives a word search, or its key, as printed pages. */
 export function sheet({ rows, words, direction, show, message }: WordSearchPuzzle, isKey: boolean): SheetPage[] {
-  const cols = rows[0].length
+  const cols = rows[0]!.length
   const clues = show === 'clues'
   return [
     {

@@ -69,7 +69,7 @@ export function prepareWords(list: EntryList, options: WordSearchOptions): Prepa
   for (const word of [...words].sort((one, other) => other.letters.length - one.letters.length)) {
     const found = roots.flatMap((host) => occurrencesIn(word, host, bothWays))
     if (found.length === 0) roots.push(word)
-    else if (found.length === 1) inner.push(found[0])
+    else if (found.length === 1) inner.push(found[0]!)
     else {
       const others = [...new Set(found.map(({ host }) => host.text))]
       unplaced.push({ entryId: word.entryId, text: word.text, why: 'clash', others })

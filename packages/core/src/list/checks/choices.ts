@@ -18,7 +18,7 @@ export const noRightChoice = checkEach(
     ]
   },
   (entry, { values }) => {
-    const { right: _, ...face } = entry.choices[Number(values.index)]
+    const { right: _, ...face } = entry.choices[Number(values.index)]!
     return { answer: face, choices: entry.choices.filter((_choice, index) => index !== values.index) }
   },
 )
@@ -29,7 +29,7 @@ export const choiceIsRight = checkEach(
     const right = rightKeys(entry)
     const wrong = entry.choices.findIndex((choice) => !choice.right && right.has(faceKey(choice)))
     if (wrong < 0) return []
-    const values = { index: wrong, choice: entry.choices[wrong].text }
+    const values = { index: wrong, choice: entry.choices[wrong]!.text }
     return [
       {
         code: 'choice-is-right',

@@ -26,7 +26,7 @@ export function checkList(list: EntryList): CheckNote[] {
   const rowOf = new Map(list.entries.map(({ id }, row) => [id, row]))
   return Object.values(CHECKS)
     .flatMap((check) => check.find(list))
-    .sort((one, other) => (rowOf.get(one.entryIds[0]) ?? 0) - (rowOf.get(other.entryIds[0]) ?? 0))
+    .sort((one, other) => (rowOf.get(one.entryIds[0]!) ?? 0) - (rowOf.get(other.entryIds[0]!) ?? 0))
 }
 
 /** Gives the entries after one of a note's mends. */

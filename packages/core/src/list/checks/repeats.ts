@@ -12,7 +12,7 @@ function repeatsBy(list: EntryList, keyOf: (entry: Entry) => string): { entry: E
     const key = keyOf(entry)
     if (key === '') return []
     const first = firstOf.get(key)
-    if (first !== undefined) return [{ entry, first: list.entries[first], row: first + 1 }]
+    if (first !== undefined) return [{ entry, first: list.entries[first]!, row: first + 1 }]
     firstOf.set(key, index)
     return []
   })
@@ -56,7 +56,7 @@ export const samePrompt: Check = {
     const textOf = (id: string): string => entries.find((entry) => entry.id === id)?.answer.text ?? ''
     return entries.map((entry) => {
       if (entry.id !== one && entry.id !== other) return entry
-      const text = textOf(entry.id === one ? other : one)
+      const text = textOf(entry.id === one ? other! : one!)
       return text === '' || accepts(entry, text) ? entry : { ...entry, accepted: [...entry.accepted, text] }
     })
   },

@@ -23,7 +23,7 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
   const [cardNumber, setCardNumber] = useState('')
   const { terms, calls, plan, cards } = puzzle
   useEffect(() => dialog.current?.showModal(), [])
-  const term = terms[calls[called - 1]]
+  const term = terms[calls[called - 1]!]
   const claim = cardNumber === '' ? undefined : checkClaim(puzzle, Number(cardNumber), called)
   const card = cards.find(({ number }) => number === Number(cardNumber))
   const draw = (): void => {
@@ -31,7 +31,7 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
     setShown(false)
     setCardNumber('')
   }
-  const won = called === 0 ? 0 : plan.wonBy[called - 1]
+  const won = called === 0 ? 0 : plan.wonBy[called - 1]!
   return (
     <dialog ref={dialog} className="modal" aria-label={t('caller.label')} onClose={onClose}>
       <div className="modal-box grid h-[94vh] max-h-none w-[96vw] max-w-none grid-rows-[auto_1fr] gap-4 md:grid-cols-[2fr_1fr]">
@@ -101,14 +101,14 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
                 {claim.won
                   ? t('caller.yes', { call: claim.call })
                   : t('caller.notYet', {
-                      terms: list(claim.missing.map((place) => terms[card.cells[place] ?? 0].text)),
+                      terms: list(claim.missing.map((place) => terms[card.cells[place] ?? 0]!.text)),
                     })}
               </p>
               <Card
                 size={puzzle.size}
                 direction={puzzle.direction}
                 squares={card.cells.map((own) =>
-                  own === null ? null : { text: terms[own].text, picture: null, sound: null },
+                  own === null ? null : { text: terms[own]!.text, picture: null, sound: null },
                 )}
                 marked={card.cells.flatMap((own, place) =>
                   own !== null && calls.indexOf(own) < called ? [place] : [],
@@ -123,7 +123,7 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
           <ol className="flex flex-col-reverse gap-1 text-sm">
             {calls.slice(0, called).map((own, index) => (
               <li key={own}>
-                <span className="quiet">{index + 1}</span> {terms[own].text}
+                <span className="quiet">{index + 1}</span> {terms[own]!.text}
               </li>
             ))}
           </ol>

@@ -37,7 +37,7 @@ export function Course({ puzzle, options }: WorkbenchProps<BingoOptions, BingoPu
           : t('course.planFive', {
               call: plan.firstWin,
               count: plan.winners,
-              five: plan.wonBy[Math.min(options.fiveBy, plan.wonBy.length) - 1],
+              five: plan.wonBy[Math.min(options.fiveBy, plan.wonBy.length) - 1]!,
               by: options.fiveBy,
             })}
       </p>

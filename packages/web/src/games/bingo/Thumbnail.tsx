@@ -18,12 +18,12 @@ export function Thumbnail({
       style={{ gridTemplateColumns: `repeat(${size}, minmax(0, 1fr))` }}
       aria-hidden="true"
     >
-      {card.cells.map((term, place) => (
+      {card!.cells.map((term, place) => (
         <span
           key={place}
           className={`flex items-center justify-center overflow-hidden rounded-sm border border-base-300 text-[0.55rem] leading-none ${Math.floor(place / size) === 1 ? 'bg-accent' : 'bg-base-100'}`}
         >
-          {term === null ? '●' : terms[term].text.slice(0, 10)}
+          {term === null ? '●' : terms[term]!.text.slice(0, 10)}
         </span>
       ))}
     </span>

@@ -25,7 +25,7 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
   const { rows, cols, clues, open, marks, direction } = view
   const x = (cell: number): number => (direction === 'rtl' ? cols - 1 - (cell % cols) : cell % cols)
   const y = (cell: number): number => Math.floor(cell / cols)
-  const clue = clues[cursor.clue]
+  const clue = clues[cursor.clue]!
   useEffect(() => {
     if (active) input.current?.focus({ preventScroll: true })
   }, [active, cursor.cell, cursor.clue])
@@ -36,7 +36,7 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
     )
     letters
       .slice(0, cursor.cells.length - cursor.place)
-      .forEach((letter, index) => write(cursor.cells[cursor.place + index], letter))
+      .forEach((letter, index) => write(cursor.cells[cursor.place + index]!, letter))
     if (letters.length > 0) cursor.along(letters.length)
   }
   const onKey = (event: KeyboardEvent): void => {
@@ -53,7 +53,7 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
       Delete: () => write(cursor.cell, ''),
       Backspace: () => {
         if (letterAt(cursor.cell) !== '') return write(cursor.cell, '')
-        if (cursor.place > 0) write(cursor.cells[cursor.place - 1], '')
+        if (cursor.place > 0) write(cursor.cells[cursor.place - 1]!, '')
         cursor.along(-1)
       },
     }
@@ -61,7 +61,7 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
       if (cursor.nextClue(event.shiftKey ? -1 : 1)) event.preventDefault()
     } else if (event.key in keys && !event.nativeEvent.isComposing) {
       event.preventDefault()
-      keys[event.key]()
+      keys[event.key]!()
     }
   }
   const label = t('place', {

@@ -17,7 +17,7 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
   const { letterAt, write, flush } = useWriting(view, waiting, send)
   const cursor = useCursor(view, letterAt)
   const [active, setActive] = useState(false)
-  const clue = view.clues[cursor.clue]
+  const clue = view.clues[cursor.clue]!
   const ask = (move: CrosswordMove): void => {
     flush()
     send(move)
@@ -25,8 +25,8 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
   const lists = (['across', 'down'] as const).map((dir) => ({
     dir,
     indexes: [...view.clues.keys()]
-      .filter((index) => view.clues[index].dir === dir)
-      .sort((one, two) => view.clues[one].number - view.clues[two].number),
+      .filter((index) => view.clues[index]!.dir === dir)
+      .sort((one, two) => view.clues[one]!.number - view.clues[two]!.number),
   }))
   return (
     <div className="flex flex-col gap-3">
@@ -107,7 +107,7 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
                 <h2 className="text-xl">{t(dir)}</h2>
                 <ol>
                   {indexes.map((index) => {
-                    const { number, prompt, pattern, solved, answer, length, row, col } = view.clues[index]
+                    const { number, prompt, pattern, solved, answer, length, row, col } = view.clues[index]!
                     return (
                       <li
                         key={index}

@@ -36,18 +36,18 @@ export function useCursor(view: CrosswordView, letterAt: (cell: number) => strin
     () =>
       [...clues.keys()].sort(
         (one, two) =>
-          Number(clues[one].dir === 'down') - Number(clues[two].dir === 'down') ||
-          clues[one].number - clues[two].number,
+          Number(clues[one]!.dir === 'down') - Number(clues[two]!.dir === 'down') ||
+          clues[one]!.number - clues[two]!.number,
       ),
     [clues],
   )
-  const [at, setAt] = useState({ cell: cellsByClue[order[0]][0], clue: order[0] })
-  const cluesAt = (cell: number): number[] => order.filter((clue) => cellsByClue[clue].includes(cell))
+  const [at, setAt] = useState({ cell: cellsByClue[order[0]!]![0]!, clue: order[0]! })
+  const cluesAt = (cell: number): number[] => order.filter((clue) => cellsByClue[clue]!.includes(cell))
   const goTo = (cell: number, clue?: number): void => {
     const choices = cluesAt(cell)
-    if (choices.length > 0) setAt({ cell, clue: clue ?? (choices.includes(at.clue) ? at.clue : choices[0]) })
+    if (choices.length > 0) setAt({ cell, clue: clue ?? (choices.includes(at.clue) ? at.clue : choices[0]!) })
   }
-  const cells = cellsByClue[at.clue]
+  const cells = cellsByClue[at.clue]!
   const place = cells.indexOf(at.cell)
   return {
     ...at,
@@ -55,7 +55,7 @@ export function useCursor(view: CrosswordView, letterAt: (cell: number) => strin
     place,
     goTo,
     cluesAt,
-    along: (by) => setAt({ ...at, cell: cells[Math.max(0, Math.min(cells.length - 1, place + by))] }),
+    along: (by) => setAt({ ...at, cell: cells[Math.max(0, Math.min(cells.length - 1, place + by))]! }),
     step: (rowBy, colBy) => {
       let row = Math.floor(at.cell / cols)
       let col = at.cell % cols
@@ -67,13 +67,13 @@ export function useCursor(view: CrosswordView, letterAt: (cell: number) => strin
       const cell = row * cols + col
       goTo(
         cell,
-        cluesAt(cell).find((clue) => (clues[clue].dir === 'down') === (rowBy !== 0)),
+        cluesAt(cell).find((clue) => (clues[clue]!.dir === 'down') === (rowBy !== 0)),
       )
     },
     nextClue: (by) => {
       const next = order[order.indexOf(at.clue) + by]
       if (next === undefined) return false
-      setAt({ clue: next, cell: cellsByClue[next].find((cell) => letterAt(cell) === '') ?? cellsByClue[next][0] })
+      setAt({ clue: next, cell: cellsByClue[next]!.find((cell) => letterAt(cell) === '') ?? cellsByClue[next]![0]! })
       return true
     },
     turn: () => {

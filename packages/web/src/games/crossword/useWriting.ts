@@ -36,7 +36,7 @@ export function useWriting(
       setOwn((before) => (Object.keys(before).length === 0 ? before : {}))
   }, [view, waiting])
   return {
-    letterAt: (cell) => own[cell] ?? view.letters[cell],
+    letterAt: (cell) => own[cell]! ?? view.letters[cell],
     write: (cell, letter) => {
       pending.current[cell] = letter
       setOwn((before) => ({ ...before, [cell]: letter }))

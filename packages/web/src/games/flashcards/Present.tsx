@@ -59,7 +59,7 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
       if (document.fullscreenElement) void document.exitFullscreen()
     }
   }, [])
-  const card = cards[queue[place]]
+  const card = cards[queue[place]!]!
   const up: Side = hidden === 'back' ? 'front' : 'back'
   const go = (next: number): void => {
     setPlace(Math.max(0, Math.min(queue.length - 1, next)))
@@ -71,12 +71,12 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
     setPlace(0)
     setTurned(false)
   }
-  const repeated = queue.indexOf(queue[place], place + 1) > 0
+  const repeated = queue.indexOf(queue[place]!, place + 1) > 0
   const actions: [key: string, name: string, Icon: LucideIcon, act: () => void, off?: boolean][] = [
     ['ArrowLeft', t('wall.back'), ChevronLeft, () => go(place - 1), place === 0],
     [' ', t('wall.turn'), RotateCw, () => setTurned(!turned)],
     ['ArrowRight', t('wall.next'), ChevronRight, () => go(place + 1), place === queue.length - 1],
-    ['r', repeated ? t('wall.again') : t('wall.repeat'), Repeat, () => setQueue([...queue, queue[place]]), repeated],
+    ['r', repeated ? t('wall.again') : t('wall.repeat'), Repeat, () => setQueue([...queue, queue[place]!]), repeated],
     ['s', t('wall.shuffle'), Shuffle, shuffle],
     [
       'h',

@@ -18,7 +18,7 @@ export function Thumbnail({
         <Scene scene={scene} misses={misses} missesMade={2} outcome={null} />
       </span>
       <span className="flex gap-1 font-bold" dir={direction}>
-        {word.characters.slice(0, 12).map(({ shown, letter }, index) => (
+        {word!.characters.slice(0, 12).map(({ shown, letter }, index) => (
           <span key={index} className={`min-w-3 text-center leading-tight ${letter === null ? '' : 'border-b-2'}`}>
             {letter === null || index % 2 === 0 ? shown : ' '}
           </span>

@@ -53,10 +53,10 @@ export function Lines({ board, joins, marks, drag }: LinesProps) {
         return (
           <line
             key={own}
-            x1={ends.lefts[own].x}
-            y1={ends.lefts[own].y}
-            x2={ends.rights[other].x}
-            y2={ends.rights[other].y}
+            x1={ends.lefts[own]!.x}
+            y1={ends.lefts[own]!.y}
+            x2={ends.rights[other]!.x}
+            y2={ends.rights[other]!.y}
             stroke={COLOURS[mark ?? 'open']}
             strokeWidth={3}
             strokeLinecap="round"
@@ -66,8 +66,8 @@ export function Lines({ board, joins, marks, drag }: LinesProps) {
       })}
       {drag && drag.left in ends.lefts && (
         <line
-          x1={ends.lefts[drag.left].x}
-          y1={ends.lefts[drag.left].y}
+          x1={ends.lefts[drag.left]!.x}
+          y1={ends.lefts[drag.left]!.y}
           x2={drag.x}
           y2={drag.y}
           stroke="var(--color-secondary)"

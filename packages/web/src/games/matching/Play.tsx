@@ -60,7 +60,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
     if (joins[own] !== null && picked !== own) send({ type: 'part', left: own })
     setPicked(picked === own ? null : own)
   }
-  const shownJoins = done && solution ? joins.map((place, row) => place ?? solution[row]) : joins
+  const shownJoins = done && solution ? joins.map((place, row) => place ?? solution[row]!) : joins
   return (
     <div className="flex flex-col gap-3">
       <p className="flex justify-between gap-2 text-sm">
@@ -100,7 +100,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
               </button>
               <FaceSounds face={{ ...face, text: '' }} />
               <span id={`join-${own}`} className="sr-only">
-                {joins[own] === null ? '' : t('joined', { letter: LETTERS[joins[own]] })}
+                {joins[own] === null ? '' : t('joined', { letter: LETTERS[joins[own]!]! })}
                 {marks[own] ? ` ${t(marks[own])}` : ''}
               </span>
             </li>
@@ -145,9 +145,9 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
             (mark, row) =>
               mark === 'wrong' && (
                 <li key={row}>
-                  <bdi>{left[row].text || row + 1}</bdi>: {t('belongs', { letter: LETTERS[solution[row]] })}{' '}
+                  <bdi>{left[row]!.text || row + 1}</bdi>: {t('belongs', { letter: LETTERS[solution[row]!]! })}{' '}
                   <strong>
-                    <bdi>{right[solution[row]].text}</bdi>
+                    <bdi>{right[solution[row]!]!.text}</bdi>
                   </strong>
                 </li>
               ),

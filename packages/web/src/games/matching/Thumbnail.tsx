@@ -1,13 +1,8 @@
 import type { MatchingPuzzle } from '@otter/core/games/matching'
 
 /** Two columns, one row joined. */
-export function Thumbnail({
-  puzzle: {
-    rounds: [{ couples, order }],
-  },
-}: {
-  puzzle: MatchingPuzzle
-}) {
+export function Thumbnail({ puzzle: { rounds } }: { puzzle: MatchingPuzzle }) {
+  const { couples, order } = rounds[0]!
   const y = (row: number): number => row * 16 + 11
   return (
     <svg viewBox={`0 0 150 ${couples.length * 16 + 4}`} className="mx-auto h-full" direction="ltr" aria-hidden="true">
@@ -18,7 +13,7 @@ export function Thumbnail({
       ))}
       {order.map((couple, row) => (
         <text key={row} x={92} y={y(row)} fontSize={9} fontWeight={700} fill="currentColor">
-          {couples[couple].answer.text.slice(0, 11)}
+          {couples[couple]!.answer.text.slice(0, 11)}
         </text>
       ))}
       <line

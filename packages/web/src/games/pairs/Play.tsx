@@ -33,7 +33,7 @@ export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
       {!finished && (
         <div className="grid h-24 grid-cols-2 gap-2" aria-live="polite">
           {[0, 1].map((slot) => {
-            const face = slot in shown ? cards[shown[slot]].face : null
+            const face = slot in shown ? cards[shown[slot]!]!.face : null
             return (
               <div
                 key={slot}

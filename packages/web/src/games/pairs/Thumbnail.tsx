@@ -11,7 +11,7 @@ export function Thumbnail({ puzzle: { couples, cards } }: { puzzle: PairsPuzzle 
             key={index}
             className="flex aspect-4/3 h-9 items-center justify-center overflow-hidden rounded border border-success bg-base-100 px-0.5 text-center text-[0.6rem] leading-none"
           >
-            {couples[couple][side].text.slice(0, 20)}
+            {couples[couple]![side].text.slice(0, 20)}
           </span>
         ) : (
           <span key={index} className="card-back aspect-4/3 h-9 rounded border border-base-300" />

@@ -9,7 +9,7 @@ import { useTexts } from '../../texts/texts.ts'
 export function Cards({ cards, onBegin }: { cards: QuizView['cards']; onBegin: () => void }) {
   const t = useTexts(texts)
   const [place, setPlace] = useState(0)
-  const { front, back } = cards[place]
+  const { front, back } = cards[place]!
   return (
     <div className="flex flex-col gap-3">
       <p>{t('cards')}</p>

@@ -134,7 +134,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
       {form === 'true-false' && (
         <>
           <p className="panel p-4 text-center text-xl">
-            <ShownFace face={choices[0]} />
+            <ShownFace face={choices[0]!} />
           </p>
           {!told && (
             <div className="grid grid-cols-2 gap-2">

@@ -1,13 +1,8 @@
 import type { QuizPuzzle } from '@otter/core/games/quiz'
 
 /** The first question with its choices. */
-export function Thumbnail({
-  puzzle: {
-    questions: [{ prompt, choices }],
-  },
-}: {
-  puzzle: QuizPuzzle
-}) {
+export function Thumbnail({ puzzle: { questions } }: { puzzle: QuizPuzzle }) {
+  const { prompt, choices } = questions[0]!
   return (
     <span className="flex h-full flex-col justify-center gap-1 px-2 text-xs leading-tight" aria-hidden="true">
       <span className="line-clamp-2 font-bold">{prompt.text}</span>

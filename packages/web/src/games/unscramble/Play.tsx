@@ -38,10 +38,10 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
                   type="button"
                   disabled={place >= laid.length || place < view.start.length}
                   onClick={() => takeBack(place)}
-                  aria-label={place < laid.length ? t('takeBack', { piece: pieces[laid[place]] }) : t('gap')}
+                  aria-label={place < laid.length ? t('takeBack', { piece: pieces[laid[place]!]! }) : t('gap')}
                   className={`btn h-12 p-0 ${size} ${place < laid.length ? 'bg-base-100! text-base-content! opacity-100!' : 'border-b-4! border-b-base-content/50! bg-transparent!'} ${place < view.start.length ? 'text-success!' : ''}`}
                 >
-                  {place < laid.length ? pieces[laid[place]] : ''}
+                  {place < laid.length ? pieces[laid[place]!] : ''}
                 </button>
               </li>
             ))}

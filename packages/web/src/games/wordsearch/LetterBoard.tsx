@@ -25,7 +25,7 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
   const [drawing, setDrawing] = useState(false)
   const [showCursor, setShowCursor] = useState(false)
   const rows = view.rows.length
-  const cols = view.rows[0].length
+  const cols = view.rows[0]!.length
   const rtl = view.direction === 'rtl'
 
   const cellAt = (event: PointerEvent): Cell => {
@@ -134,7 +134,7 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
               found &&
               line(
                 found,
-                end(found, view.items[index].length),
+                end(found, view.items[index]!.length),
                 found.given ? 'stroke-warning/45' : 'stroke-secondary/30',
                 `found ${index}`,
               ),
@@ -186,7 +186,7 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
       <p className="sr-only" aria-live="polite">
         {showCursor
           ? t('cell', {
-              letter: view.rows[cursor.row][cursor.col],
+              letter: view.rows[cursor.row]![cursor.col]!,
               row: cursor.row + 1,
               col: cursor.col + 1,
             })
@@ -213,8 +213,8 @@ function snap(from: Cell, to: Cell, rows: number, cols: number): Cell {
   const down = to.row - from.row
   const along = to.col - from.col
   const angle = Math.round(Math.atan2(down, along) / (Math.PI / 4))
-  const dRow = [0, 1, 1, 1, 0, -1, -1, -1][(angle + 8) % 8]
-  const dCol = [1, 1, 0, -1, -1, -1, 0, 1][(angle + 8) % 8]
+  const dRow = [0, 1, 1, 1, 0, -1, -1, -1][(angle + 8) % 8]!
+  const dCol = [1, 1, 0, -1, -1, -1, 0, 1][(angle + 8) % 8]!
   let length = Math.max(Math.abs(down), Math.abs(along))
   const fits = (): boolean => {
     const row = from.row + dRow * length

@@ -2,7 +2,7 @@ import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 
 /** A small word search with its first words marked. */
 export function Thumbnail({ puzzle: { rows, words, direction } }: { puzzle: WordSearchPuzzle }) {
-  const cols = rows[0].length
+  const cols = rows[0]!.length
   const x = (col: number): number => (direction === 'rtl' ? cols - 1 - col : col) + 0.5
   return (
     <svg viewBox={`-0.1 -0.1 ${cols + 0.2} ${rows.length + 0.2}`} className="mx-auto h-full" aria-hidden="true">

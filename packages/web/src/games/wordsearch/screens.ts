@@ -14,7 +14,7 @@ export const screens: TeacherScreens<WordSearchOptions, WordSearchPuzzle> = {
   Thumbnail,
   factsOf: ({ words, rows }) => ({
     code: 'facts',
-    values: { count: words.length, rows: rows.length, cols: rows[0].length },
+    values: { count: words.length, rows: rows.length, cols: rows[0]!.length },
   }),
   missingIn: ({ unplaced }) => unplaced.filter(({ why }) => why === 'no-room').map(({ text }) => text),
   small: (list) => {

@@ -72,7 +72,7 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
   const groups = useMemo(() => distinct(entries.flatMap((entry) => entry.groups)), [entries])
   const byEntry = useMemo(() => {
     const gathered = new Map<string, CheckNote[]>()
-    for (const note of notes) gathered.set(note.entryIds[0], [...(gathered.get(note.entryIds[0]) ?? []), note])
+    for (const note of notes) gathered.set(note.entryIds[0]!, [...(gathered.get(note.entryIds[0]!) ?? []), note])
     return gathered
   }, [notes])
   const openRow = entries.findIndex(({ id }) => id === openId)
@@ -85,8 +85,8 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
   const nextNote = (): void => {
     const rows = [...new Set(notes.map(({ entryIds }) => entries.findIndex(({ id }) => id === entryIds[0])))]
     const row = rows.find((one) => one > visited.current) ?? rows[0]
-    visited.current = row
-    table.current?.goTo(row)
+    visited.current = row!
+    table.current?.goTo(row!)
   }
   const changeEntry = useCallback(
     (id: string, change: Partial<Entry>, group?: string): void =>
@@ -133,11 +133,11 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
     setProblem(undefined)
     const [file] = files
     const side = column === 'answer' ? 'answer' : 'prompt'
-    if (!/^(image|audio|video)\//u.test(file.type)) return setIncoming({ source: { file }, index: row, column })
+    if (!/^(image|audio|video)\//u.test(file!.type)) return setIncoming({ source: { file: file! }, index: row, column })
     try {
-      const medium = file.type.startsWith('image/')
-        ? { picture: await uploadPicture(file, file.name.replace(/\.\w+$/u, '')) }
-        : { sound: await uploadSound(file) }
+      const medium = file!.type.startsWith('image/')
+        ? { picture: await uploadPicture(file!, file!.name.replace(/\.\w+$/u, '')) }
+        : { sound: await uploadSound(file!) }
       edit((before) => {
         if (row >= before.entries.length)
           return {
@@ -236,7 +236,7 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
           notes={byEntry.get(open.id) ?? []}
           onChange={(change, group) => changeEntry(open.id, change, group)}
           onMend={(note, mend) => edit((before) => ({ ...before, entries: mendEntries(before.entries, note, mend) }))}
-          onGo={(row) => setOpenId(entries[row].id)}
+          onGo={(row) => setOpenId(entries[row]!.id)}
           onClose={() => {
             setOpenId(undefined)
             table.current?.goTo(openRow)

@@ -79,12 +79,12 @@ export class MoveQueue {
     let pause = FIRST_WAIT
     while (this.moves.length > 0 && !this.stopped) {
       const [move] = this.moves
-      const outcome = await this.parts.send(move).then(
+      const outcome = await this.parts.send(move!).then(
         (reply) => ({ reply }),
         (error: unknown) => ({ error }),
       )
       if ('reply' in outcome) {
-        this.drop(move)
+        this.drop(move!)
         pause = FIRST_WAIT
         this.change({ offline: false, problem: undefined })
         this.parts.onReply(outcome.reply)
@@ -94,7 +94,7 @@ export class MoveQueue {
         pause = Math.min(LONGEST_WAIT, pause * 2)
       } else {
         if (HELD.has(outcome.error.code ?? '')) this.stopped = true
-        else this.drop(move)
+        else this.drop(move!)
         this.change({ offline: false, problem: outcome.error })
       }
     }

@@ -118,7 +118,7 @@ export function moveRows(entries: readonly PlacedEntry[], ids: ReadonlySet<strin
   const moved = entries.filter(({ id }) => ids.has(id))
   const rest = entries.filter(({ id }) => !ids.has(id))
   const place = rest.length - entries.slice(index).filter(({ id }) => !ids.has(id)).length
-  if (entries.indexOf(moved[0]) === place && moved.every((entry, offset) => entries[place + offset] === entry))
+  if (entries.indexOf(moved[0]!) === place && moved.every((entry, offset) => entries[place + offset] === entry))
     return [...entries]
   return insertRows(rest, place, moved)
 }

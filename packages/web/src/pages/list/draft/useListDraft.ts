@@ -193,7 +193,7 @@ export function useListDraft(list: ListReply): ListDraft {
         const { past, now: current, future } = before
         return past.length === 0
           ? before
-          : { past: past.slice(0, -1), now: past[past.length - 1], future: [current, ...future], group: undefined }
+          : { past: past.slice(0, -1), now: past[past.length - 1]!, future: [current, ...future], group: undefined }
       }),
     [goTo],
   )
@@ -203,7 +203,7 @@ export function useListDraft(list: ListReply): ListDraft {
         const { past, now: current, future } = before
         return future.length === 0
           ? before
-          : { past: [...past, current], now: future[0], future: future.slice(1), group: undefined }
+          : { past: [...past, current], now: future[0]!, future: future.slice(1), group: undefined }
       }),
     [goTo],
   )

@@ -105,8 +105,8 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
                   <Rich
                     texts={listTexts}
                     id="game.rowNote"
-                    values={{ row: rowOf(one.entryIds[0]), note: sentenceFor(one) }}
-                    marks={{ row: <Link className="link" to={`/lists/${listId}?row=${rowOf(one.entryIds[0])}`} /> }}
+                    values={{ row: rowOf(one.entryIds[0]!), note: sentenceFor(one) }}
+                    marks={{ row: <Link className="link" to={`/lists/${listId}?row=${rowOf(one.entryIds[0]!)}`} /> }}
                   />
                 </li>
               ))}

@@ -45,5 +45,5 @@ export function keepChoices(listId: string, choices: Choices): void {
 
 /** Draws a seed that is easy to type. */
 export function newSeed(): string {
-  return String(crypto.getRandomValues(new Uint32Array(1))[0] % 1_000_000)
+  return String(crypto.getRandomValues(new Uint32Array(1))[0]! % 1_000_000)
 }

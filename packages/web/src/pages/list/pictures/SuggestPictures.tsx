@@ -40,7 +40,7 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
       language: searched === 'answer' ? answerLanguage : promptLanguage,
       words: open.map((entry) => entry[searched].text.slice(0, 200)),
     }).then(
-      ({ suggestions }) => current && setOffers(new Map(open.map(({ id }, index) => [id, suggestions[index]]))),
+      ({ suggestions }) => current && setOffers(new Map(open.map(({ id }, index) => [id, suggestions[index] ?? []]))),
       (error: Error) => current && setState({ busy: false, error }),
     )
     return () => {

@@ -63,7 +63,7 @@ export const Toolbar = memo(function Toolbar({
         type="button"
         className="btn btn-sm"
         popoverTarget={`${id}-columns`}
-        style={{ anchorName: `--${id}-columns` } as React.CSSProperties}
+        style={{ anchorName: `--${id}-columns` }}
       >
         <Columns3 size={16} aria-hidden="true" />
         {t('toolbar.columns')}
@@ -72,7 +72,7 @@ export const Toolbar = memo(function Toolbar({
         popover="auto"
         id={`${id}-columns`}
         className="dropdown panel p-2 shadow-sm"
-        style={{ positionAnchor: `--${id}-columns` } as React.CSSProperties}
+        style={{ positionAnchor: `--${id}-columns` }}
       >
         <ul aria-label={t('toolbar.shown')}>
           {COLUMNS.map((column) => (
@@ -98,7 +98,7 @@ export const Toolbar = memo(function Toolbar({
         className="btn btn-sm btn-square"
         popoverTarget={`${id}-more`}
         aria-label={t('toolbar.more')}
-        style={{ anchorName: `--${id}-more` } as React.CSSProperties}
+        style={{ anchorName: `--${id}-more` }}
       >
         <Ellipsis size={16} aria-hidden="true" />
       </button>
@@ -106,7 +106,7 @@ export const Toolbar = memo(function Toolbar({
         popover="auto"
         id={`${id}-more`}
         className="dropdown panel shadow-sm"
-        style={{ positionAnchor: `--${id}-more` } as React.CSSProperties}
+        style={{ positionAnchor: `--${id}-more` }}
       >
         <ul className="menu">
           {item(t('toolbar.about'), () => onOpen('details'))}

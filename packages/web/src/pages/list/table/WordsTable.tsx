@@ -92,7 +92,7 @@ export const WordsTable = memo(function WordsTable({
   useEffect(() => {
     // Whatever appears above the table moves it; then the page changes its height too.
     const measure = (): void =>
-      setTop(Math.round((table.current?.tBodies[0].getBoundingClientRect().top ?? 0) + scrollY))
+      setTop(Math.round((table.current?.tBodies[0]!.getBoundingClientRect().top ?? 0) + scrollY))
     const observer = new ResizeObserver(measure)
     observer.observe(document.body)
     return () => observer.disconnect()
@@ -112,14 +112,14 @@ export const WordsTable = memo(function WordsTable({
       else if (tries-- > 0) requestAnimationFrame(again)
     })
   }
-  useImperativeHandle(ref, () => ({ goTo: (row, column = columns[0]) => focusCell(row, column) }))
+  useImperativeHandle(ref, () => ({ goTo: (row, column = columns[0]) => focusCell(row, column!) }))
 
   const type = (row: number, column: Column, text: string): void => {
     if (row === entries.length) setNextId(newId())
     if (selection) setSelection(undefined)
     edit(
       (before) => {
-        const entry = before.entries[row] as PlacedEntry | undefined
+        const entry = before.entries[row]
         const typed = withCellText(entry ?? rowOf('', '', nextId), column, text)
         if (!typed) return before
         if (entry)
@@ -140,10 +140,10 @@ export const WordsTable = memo(function WordsTable({
     requestAnimationFrame(() => focusCell(Math.max(0, row - 1), column))
   }
   const move = (by: -1 | 1, row: number): void => {
-    const ids = selection?.columns === 'all' ? selection.ids : new Set([entries[row]?.id])
+    const ids = selection?.columns === 'all' ? selection.ids : new Set(entries[row] ? [entries[row].id] : [])
     const places = entries.flatMap(({ id }, index) => (ids.has(id) ? [index] : []))
     if (places.length === 0) return
-    const to = by < 0 ? places[0] - 1 : places[places.length - 1] + 2
+    const to = by < 0 ? places[0]! - 1 : places[places.length - 1]! + 2
     if (to < 0 || to > entries.length) return
     change((before) => moveRows(before, ids, to))
   }
@@ -169,7 +169,7 @@ export const WordsTable = memo(function WordsTable({
     const [atStart, atEnd] = [selectionStart === 0, selectionEnd === value.length]
     const control = event.ctrlKey || event.metaKey
     const across = (by: number): void =>
-      focusCell(row, columns[Math.min(columns.length - 1, Math.max(0, columns.indexOf(column) + by))])
+      focusCell(row, columns[Math.min(columns.length - 1, Math.max(0, columns.indexOf(column) + by))]!)
     const extend = (by: -1 | 1): void => {
       const own =
         selection && (selection.columns === 'all' || selection.columns.includes(column)) ? selection : undefined
@@ -218,13 +218,13 @@ export const WordsTable = memo(function WordsTable({
       change((before) =>
         fillDown(
           before,
-          { ids: new Set([before[row - 1].id, before[row].id]), columns: [column], anchor: row, head: row },
+          { ids: new Set([before[row - 1]!.id, before[row]!.id]), columns: [column], anchor: row, head: row },
           columns,
         ),
       )
     else if (control && letter === 'a' && atStart && atEnd)
       setSelection(selectRange(entries, 0, entries.length - 1, 'all'))
-    else if (control && event.key === '.' && row < entries.length) onOpen(entries[row].id)
+    else if (control && event.key === '.' && row < entries.length) onOpen(entries[row]!.id)
     else if (control && event.key === 'Backspace' && row < entries.length) removeRow(row, column)
     else if (event.shiftKey && event.key === ' ' && control && row < entries.length)
       setSelection(selectRange(entries, row, row, 'all'))
@@ -286,19 +286,19 @@ export const WordsTable = memo(function WordsTable({
     paste,
     select: (event, row) => {
       if (event.shiftKey && selection) setSelection(selectRange(entries, selection.anchor, row, 'all'))
-      else if (event.ctrlKey || event.metaKey) setSelection(toggleRow(selection, entries[row].id, row))
+      else if (event.ctrlKey || event.metaKey) setSelection(toggleRow(selection, entries[row]!.id, row))
       else
         setSelection(
-          selection?.columns === 'all' && selection.ids.size === 1 && selection.ids.has(entries[row].id)
+          selection?.columns === 'all' && selection.ids.size === 1 && selection.ids.has(entries[row]!.id)
             ? undefined
             : selectRange(entries, row, row, 'all'),
         )
-      cellAt(row, columns[0])?.focus()
+      cellAt(row, columns[0]!)?.focus()
     },
-    open: (row) => onOpen(openId === entries[row].id ? undefined : entries[row].id),
+    open: (row) => onOpen(openId === entries[row]!.id ? undefined : entries[row]!.id),
     mend: (note, mend) => change((before) => mendEntries(before, note, mend)),
     drag: (event, row) => {
-      const { id } = entries[row]
+      const { id } = entries[row]!
       event.dataTransfer.setData(
         DRAGGED,
         JSON.stringify(selection?.columns === 'all' && selection.ids.has(id) ? [...selection.ids] : [id]),
@@ -314,8 +314,8 @@ export const WordsTable = memo(function WordsTable({
   useEffect(() => setSelection(undefined), [columns])
 
   const drawn = rows.getVirtualItems()
-  const before = drawn.length > 0 ? drawn[0].start - top : 0
-  const after = drawn.length > 0 ? rows.getTotalSize() - (drawn[drawn.length - 1].end - top) : 0
+  const before = drawn.length > 0 ? drawn[0]!.start - top : 0
+  const after = drawn.length > 0 ? rows.getTotalSize() - (drawn[drawn.length - 1]!.end - top) : 0
   return (
     <div
       className="flex flex-col gap-2"
@@ -365,7 +365,7 @@ export const WordsTable = memo(function WordsTable({
               </tr>
             )}
             {drawn.map(({ index, key: id }) => {
-              const entry = entries[index] as PlacedEntry | undefined
+              const entry = entries[index]
               return (
                 <WordRow
                   key={id}
@@ -400,7 +400,7 @@ function widthOf(column: Column, columns: readonly Column[]): string {
 
 /** Tells whether a paste is more than text for one cell. */
 function isTable({ text, cells }: Pasted): boolean {
-  if (cells) return cells.length > 1 || cells[0].length > 1
+  if (cells) return cells.length > 1 || cells[0]!.length > 1
   if (text.length > MAX_PASTE) return true
   const { rows, header, separator } = readPaste(text)
   return rows.length + (header ? 1 : 0) > 1 || (separator === '\t' && rows.some((row) => row.cells.length > 1))

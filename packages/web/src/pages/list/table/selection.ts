@@ -79,7 +79,7 @@ export function overwriteCells(
       ? entry
       : texts.reduce(
           (own, text, index) =>
-            first + index < shown.length ? (withCellText(own, shown[first + index], text) ?? own) : own,
+            first + index < shown.length ? (withCellText(own, shown[first + index]!, text) ?? own) : own,
           entry,
         )
   })
