@@ -12,6 +12,7 @@ import { SharePage } from './pages/share/SharePage.tsx'
 import { SignedIn } from './pages/sign-in/SignedIn.tsx'
 import { WallPage } from './pages/wall/WallPage.tsx'
 import { Lost } from './pages/Lost.tsx'
+import { Boundary } from './ui/Boundary.tsx'
 import './styles.css'
 import { startTexts } from './texts/texts.ts'
 
@@ -43,10 +44,12 @@ if (!root) throw new Error('the page has no root')
 await startTexts(['common', 'problems'])
 createRoot(root).render(
   <StrictMode>
-    <QueryClientProvider client={queryClient}>
-      <Suspense>
-        <RouterProvider router={router} />
-      </Suspense>
-    </QueryClientProvider>
+    <Boundary fallback={<Lost />}>
+      <QueryClientProvider client={queryClient}>
+        <Suspense>
+          <RouterProvider router={router} />
+        </Suspense>
+      </QueryClientProvider>
+    </Boundary>
   </StrictMode>,
 )

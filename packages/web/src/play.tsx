@@ -1,6 +1,8 @@
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
+import { PlayFailed } from './pages/play/PlayFailed.tsx'
 import { PlayPage } from './pages/play/PlayPage.tsx'
+import { Boundary } from './ui/Boundary.tsx'
 import './styles.css'
 import { startTexts } from './texts/texts.ts'
 
@@ -9,6 +11,8 @@ if (!root) throw new Error('the page has no root')
 await startTexts(['play'])
 createRoot(root).render(
   <StrictMode>
-    <PlayPage code={/^\/p\/([^/]+)/.exec(location.pathname)?.[1]} />
+    <Boundary fallback={<PlayFailed />}>
+      <PlayPage code={/^\/p\/([^/]+)/.exec(location.pathname)?.[1]} />
+    </Boundary>
   </StrictMode>,
 )

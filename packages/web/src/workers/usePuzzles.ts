@@ -1,6 +1,7 @@
 import type { Asking, EntryList, FitNote, GameKind } from '@otter/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { PuzzleAnswer, PuzzleJob, PuzzleRequest, PuzzleResult } from './puzzle.worker.ts'
+import { openWorker, type WorkerClient } from '../ui/openWorker.ts'
 
 /** A worker that is busy with an outdated request for longer is replaced; in milliseconds. */
 const PATIENCE = 200
@@ -9,14 +10,16 @@ const PATIENCE = 200
 interface Made {
   results: PuzzleResult[] | undefined
   busy: boolean
+  /** Whether the worker ended without a result. */
+  died: boolean
 }
 
 /** Makes puzzles in a web worker. A new request drops the one before it; no jobs ask for nothing. */
 export function usePuzzleJobs(jobs: PuzzleJob[] | undefined): Made {
-  const [state, setState] = useState<Made>({ results: undefined, busy: true })
+  const [state, setState] = useState<Made>({ results: undefined, busy: true, died: false })
   const line = useRef<PuzzleLine | undefined>(undefined)
   useEffect(() => {
-    const own = new PuzzleLine((results) => setState({ results, busy: false }))
+    const own = new PuzzleLine((results) => setState({ results, busy: false, died: results === undefined }))
     line.current = own
     return () => own.close()
   }, [])
@@ -37,6 +40,8 @@ export interface Puzzles<Puzzle> {
   /** Why none could be made. */
   note: FitNote | undefined
   busy: boolean
+  /** Whether it failed for no reason that can be told. */
+  died: boolean
 }
 
 /** Makes puzzles of a list, one for each seed. */
@@ -50,28 +55,29 @@ export function usePuzzles<Puzzle>(
     () => list && seeds.map((seed): PuzzleJob => ({ kind, list, options, seed })),
     [kind, list, options, seeds],
   )
-  const { results, busy } = usePuzzleJobs(jobs)
+  const { results, busy, died } = usePuzzleJobs(jobs)
   return useMemo(() => {
     const note = results?.flatMap((result) => ('note' in result ? [result.note] : []))[0]
     return {
       puzzles: note ? undefined : results?.flatMap((result) => ('puzzle' in result ? [result.puzzle as Puzzle] : [])),
       note,
       busy,
+      died,
     }
-  }, [results, busy])
+  }, [results, busy, died])
 }
 
 /** One worker, at most one request under way and one waiting: the newest. */
 class PuzzleLine {
-  private worker: Worker | undefined
+  private worker: WorkerClient<PuzzleRequest> | undefined
   private number = 0
   private startedAt = 0
   private running = false
   private waiting: PuzzleJob[] | undefined
   private timer: ReturnType<typeof setTimeout> | undefined
-  private readonly onResults: (results: PuzzleResult[]) => void
+  private readonly onResults: (results: PuzzleResult[] | undefined) => void
 
-  constructor(onResults: (results: PuzzleResult[]) => void) {
+  constructor(onResults: (results: PuzzleResult[] | undefined) => void) {
     this.onResults = onResults
   }
 
@@ -81,7 +87,7 @@ class PuzzleLine {
     clearTimeout(this.timer)
     this.timer = setTimeout(
       () => {
-        this.worker?.terminate()
+        this.worker?.close()
         this.worker = undefined
         this.running = false
         this.next()
@@ -92,7 +98,7 @@ class PuzzleLine {
 
   close(): void {
     clearTimeout(this.timer)
-    this.worker?.terminate()
+    this.worker?.close()
   }
 
   private next(): void {
@@ -104,17 +110,25 @@ class PuzzleLine {
     this.startedAt = performance.now()
     this.number++
     this.worker ??= this.open()
-    this.worker.postMessage({ jobs, number: this.number } satisfies PuzzleRequest)
+    this.worker.ask({ jobs, number: this.number })
   }
 
-  private open(): Worker {
-    const worker = new Worker(new URL('./puzzle.worker.ts', import.meta.url), { type: 'module' })
-    worker.addEventListener('message', ({ data }: MessageEvent<PuzzleAnswer>) => {
-      if (data.number !== this.number) return
-      this.running = false
-      if (this.waiting) this.next()
-      else this.onResults(data.results)
-    })
-    return worker
+  private open(): WorkerClient<PuzzleRequest> {
+    return openWorker<PuzzleRequest, PuzzleAnswer>(
+      () => new Worker(new URL('./puzzle.worker.ts', import.meta.url), { type: 'module' }),
+      {
+        onAnswer: ({ number, results }) => {
+          if (number !== this.number) return
+          this.running = false
+          if (this.waiting) this.next()
+          else this.onResults(results)
+        },
+        onDied: () => {
+          this.worker = undefined
+          this.running = false
+          this.onResults(undefined)
+        },
+      },
+    )
   }
 }

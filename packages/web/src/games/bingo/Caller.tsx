@@ -2,12 +2,13 @@ import { type Face } from '@otter/core'
 import { checkClaim, type BingoPuzzle } from '@otter/core/games/bingo'
 import { mediaPath } from '@otter/api'
 import { Eye, RotateCcw, X } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { Card } from './Card.tsx'
 import { commonTexts } from '../../texts/namespaces.ts'
 import { texts } from './texts.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts, useWriting } from '../../texts/texts.ts'
+import { Dialog } from '../../ui/Dialog.tsx'
 
 /**
  * The caller's screen, for the wall: the call large, its answer on demand, all calls so far, and claims checked by
@@ -17,12 +18,10 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
   const t = useTexts(texts)
   const { list } = useWriting()
   const common = useTexts(commonTexts)
-  const dialog = useRef<HTMLDialogElement>(null)
   const [called, setCalled] = useCalled(puzzle)
   const [shown, setShown] = useState(false)
   const [cardNumber, setCardNumber] = useState('')
   const { terms, calls, plan, cards } = puzzle
-  useEffect(() => dialog.current?.showModal(), [])
   const term = terms[calls[called - 1]!]
   const claim = cardNumber === '' ? undefined : checkClaim(puzzle, Number(cardNumber), called)
   const card = cards.find(({ number }) => number === Number(cardNumber))
@@ -33,103 +32,99 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
   }
   const won = called === 0 ? 0 : plan.wonBy[called - 1]!
   return (
-    <dialog ref={dialog} className="modal" aria-label={t('caller.label')} onClose={onClose}>
-      <div className="modal-box grid h-[94vh] max-h-none w-[96vw] max-w-none grid-rows-[auto_1fr] gap-4 md:grid-cols-[2fr_1fr]">
-        <header className="flex items-center justify-between gap-2 md:col-span-2">
-          <p className="text-lg">
-            <Rich
-              texts={texts}
-              id="caller.at"
-              values={{ number: called, of: calls.length }}
-              marks={{ strong: <strong /> }}
-            />{' '}
-            <span role="status">{won === 0 ? t('caller.noBingo') : t('caller.bingos', { count: won })}</span>
-          </p>
-          <span className="ms-auto flex items-center">
-            {called > 0 && (
-              <button type="button" className="btn btn-ghost h-11" onClick={() => setCalled(0)}>
-                <RotateCcw size={16} aria-hidden="true" />
-                {t('caller.startOver')}
-              </button>
-            )}
-            <button
-              type="button"
-              className="btn btn-ghost h-11 w-11 p-0"
-              aria-label={common('close')}
-              onClick={onClose}
-            >
-              <X size={20} aria-hidden="true" />
+    <Dialog
+      title={t('caller.label')}
+      hidesTitle
+      layout="grid h-[94vh] max-h-none w-[96vw] max-w-none grid-rows-[auto_1fr] gap-4 md:grid-cols-[2fr_1fr]"
+      onClose={onClose}
+    >
+      <header className="flex items-center justify-between gap-2 md:col-span-2">
+        <p className="text-lg">
+          <Rich
+            texts={texts}
+            id="caller.at"
+            values={{ number: called, of: calls.length }}
+            marks={{ strong: <strong /> }}
+          />{' '}
+          <span role="status">{won === 0 ? t('caller.noBingo') : t('caller.bingos', { count: won })}</span>
+        </p>
+        <span className="ms-auto flex items-center">
+          {called > 0 && (
+            <button type="button" className="btn btn-ghost h-11" onClick={() => setCalled(0)}>
+              <RotateCcw size={16} aria-hidden="true" />
+              {t('caller.startOver')}
             </button>
-          </span>
-        </header>
-        <section className="flex flex-col items-center justify-center gap-6 text-center" aria-live="polite">
-          {term ? <Shown face={term.prompt} /> : <p className="quiet text-3xl">{t('caller.everyone')}</p>}
-          {term &&
-            (shown ? (
-              <p className="text-4xl font-bold text-success">{term.text}</p>
-            ) : (
-              <button type="button" className="btn h-12" onClick={() => setShown(true)}>
-                <Eye size={18} aria-hidden="true" />
-                {t('caller.show')}
-              </button>
-            ))}
-          <button
-            type="button"
-            autoFocus
-            className="btn btn-primary h-16 px-10 text-2xl"
-            disabled={called === calls.length}
-            onClick={draw}
-          >
-            {called === 0 ? t('caller.first') : t('caller.next')}
-          </button>
-        </section>
-        <aside className="flex min-h-0 flex-col gap-3 overflow-y-auto">
-          <label className="flex items-center gap-2">
-            <span>{t('caller.claim')}</span>
-            <input
-              type="number"
-              min={1}
-              max={cards.length}
-              className="input w-24"
-              value={cardNumber}
-              onChange={(event) => setCardNumber(event.target.value)}
-            />
-          </label>
-          {claim && card && (
-            <div>
-              <p role="status" className={claim.won ? 'font-bold text-success' : 'text-error'}>
-                {claim.won
-                  ? t('caller.yes', { call: claim.call })
-                  : t('caller.notYet', {
-                      terms: list(claim.missing.map((place) => terms[card.cells[place] ?? 0]!.text)),
-                    })}
-              </p>
-              <Card
-                size={puzzle.size}
-                direction={puzzle.direction}
-                squares={card.cells.map((own) =>
-                  own === null ? null : { text: terms[own]!.text, picture: null, sound: null },
-                )}
-                marked={card.cells.flatMap((own, place) =>
-                  own !== null && calls.indexOf(own) < called ? [place] : [],
-                )}
-                won={claim.won ? claim.places : []}
-                free={t('free')}
-              />
-            </div>
           )}
-          {cardNumber !== '' && !claim && <p className="text-error">{t('caller.noCard', { number: cardNumber })}</p>}
-          <h2 className="text-xl">{t('caller.soFar')}</h2>
-          <ol className="flex flex-col-reverse gap-1 text-sm">
-            {calls.slice(0, called).map((own, index) => (
-              <li key={own}>
-                <span className="quiet">{index + 1}</span> {terms[own]!.text}
-              </li>
-            ))}
-          </ol>
-        </aside>
-      </div>
-    </dialog>
+          <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label={common('close')} onClick={onClose}>
+            <X size={20} aria-hidden="true" />
+          </button>
+        </span>
+      </header>
+      <section className="flex flex-col items-center justify-center gap-6 text-center" aria-live="polite">
+        {term ? <Shown face={term.prompt} /> : <p className="quiet text-3xl">{t('caller.everyone')}</p>}
+        {term &&
+          (shown ? (
+            <p className="text-4xl font-bold text-success">{term.text}</p>
+          ) : (
+            <button type="button" className="btn h-12" onClick={() => setShown(true)}>
+              <Eye size={18} aria-hidden="true" />
+              {t('caller.show')}
+            </button>
+          ))}
+        <button
+          type="button"
+          autoFocus
+          className="btn btn-primary h-16 px-10 text-2xl"
+          disabled={called === calls.length}
+          onClick={draw}
+        >
+          {called === 0 ? t('caller.first') : t('caller.next')}
+        </button>
+      </section>
+      <aside className="flex min-h-0 flex-col gap-3 overflow-y-auto">
+        <label className="flex items-center gap-2">
+          <span>{t('caller.claim')}</span>
+          <input
+            type="number"
+            min={1}
+            max={cards.length}
+            className="input w-24"
+            value={cardNumber}
+            onChange={(event) => setCardNumber(event.target.value)}
+          />
+        </label>
+        {claim && card && (
+          <div>
+            <p role="status" className={claim.won ? 'font-bold text-success' : 'text-error'}>
+              {claim.won
+                ? t('caller.yes', { call: claim.call })
+                : t('caller.notYet', {
+                    terms: list(claim.missing.map((place) => terms[card.cells[place] ?? 0]!.text)),
+                  })}
+            </p>
+            <Card
+              size={puzzle.size}
+              direction={puzzle.direction}
+              squares={card.cells.map((own) =>
+                own === null ? null : { text: terms[own]!.text, picture: null, sound: null },
+              )}
+              marked={card.cells.flatMap((own, place) => (own !== null && calls.indexOf(own) < called ? [place] : []))}
+              won={claim.won ? claim.places : []}
+              free={t('free')}
+            />
+          </div>
+        )}
+        {cardNumber !== '' && !claim && <p className="text-error">{t('caller.noCard', { number: cardNumber })}</p>}
+        <h2 className="text-xl">{t('caller.soFar')}</h2>
+        <ol className="flex flex-col-reverse gap-1 text-sm">
+          {calls.slice(0, called).map((own, index) => (
+            <li key={own}>
+              <span className="quiet">{index + 1}</span> {terms[own]!.text}
+            </li>
+          ))}
+        </ol>
+      </aside>
+    </Dialog>
   )
 }
 

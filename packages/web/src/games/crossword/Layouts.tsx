@@ -10,6 +10,8 @@ import type { WorkbenchProps } from '../contract.ts'
 import { Thumbnail } from './Thumbnail.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { openWorker } from '../../ui/openWorker.ts'
+import { commonTexts } from '../../texts/namespaces.ts'
 
 /** Layouts shown at a time, and steps of the longest search. */
 const SHOWN = 4
@@ -18,6 +20,7 @@ const MOST_STEPS = 60_000_000
 /** Looks for better layouts while the teacher looks on, keeps any of them, and pins words. */
 export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProps<CrosswordOptions, CrosswordPuzzle>) {
   const t = useTexts(texts)
+  const common = useTexts(commonTexts)
   const [looking, setLooking] = useState(false)
   const [found, setFound] = useState<CrosswordPuzzle[]>([])
   const [steps, setSteps] = useState(0)
@@ -29,15 +32,22 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
   }, [key])
   useEffect(() => {
     if (!looking) return
-    const worker = new Worker(new URL('./layout.worker.ts', import.meta.url), { type: 'module' })
-    worker.addEventListener('message', ({ data }: MessageEvent<LayoutAnswer>) => {
-      setSteps(data.steps)
-      const { better } = data
-      if (better) setFound((before) => [better, ...before].slice(0, SHOWN))
-      if (data.steps >= MOST_STEPS) setLooking(false)
-    })
-    worker.postMessage({ list, options, seed, most: MOST_STEPS } satisfies LayoutRequest)
-    return () => worker.terminate()
+    const worker = openWorker<LayoutRequest, LayoutAnswer>(
+      () => new Worker(new URL('./layout.worker.ts', import.meta.url), { type: 'module' }),
+      {
+        onAnswer: ({ steps: done, better }) => {
+          setSteps(done)
+          if (better) setFound((before) => [better, ...before].slice(0, SHOWN))
+          if (done >= MOST_STEPS) setLooking(false)
+        },
+        onDied: () => {
+          setLooking(false)
+          setProblem(new Error(common('workerDied')))
+        },
+      },
+    )
+    worker.ask({ list, options, seed, most: MOST_STEPS })
+    return () => worker.close()
     // The key holds what the search depends on; another choice of steps does not end it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [looking, key])

@@ -1,30 +1,24 @@
 import type { FlashcardsMove, FlashcardsView } from '@otter/core/games/flashcards'
 import { Check, RotateCcw } from 'lucide-react'
-import { useEffect } from 'react'
 import type { PlayProps } from '../contract.ts'
 import { FaceBody, FaceSounds } from '../ShownFace.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 /** Flashcards as a student learns with them alone. */
 export function Play({ view, send, waiting }: PlayProps<FlashcardsView, FlashcardsMove>) {
   const t = useTexts(texts)
   const { front, back, hint, fact, turned, left, dueInDays, finished } = view
   const open = !finished && front !== null
-  useEffect(() => {
-    if (!open) return
-    const onKey = (event: KeyboardEvent): void => {
-      const at = event.target
-      if (event.ctrlKey || event.metaKey || at instanceof HTMLInputElement || at instanceof HTMLSelectElement) return
-      if (event.key === 'ArrowUp' || event.key === 'ArrowDown') send({ type: 'turn' })
-      else if (turned && event.key === 'ArrowRight') send({ type: 'rate', knew: true })
-      else if (turned && event.key === 'ArrowLeft') send({ type: 'rate', knew: false })
-      else return
-      event.preventDefault()
-    }
-    addEventListener('keydown', onKey)
-    return () => removeEventListener('keydown', onKey)
-  }, [open, turned, send])
+  useShortcuts((event) => {
+    if (!open || !isPlain(event)) return
+    if (event.key === 'ArrowUp' || event.key === 'ArrowDown') send({ type: 'turn' })
+    else if (turned && event.key === 'ArrowRight') send({ type: 'rate', knew: true })
+    else if (turned && event.key === 'ArrowLeft') send({ type: 'rate', knew: false })
+    else return
+    event.preventDefault()
+  })
   if (!open) {
     return (
       <section className="panel flex flex-col items-center gap-3 p-6 text-center">

@@ -20,6 +20,7 @@ import { commonTexts } from '../../texts/namespaces.ts'
 import { texts } from './texts.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts } from '../../texts/texts.ts'
+import { Dialog } from '../../ui/Dialog.tsx'
 
 /** Shows the cards to the whole class. */
 export function Present({ puzzle }: WorkbenchProps<FlashcardsOptions, FlashcardsPuzzle>) {
@@ -42,7 +43,6 @@ type Side = 'front' | 'back'
 function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => void }) {
   const t = useTexts(texts)
   const common = useTexts(commonTexts)
-  const dialog = useRef<HTMLDialogElement>(null)
   const shown = useRef<HTMLButtonElement>(null)
   const [queue, setQueue] = useState(() => [...cards.keys()])
   const [place, setPlace] = useState(0)
@@ -50,7 +50,6 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
   const [turned, setTurned] = useState(false)
   const [shuffles, setShuffles] = useState(0)
   useEffect(() => {
-    dialog.current?.showModal()
     // A dialog gives the focus to its first button, which here is Close.
     shown.current?.focus()
     // A wall without full screen is still a wall: browsers may refuse it.
@@ -98,59 +97,58 @@ function Wall({ cards, onClose }: { cards: readonly Flashcard[]; onClose: () => 
     if (!action[4]) action[3]()
   }
   return (
-    <dialog ref={dialog} className="modal" aria-label={t('wall.label')} onClose={onClose} onKeyDown={onKey}>
-      <div className="modal-box grid h-[96vh] max-h-none w-[97vw] max-w-none grid-rows-[auto_1fr_auto] gap-4">
-        <header className="flex items-center justify-between">
-          <p className="text-2xl">
-            <Rich
-              texts={texts}
-              id="wall.place"
-              values={{ number: place + 1, of: queue.length }}
-              marks={{ strong: <strong /> }}
-            />
-          </p>
-          <button
-            type="button"
-            className="btn btn-ghost h-11 w-11 p-0"
-            aria-label={common('close')}
-            onClick={() => dialog.current?.close()}
-          >
-            <X size={24} aria-hidden="true" />
-          </button>
-        </header>
-        <button
-          ref={shown}
-          type="button"
-          data-card="yes"
-          aria-live="polite"
-          className={`panel flex flex-col items-center justify-center gap-8 overflow-hidden p-6 ${turned ? 'border-secondary' : ''}`}
-          onClick={() => setTurned(!turned)}
-        >
-          <Large face={card[up]} quiet={turned} />
-          {turned ? (
-            <Large face={card[hidden]} quiet={false} />
-          ) : (
-            <span
-              className="card-back block h-[22vh] w-[34vh] rounded-xl border border-base-300"
-              role="img"
-              aria-label={t('wall.down')}
-            />
-          )}
-          {turned && card.fact !== '' && <span className="text-3xl">{card.fact}</span>}
+    <Dialog
+      title={t('wall.label')}
+      hidesTitle
+      layout="grid h-[96vh] max-h-none w-[97vw] max-w-none grid-rows-[auto_1fr_auto] gap-4"
+      box={{ onKeyDown: onKey }}
+      onClose={onClose}
+    >
+      <header className="flex items-center justify-between">
+        <p className="text-2xl">
+          <Rich
+            texts={texts}
+            id="wall.place"
+            values={{ number: place + 1, of: queue.length }}
+            marks={{ strong: <strong /> }}
+          />
+        </p>
+        <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label={common('close')} onClick={onClose}>
+          <X size={24} aria-hidden="true" />
         </button>
-        <div className="flex flex-wrap justify-center gap-2">
-          {actions.map(([key, name, Icon, act, off = false]) => (
-            <button key={key} type="button" className="btn h-12 text-lg" disabled={off} onClick={act}>
-              <Icon size={20} aria-hidden="true" />
-              {name}{' '}
-              <kbd className="kbd kbd-sm" aria-hidden="true">
-                {key === ' ' ? t('wall.space') : key === 'ArrowLeft' ? '←' : key === 'ArrowRight' ? '→' : key}
-              </kbd>
-            </button>
-          ))}
-        </div>
+      </header>
+      <button
+        ref={shown}
+        type="button"
+        data-card="yes"
+        aria-live="polite"
+        className={`panel flex flex-col items-center justify-center gap-8 overflow-hidden p-6 ${turned ? 'border-secondary' : ''}`}
+        onClick={() => setTurned(!turned)}
+      >
+        <Large face={card[up]} quiet={turned} />
+        {turned ? (
+          <Large face={card[hidden]} quiet={false} />
+        ) : (
+          <span
+            className="card-back block h-[22vh] w-[34vh] rounded-xl border border-base-300"
+            role="img"
+            aria-label={t('wall.down')}
+          />
+        )}
+        {turned && card.fact !== '' && <span className="text-3xl">{card.fact}</span>}
+      </button>
+      <div className="flex flex-wrap justify-center gap-2">
+        {actions.map(([key, name, Icon, act, off = false]) => (
+          <button key={key} type="button" className="btn h-12 text-lg" disabled={off} onClick={act}>
+            <Icon size={20} aria-hidden="true" />
+            {name}{' '}
+            <kbd className="kbd kbd-sm" aria-hidden="true">
+              {key === ' ' ? t('wall.space') : key === 'ArrowLeft' ? '←' : key === 'ArrowRight' ? '→' : key}
+            </kbd>
+          </button>
+        ))}
       </div>
-    </dialog>
+    </Dialog>
   )
 }
 

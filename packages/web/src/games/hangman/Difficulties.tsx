@@ -5,6 +5,7 @@ import type { WorkbenchProps } from '../contract.ts'
 import { texts } from './texts.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts, useWriting } from '../../texts/texts.ts'
+import { openWorker, type WorkerClient } from '../../ui/openWorker.ts'
 
 /** How hard each word is to guess by letters, and how many misses suit a class. */
 export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps<HangmanOptions, HangmanPuzzle>) {
@@ -12,18 +13,26 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
   const { list: listed } = useWriting()
   const [words, setWords] = useState<WordDifficulty[]>()
   const [failed, setFailed] = useState(false)
-  const worker = useRef<Worker>(undefined)
+  const worker = useRef<WorkerClient<DifficultyRequest>>(undefined)
   const { ask, take, group, first, early } = options
   const isEnglish = /^(en\b|$)/.test(ask === 'answer' ? list.answerLanguage : list.promptLanguage)
-  useEffect(() => () => worker.current?.terminate(), [])
+  useEffect(() => () => worker.current?.close(), [])
   useEffect(() => {
     if (!isEnglish) return
-    worker.current ??= new Worker(new URL('./difficulty.worker.ts', import.meta.url), { type: 'module' })
-    worker.current.onmessage = ({ data }: MessageEvent<DifficultyAnswer>) => {
-      if ('words' in data) setWords(data.words)
-      setFailed(!('words' in data))
-    }
-    worker.current.postMessage({ list, options: { ask, take, group, first, early } } satisfies DifficultyRequest)
+    worker.current ??= openWorker<DifficultyRequest, DifficultyAnswer>(
+      () => new Worker(new URL('./difficulty.worker.ts', import.meta.url), { type: 'module' }),
+      {
+        onAnswer: (answer) => {
+          if ('words' in answer) setWords(answer.words)
+          setFailed(!('words' in answer))
+        },
+        onDied: () => {
+          worker.current = undefined
+          setFailed(true)
+        },
+      },
+    )
+    worker.current.ask({ list, options: { ask, take, group, first, early } })
   }, [isEnglish, list, ask, take, group, first, early])
   if (!isEnglish) return <p className="quiet text-sm">{t('hard.englishOnly')}</p>
   if (failed) return <p className="text-sm text-error">{t('hard.noDictionary')}</p>

@@ -1,12 +1,12 @@
 import type { HangmanMove, HangmanView } from '@otter/core/games/hangman'
 import { Lightbulb } from 'lucide-react'
-import { useLayoutEffect } from 'react'
 import { ShownFace } from '../ShownFace.tsx'
 import { Turns } from '../Turns.tsx'
 import type { PlayProps } from '../contract.ts'
 import { Scene } from './Scene.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 /** Hangman as it is played: by link, on the wall, anywhere. */
 export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove>) {
@@ -14,23 +14,10 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
   const { characters, alphabet, tried, outcome, misses, missesMade, missed, prompt, teams } = view
   const left = misses - missesMade
   const open = outcome === null && !view.finished
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      const at = event.target
-      if (
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        at instanceof HTMLInputElement ||
-        at instanceof HTMLTextAreaElement ||
-        at instanceof HTMLSelectElement
-      )
-        return
-      if (open && [...event.key].length === 1 && /\p{L}/u.test(event.key)) send({ type: 'guess', letter: event.key })
-    }
-    addEventListener('keydown', onKey)
-    return () => removeEventListener('keydown', onKey)
-  }, [open, send])
+  useShortcuts((event) => {
+    if (!isPlain(event) || !open) return
+    if ([...event.key].length === 1 && /\p{L}/u.test(event.key)) send({ type: 'guess', letter: event.key })
+  })
   const spelled = characters.map((character) => character ?? t('gap')).join(' ')
   return (
     <div className="flex flex-col gap-3">

@@ -1,10 +1,11 @@
 import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core/games/quiz'
 import { Check, Lightbulb, X } from 'lucide-react'
-import { useLayoutEffect, useState } from 'react'
+import { useState } from 'react'
 import { FaceBody, FaceSounds, ShownFace } from '../ShownFace.tsx'
 import { Countdown } from './Countdown.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 interface QuestionProps {
   question: AskedQuestion
@@ -29,16 +30,10 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
     )
     if (!several) send({ type: 'choose', choices: [choice] })
   }
-  // Before the screen is painted: the quick type as soon as they see.
-  useLayoutEffect(() => {
-    if (form !== 'choice' || told) return
-    const onKey = (event: KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey || event.altKey || event.target instanceof HTMLSelectElement) return
-      const choice = event.key.length === 1 ? event.key.toUpperCase().charCodeAt(0) - 65 : -1
-      if (choice >= 0 && choice < choices.length) choose(choice)
-    }
-    addEventListener('keydown', onKey)
-    return () => removeEventListener('keydown', onKey)
+  useShortcuts((event) => {
+    if (form !== 'choice' || told || !isPlain(event)) return
+    const choice = event.key.length === 1 ? event.key.toUpperCase().charCodeAt(0) - 65 : -1
+    if (choice >= 0 && choice < choices.length) choose(choice)
   })
   return (
     <>

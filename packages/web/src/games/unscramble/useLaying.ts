@@ -1,5 +1,6 @@
 import type { UnscrambleMove, UnscrambleView } from '@otter/core/games/unscramble'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
+import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 interface Laying {
   /** Numbers of the pieces in the order laid so far. */
@@ -25,30 +26,16 @@ export function useLaying(view: UnscrambleView, send: (move: UnscrambleMove) => 
   const takeBack = (place: number): void => {
     if (place >= view.start.length) set(laid.slice(0, place))
   }
-  useEffect(() => {
-    if (outcome !== null || finished) return
-    const onKey = (event: KeyboardEvent): void => {
-      const at = event.target
-      if (
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        at instanceof HTMLInputElement ||
-        at instanceof HTMLTextAreaElement ||
-        at instanceof HTMLSelectElement
-      )
-        return
-      if (event.key === 'Backspace') return takeBack(laid.length - 1)
-      const typed = event.key.toLocaleLowerCase()
-      const piece = pieces.findIndex(
-        (own, index) =>
-          !laid.includes(index) &&
-          (own.toLocaleLowerCase() === typed || (view.by === 'words' && own.toLocaleLowerCase().startsWith(typed))),
-      )
-      if ([...event.key].length === 1 && piece >= 0) lay(piece)
-    }
-    addEventListener('keydown', onKey)
-    return () => removeEventListener('keydown', onKey)
+  useShortcuts((event) => {
+    if (outcome !== null || finished || !isPlain(event)) return
+    if (event.key === 'Backspace') return takeBack(laid.length - 1)
+    const typed = event.key.toLocaleLowerCase()
+    const piece = pieces.findIndex(
+      (own, index) =>
+        !laid.includes(index) &&
+        (own.toLocaleLowerCase() === typed || (view.by === 'words' && own.toLocaleLowerCase().startsWith(typed))),
+    )
+    if ([...event.key].length === 1 && piece >= 0) lay(piece)
   })
   return { laid, lay, takeBack }
 }

@@ -17,6 +17,7 @@ import { useListDraft, type ListDraft } from './draft/useListDraft.ts'
 import { WordsStep } from './WordsStep.tsx'
 import { commonTexts, listTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
+import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 /** A list: its words, what they can be, and one game of them. */
 export function ListPage() {
@@ -61,19 +62,9 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
     ),
   )
 
-  useEffect(() => {
-    const key = (event: KeyboardEvent): void => {
-      if (
-        !(event.ctrlKey || event.metaKey) ||
-        event.target instanceof HTMLInputElement ||
-        event.target instanceof HTMLTextAreaElement
-      )
-        return
-      if (event.key.toLowerCase() === 'z') (event.shiftKey ? redo : undo)()
-    }
-    addEventListener('keydown', key)
-    return () => removeEventListener('keydown', key)
-  }, [redo, undo])
+  useShortcuts((event) => {
+    if (!isPlain(event) && event.key.toLowerCase() === 'z') (event.shiftKey ? redo : undo)()
+  })
 
   const shown =
     kind ?? (fits[choices.kind].ready ? choices.kind : (GAME_KINDS.find((one) => fits[one].ready) ?? choices.kind))

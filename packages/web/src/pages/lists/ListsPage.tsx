@@ -1,7 +1,7 @@
 import { mediaPath, type ListSummary } from '@otter/api'
 import { directionOf, foldText } from '@otter/core'
 import { Archive, ArchiveRestore, CopyPlus, FileUp, Plus } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useCreateList, useFreeRoom, useListAction, useLists, useRoom } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
@@ -9,6 +9,7 @@ import { OtterAfloat } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { commonTexts, listsTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
+import { useShortcuts } from '../../ui/useShortcuts.ts'
 
 /** All lists of a teacher: to search, by folder, and the ones put away. */
 export function ListsPage() {
@@ -20,15 +21,11 @@ export function ListsPage() {
   const [wanted, setWanted] = useState('')
   const [archived, setArchived] = useState(false)
   const search = useRef<HTMLInputElement>(null)
-  useEffect(() => {
-    const key = (event: KeyboardEvent): void => {
-      if (event.key !== '/' || event.target instanceof HTMLInputElement) return
-      event.preventDefault()
-      search.current?.focus()
-    }
-    addEventListener('keydown', key)
-    return () => removeEventListener('keydown', key)
-  }, [])
+  useShortcuts((event) => {
+    if (event.key !== '/') return
+    event.preventDefault()
+    search.current?.focus()
+  })
   const folders = useMemo(() => {
     const words = foldText(wanted, { accents: 'folded' }).split(' ')
     const matches = ({ title, folder, subject, grade, tags }: ListSummary): boolean => {

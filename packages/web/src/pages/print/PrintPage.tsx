@@ -59,7 +59,7 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
     () => Array.from({ length: versions }, (_, index) => versionSeed(choice.seed, index + 1)),
     [choice.seed, versions],
   )
-  const { puzzles, note, busy } = usePuzzles<unknown>(kind, entryList, choice.options, seeds)
+  const { puzzles, note, busy, died } = usePuzzles<unknown>(kind, entryList, choice.options, seeds)
   const { mutate } = share
   const ready = entryList !== undefined && gameOf(kind).fit(entryList, choice.options).ready
   useEffect(() => {
@@ -182,6 +182,11 @@ function Sheets({ id, kind }: { id: string; kind: GameKind }) {
         )}
         <div className="w-full empty:hidden">
           <Notice error={list.error ?? share.error ?? file.error} />
+          {died && (
+            <p role="alert" className="text-error">
+              {common('workerDied')}
+            </p>
+          )}
           {note && (
             <p role="alert" className="text-error">
               {t('impossible')}

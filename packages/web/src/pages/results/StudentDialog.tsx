@@ -1,10 +1,11 @@
 import type { ParticipantResult } from '@otter/api'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { useParticipantAction, type ParticipantAction } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { commonTexts, resultsTexts } from '../../texts/namespaces.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts } from '../../texts/texts.ts'
+import { Dialog } from '../../ui/Dialog.tsx'
 
 interface StudentDialogProps {
   offerId: string
@@ -25,157 +26,150 @@ export function StudentDialog({
 }: StudentDialogProps) {
   const t = useTexts(resultsTexts)
   const common = useTexts(commonTexts)
-  const dialog = useRef<HTMLDialogElement>(null)
   const [typed, setTyped] = useState(name)
   const [into, setInto] = useState('')
   const [deleting, setDeleting] = useState(false)
   const action = useParticipantAction(offerId)
-  useEffect(() => dialog.current?.showModal(), [])
   const act = (what: ParticipantAction, close = false, who = participantId): void =>
     action.mutate({ participantId: who, ...what }, { onSuccess: () => close && onClose() })
   return (
-    <dialog ref={dialog} className="modal" aria-label={t('about', { name })} onClose={onClose}>
-      <div className="modal-box flex flex-col gap-4">
-        <h2 className="text-2xl" dir="auto">
-          {name}
-        </h2>
-        <Notice error={action.error} />
-        <form
-          className="flex items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (typed.trim() !== '') act({ act: 'change', name: typed }, true)
-          }}
+    <Dialog title={t('about', { name })} layout="flex flex-col gap-4" onClose={onClose}>
+      <Notice error={action.error} />
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (typed.trim() !== '') act({ act: 'change', name: typed }, true)
+        }}
+      >
+        <label className="flex flex-1 flex-col">
+          <span className="quiet text-sm">{t('name')}</span>
+          <input
+            className="input w-full"
+            dir="auto"
+            maxLength={40}
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        </label>
+        <button
+          type="submit"
+          className="btn"
+          disabled={action.isPending || typed.trim() === '' || typed.trim() === name}
         >
-          <label className="flex flex-1 flex-col">
-            <span className="quiet text-sm">{t('name')}</span>
-            <input
-              className="input w-full"
-              dir="auto"
-              maxLength={40}
-              value={typed}
-              onChange={(event) => setTyped(event.target.value)}
-            />
+          {t('rename')}
+        </button>
+      </form>
+      {others.length > 0 && (
+        <div className="flex items-end gap-2">
+          <label className="flex min-w-0 flex-1 flex-col">
+            <span className="quiet text-sm">{t('sameAs')}</span>
+            <select className="select w-full" value={into} onChange={(event) => setInto(event.target.value)}>
+              <option value="">…</option>
+              {others.map((other) => (
+                <option key={other.participantId} value={other.participantId}>
+                  {other.name}
+                </option>
+              ))}
+            </select>
           </label>
           <button
-            type="submit"
+            type="button"
             className="btn"
-            disabled={action.isPending || typed.trim() === '' || typed.trim() === name}
+            disabled={action.isPending || into === ''}
+            onClick={() => act({ act: 'merge', into }, true)}
           >
-            {t('rename')}
+            {t('putTogether')}
           </button>
-        </form>
-        {others.length > 0 && (
-          <div className="flex items-end gap-2">
-            <label className="flex min-w-0 flex-1 flex-col">
-              <span className="quiet text-sm">{t('sameAs')}</span>
-              <select className="select w-full" value={into} onChange={(event) => setInto(event.target.value)}>
-                <option value="">…</option>
-                {others.map((other) => (
-                  <option key={other.participantId} value={other.participantId}>
-                    {other.name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <button
-              type="button"
-              className="btn"
-              disabled={action.isPending || into === ''}
-              onClick={() => act({ act: 'merge', into }, true)}
-            >
-              {t('putTogether')}
-            </button>
-          </div>
-        )}
-        {merged.map((other) => (
-          <p key={other.participantId} className="flex items-center justify-between gap-2">
-            <span>
-              <Rich texts={resultsTexts} id="togetherWith" values={{ name: other.name }} marks={{ name: <bdi /> }} />
-            </span>
-            <button
-              type="button"
-              className="btn btn-sm"
-              disabled={action.isPending}
-              onClick={() => act({ act: 'merge', into: null }, false, other.participantId)}
-            >
-              {t('part')}
-            </button>
-          </p>
-        ))}
-        {attempts > 0 && lastPlayId !== null && (
-          <p className="flex items-center justify-between gap-2">
-            <span>
-              {t('giveBackTitle')}
-              <span className="quiet block text-sm">{t('giveBackHelp')}</span>
-            </span>
-            <button
-              type="button"
-              className="btn"
-              disabled={action.isPending}
-              onClick={() => act({ act: 'give-back', playId: lastPlayId }, true)}
-            >
-              {t('giveBack')}
-            </button>
-          </p>
-        )}
-        <label className="flex items-center justify-between gap-2">
-          {t('time')}
-          <select
-            className="select w-auto"
-            value={factor}
+        </div>
+      )}
+      {merged.map((other) => (
+        <p key={other.participantId} className="flex items-center justify-between gap-2">
+          <span>
+            <Rich texts={resultsTexts} id="togetherWith" values={{ name: other.name }} marks={{ name: <bdi /> }} />
+          </span>
+          <button
+            type="button"
+            className="btn btn-sm"
             disabled={action.isPending}
-            onChange={(event) => act({ act: 'change', factor: Number(event.target.value) })}
+            onClick={() => act({ act: 'merge', into: null }, false, other.participantId)}
           >
-            {FACTORS.map((more) => (
-              <option key={more} value={more}>
-                {more === 1 ? t('timeAs') : t('timeMore', { factor: more })}
-              </option>
-            ))}
-          </select>
-        </label>
+            {t('part')}
+          </button>
+        </p>
+      ))}
+      {attempts > 0 && lastPlayId !== null && (
         <p className="flex items-center justify-between gap-2">
           <span>
-            {removed ? t('letBackTitle') : t('takeOutTitle')}
-            <span className="quiet block text-sm">{removed ? t('letBackHelp') : t('takeOutHelp')}</span>
+            {t('giveBackTitle')}
+            <span className="quiet block text-sm">{t('giveBackHelp')}</span>
           </span>
           <button
             type="button"
             className="btn"
             disabled={action.isPending}
-            onClick={() => act({ act: 'change', removed: !removed })}
+            onClick={() => act({ act: 'give-back', playId: lastPlayId }, true)}
           >
-            {removed ? t('letBack') : t('takeOut')}
+            {t('giveBack')}
           </button>
         </p>
-        <div className="flex flex-wrap items-center justify-between gap-2">
-          {deleting ? (
-            <>
-              <span className="text-error">{t('deleteSure', { count: attempts })}</span>
-              <span className="flex gap-2">
-                <button type="button" className="btn" autoFocus onClick={() => setDeleting(false)}>
-                  {t('keep')}
-                </button>
-                <button
-                  type="button"
-                  className="btn border-error text-error"
-                  disabled={action.isPending}
-                  onClick={() => act({ act: 'delete' }, true)}
-                >
-                  {common('delete')}
-                </button>
-              </span>
-            </>
-          ) : (
-            <button type="button" className="btn btn-ghost text-error" onClick={() => setDeleting(true)}>
-              {t('deleteStudent')}
-            </button>
-          )}
-          <button type="button" className="btn btn-primary ms-auto" onClick={() => dialog.current?.close()}>
-            {common('done')}
+      )}
+      <label className="flex items-center justify-between gap-2">
+        {t('time')}
+        <select
+          className="select w-auto"
+          value={factor}
+          disabled={action.isPending}
+          onChange={(event) => act({ act: 'change', factor: Number(event.target.value) })}
+        >
+          {FACTORS.map((more) => (
+            <option key={more} value={more}>
+              {more === 1 ? t('timeAs') : t('timeMore', { factor: more })}
+            </option>
+          ))}
+        </select>
+      </label>
+      <p className="flex items-center justify-between gap-2">
+        <span>
+          {removed ? t('letBackTitle') : t('takeOutTitle')}
+          <span className="quiet block text-sm">{removed ? t('letBackHelp') : t('takeOutHelp')}</span>
+        </span>
+        <button
+          type="button"
+          className="btn"
+          disabled={action.isPending}
+          onClick={() => act({ act: 'change', removed: !removed })}
+        >
+          {removed ? t('letBack') : t('takeOut')}
+        </button>
+      </p>
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        {deleting ? (
+          <>
+            <span className="text-error">{t('deleteSure', { count: attempts })}</span>
+            <span className="flex gap-2">
+              <button type="button" className="btn" autoFocus onClick={() => setDeleting(false)}>
+                {t('keep')}
+              </button>
+              <button
+                type="button"
+                className="btn border-error text-error"
+                disabled={action.isPending}
+                onClick={() => act({ act: 'delete' }, true)}
+              >
+                {common('delete')}
+              </button>
+            </span>
+          </>
+        ) : (
+          <button type="button" className="btn btn-ghost text-error" onClick={() => setDeleting(true)}>
+            {t('deleteStudent')}
           </button>
-        </div>
+        )}
+        <button type="button" className="btn btn-primary ms-auto" onClick={onClose}>
+          {common('done')}
+        </button>
       </div>
-    </dialog>
+    </Dialog>
   )
 }

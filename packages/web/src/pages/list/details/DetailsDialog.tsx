@@ -1,11 +1,12 @@
 import { mediaPath } from '@otter/api'
 import { LIST_DETAILS, type ListDetails } from '@otter/core'
 import { ImagePlus, X } from 'lucide-react'
-import { useEffect, useId, useRef, useState } from 'react'
+import { useId, useState } from 'react'
 import { languagesWith } from './languages.ts'
 import { PicturePicker } from '../pictures/PicturePicker.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../../texts/texts.ts'
+import { Dialog } from '../../../ui/Dialog.tsx'
 
 interface DetailsDialogProps {
   details: ListDetails
@@ -19,11 +20,9 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
   const t = useTexts(listTexts)
   const common = useTexts(commonTexts)
   const { nameOf } = useWriting()
-  const dialog = useRef<HTMLDialogElement>(null)
   const id = useId()
   const [picking, setPicking] = useState(false)
   const [tags, setTags] = useState(details.tags.join(', '))
-  useEffect(() => dialog.current?.showModal(), [])
   const line = (name: 'subject' | 'grade' | 'folder', label: string, most: number, list?: string) => (
     <label className="flex flex-col text-sm">
       {label}
@@ -54,97 +53,92 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
     </label>
   )
   return (
-    <dialog ref={dialog} className="modal" aria-labelledby={`${id}-title`} onClose={onClose}>
-      <div className="modal-box flex max-w-2xl flex-col gap-3">
-        <h2 id={`${id}-title`} className="text-2xl">
-          {t('details.title')}
-        </h2>
-        <div className="flex gap-4">
-          {details.cover ? (
-            <span className="relative">
-              <img
-                src={mediaPath(details.cover.id)}
-                alt={details.cover.alt || t('details.theCover')}
-                className="size-28 rounded-sm border border-base-300 bg-white object-contain"
-              />
-              <button
-                type="button"
-                className="btn btn-sm btn-square absolute end-1 top-1"
-                aria-label={t('details.takeCoverOff')}
-                onClick={() => onChange({ cover: null })}
-              >
-                <X size={16} aria-hidden="true" />
-              </button>
-            </span>
-          ) : (
-            <button type="button" className="btn size-28 flex-col" onClick={() => setPicking(true)}>
-              <ImagePlus size={20} aria-hidden="true" />
-              {t('details.cover')}
+    <Dialog title={t('details.title')} layout="flex max-w-2xl flex-col gap-3" onClose={onClose}>
+      <div className="flex gap-4">
+        {details.cover ? (
+          <span className="relative">
+            <img
+              src={mediaPath(details.cover.id)}
+              alt={details.cover.alt || t('details.theCover')}
+              className="size-28 rounded-sm border border-base-300 bg-white object-contain"
+            />
+            <button
+              type="button"
+              className="btn btn-sm btn-square absolute end-1 top-1"
+              aria-label={t('details.takeCoverOff')}
+              onClick={() => onChange({ cover: null })}
+            >
+              <X size={16} aria-hidden="true" />
             </button>
-          )}
-          <label className="flex flex-1 flex-col text-sm">
-            {t('details.description')}
-            <textarea
-              rows={4}
-              dir="auto"
-              maxLength={2000}
-              className="textarea w-full flex-1"
-              value={details.description}
-              onChange={(event) => onChange({ description: event.target.value })}
-            />
-          </label>
-        </div>
-        <div className="grid grid-cols-2 gap-3">
-          {language('answerLanguage', t('details.answersIn'))}
-          {language('promptLanguage', t('details.promptsIn'))}
-          {line('subject', t('details.subject'), 100)}
-          {line('grade', t('details.grade'), 50)}
-          {line('folder', t('details.folder'), 100, `${id}-folders`)}
-          <datalist id={`${id}-folders`}>
-            {folders.map((folder) => (
-              <option key={folder} value={folder} />
-            ))}
-          </datalist>
-          <label className="flex flex-col text-sm">
-            {t('details.tags')}
-            <input
-              className="input w-full"
-              dir="auto"
-              value={tags}
-              onChange={(event) => {
-                setTags(event.target.value)
-                onChange({
-                  tags: [
-                    ...new Set(
-                      event.target.value
-                        .split(',')
-                        .map((tag) => tag.trim().slice(0, 50))
-                        .filter((tag) => tag !== ''),
-                    ),
-                  ].slice(0, 20),
-                })
-              }}
-            />
-          </label>
-        </div>
-        <div className="flex justify-end">
-          <button type="button" className="btn btn-primary" onClick={onClose}>
-            {common('done')}
+          </span>
+        ) : (
+          <button type="button" className="btn size-28 flex-col" onClick={() => setPicking(true)}>
+            <ImagePlus size={20} aria-hidden="true" />
+            {t('details.cover')}
           </button>
-        </div>
-        {picking && (
-          <PicturePicker
-            word={details.title}
-            language={details.promptLanguage}
-            onClose={() => setPicking(false)}
-            onPick={(cover) => {
-              onChange({ cover })
-              setPicking(false)
+        )}
+        <label className="flex flex-1 flex-col text-sm">
+          {t('details.description')}
+          <textarea
+            rows={4}
+            dir="auto"
+            maxLength={2000}
+            className="textarea w-full flex-1"
+            value={details.description}
+            onChange={(event) => onChange({ description: event.target.value })}
+          />
+        </label>
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        {language('answerLanguage', t('details.answersIn'))}
+        {language('promptLanguage', t('details.promptsIn'))}
+        {line('subject', t('details.subject'), 100)}
+        {line('grade', t('details.grade'), 50)}
+        {line('folder', t('details.folder'), 100, `${id}-folders`)}
+        <datalist id={`${id}-folders`}>
+          {folders.map((folder) => (
+            <option key={folder} value={folder} />
+          ))}
+        </datalist>
+        <label className="flex flex-col text-sm">
+          {t('details.tags')}
+          <input
+            className="input w-full"
+            dir="auto"
+            value={tags}
+            onChange={(event) => {
+              setTags(event.target.value)
+              onChange({
+                tags: [
+                  ...new Set(
+                    event.target.value
+                      .split(',')
+                      .map((tag) => tag.trim().slice(0, 50))
+                      .filter((tag) => tag !== ''),
+                  ),
+                ].slice(0, 20),
+              })
             }}
           />
-        )}
+        </label>
       </div>
-    </dialog>
+      <div className="flex justify-end">
+        <button type="button" className="btn btn-primary" onClick={onClose}>
+          {common('done')}
+        </button>
+      </div>
+      {picking && (
+        <PicturePicker
+          word={details.title}
+          language={details.promptLanguage}
+          onClose={() => setPicking(false)}
+          onPick={(cover) => {
+            onChange({ cover })
+            setPicking(false)
+          }}
+        />
+      )}
+    </Dialog>
   )
 }
 

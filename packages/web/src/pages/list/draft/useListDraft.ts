@@ -1,11 +1,11 @@
 import type { ListReply, SavedReply, VersionReply } from '@otter/api'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
-import { ApiError, call } from '../../../api/client.ts'
+import { call } from '../../../api/client.ts'
 import { queryClient } from '../../../api/queries.ts'
-import { changesBetween, draftOf, rebase, type Draft, type Overruled } from './draft.ts'
+import { draftOf, rebase, type Draft, type Overruled } from './draft.ts'
+import { DraftSync, type SaveState } from './draftSync.ts'
+import { beginHistory, carried, record, redone, undone, type History } from './history.ts'
 import { forgetDraft, keepDraft, takeDrafts } from './keptDraft.ts'
-
-type SaveState = 'saved' | 'saving' | 'failed'
 
 export interface ListDraft {
   draft: Draft
@@ -30,126 +30,52 @@ export interface ListDraft {
   flush: () => Promise<boolean>
 }
 
-/** How long after the last keystroke a save begins, and the waits between tries; in milliseconds. */
-const PAUSE = 400
-const FIRST_WAIT = 1_000
-const LONGEST_WAIT = 20_000
-const MAX_UNDO = 200
-
-/** What was being tried and failed is said until it has worked. */
-const unsaved = (before: SaveState): SaveState => (before === 'failed' ? before : 'saving')
-
-interface History {
-  past: Draft[]
-  now: Draft
-  future: Draft[]
-  group: string | undefined
-}
-
 /**
  * Holds what is typed on a list's page: saves it as it changes, keeps it on this device until it is saved, and undoes.
  */
 export function useListDraft(list: ListReply): ListDraft {
   const [start] = useState(() => restored(list))
-  const [history, setHistory] = useState<History>({ past: [], now: start.draft, future: [], group: undefined })
-  const [saveState, setSaveState] = useState<SaveState>('saved')
-  const [problem, setProblem] = useState<string>()
+  const [history, setHistory] = useState(() => beginHistory(start.draft))
+  // What the next step builds on, also while an edit that can be drawn later is not drawn yet.
+  const latest = useRef(history)
+  const show = useCallback((next: History, pace: 'now' | 'later'): void => {
+    latest.current = next
+    if (pace === 'later') startTransition(() => setHistory(next))
+    else setHistory(next)
+  }, [])
+  const [{ saveState, problem }, setState] = useState<{ saveState: SaveState; problem?: string }>({
+    saveState: 'saved',
+  })
   const [overruled, setOverruled] = useState<Overruled[]>(start.overruled)
-  const saved = useRef({ draft: draftOf(list), version: list.version })
-  const now = useRef(history.now)
-  const running = useRef<Promise<boolean>>(undefined)
-  /** Puts what was typed here on top of what was saved elsewhere. */
-  const merge = useCallback((theirs: ListReply): void => {
-    const base = saved.current.draft
-    const their = draftOf(theirs)
-    const { draft, overruled: gaveWay } = rebase(base, now.current, their)
-    saved.current = { draft: their, version: theirs.version }
-    now.current = draft
-    // What can be undone to must not take back what others did.
-    const carried = (one: Draft): Draft => rebase(base, one, their).draft
-    setHistory((before) => ({
-      ...before,
-      past: before.past.map(carried),
-      now: draft,
-      future: before.future.map(carried),
-    }))
-    if (gaveWay.length > 0) setOverruled((before) => [...before, ...gaveWay])
-  }, [])
-
-  const save = useCallback(async (): Promise<boolean> => {
-    for (;;) {
-      const sent = now.current
-      const changes = changesBetween(saved.current.draft, sent)
-      if (!changes) {
-        forgetDraft(list.id)
-        setSaveState('saved')
-        setProblem(undefined)
-        return true
-      }
-      setSaveState(unsaved)
-      try {
-        const { version } = await call<SavedReply>('PATCH', `/lists/${list.id}`, {
-          version: saved.current.version,
-          ...changes,
-        })
-        saved.current = { draft: sent, version }
-      } catch (error) {
-        if (!(error instanceof ApiError)) throw error
-        const theirs =
-          error.status === 409 && error.path === 'version'
-            ? await call<ListReply>('GET', `/lists/${list.id}`).catch(() => undefined)
-            : undefined
-        if (theirs) {
-          merge(theirs)
-          continue
-        }
-        keepDraft(list.id, saved.current.draft, now.current)
-        setSaveState('failed')
-        setProblem(error.message)
-        return false
-      }
-    }
-  }, [list.id, merge])
-
-  /** Runs one task after another, so that no two see the list in different states. */
-  const inTurn = useCallback((task: () => Promise<boolean>): Promise<boolean> => {
-    running.current = (running.current ?? Promise.resolve(true)).then(task, task)
-    return running.current
-  }, [])
-  const flush = useCallback((): Promise<boolean> => inTurn(save), [inTurn, save])
-
-  useEffect(() => {
-    let wait = FIRST_WAIT
-    let timer = setTimeout(function attempt() {
-      if (wait === FIRST_WAIT && changesBetween(saved.current.draft, now.current))
-        keepDraft(list.id, saved.current.draft, now.current)
-      void flush().then((done) => {
-        if (done) return
-        timer = setTimeout(attempt, wait)
-        wait = Math.min(LONGEST_WAIT, wait * 2)
-      })
-    }, PAUSE)
-    return () => clearTimeout(timer)
-  }, [history.now, flush, list.id])
-
+  const [sync] = useState(() => {
+    const path = `/lists/${list.id}`
+    return new DraftSync(list, start.draft, {
+      save: (changes, closing) => call<SavedReply>('PATCH', path, changes, closing),
+      load: () => call<ListReply>('GET', path),
+      loadVersion: () => call<VersionReply>('GET', `${path}/version`),
+      keep: (saved, draft, closing) => keepDraft(list.id, saved, draft, closing),
+      forget: () => forgetDraft(list.id),
+      later: (milliseconds, act) => {
+        const timer = setTimeout(act, milliseconds)
+        return () => clearTimeout(timer)
+      },
+      // The same state again draws nothing.
+      onState: (next, why) =>
+        setState((before) =>
+          before.saveState === next && before.problem === why ? before : { saveState: next, problem: why },
+        ),
+      onMerge: (draft, gaveWay, carry) => {
+        show(carried(latest.current, draft, carry), 'now')
+        if (gaveWay.length > 0) setOverruled((before) => [...before, ...gaveWay])
+      },
+    })
+  })
   useEffect(() => {
     const look = (): void => {
-      if (document.visibilityState !== 'visible') return
-      void inTurn(async () => {
-        const version = await call<VersionReply>('GET', `/lists/${list.id}/version`).catch(() => undefined)
-        if (version === undefined || version.version <= saved.current.version) return true
-        const theirs = await call<ListReply>('GET', `/lists/${list.id}`).catch(() => undefined)
-        if (theirs) merge(theirs)
-        return true
-      })
+      if (document.visibilityState === 'visible') void sync.look()
     }
-    const leave = (): void => {
-      const changes = changesBetween(saved.current.draft, now.current)
-      if (!changes) return
-      keepDraft(list.id, saved.current.draft, now.current, true)
-      // What is too large for this last call stays in the kept draft.
-      call('PATCH', `/lists/${list.id}`, { version: saved.current.version, ...changes }, true).catch(() => undefined)
-    }
+    const leave = (): void => sync.leave()
+    sync.saveSoon()
     addEventListener('focus', look)
     document.addEventListener('visibilitychange', look)
     addEventListener('pagehide', leave)
@@ -157,56 +83,30 @@ export function useListDraft(list: ListReply): ListDraft {
       removeEventListener('focus', look)
       document.removeEventListener('visibilitychange', look)
       removeEventListener('pagehide', leave)
-      void flush().then(() => queryClient.invalidateQueries({ queryKey: ['lists'] }))
+      void sync.close().then(() => queryClient.invalidateQueries({ queryKey: ['lists'] }))
     }
-  }, [list.id, flush, inTurn, merge])
+  }, [sync])
 
-  const edit = useCallback((change: (draft: Draft) => Draft, group?: string, pace: 'now' | 'later' = 'now'): void => {
-    const next = change(now.current)
-    if (next === now.current) return
-    now.current = next
-    setSaveState(unsaved)
-    const record = (): void =>
-      setHistory((before) => {
-        const joins = group !== undefined && group === before.group
-        return {
-          past: joins ? before.past : [...before.past, before.now].slice(-MAX_UNDO),
-          now: next,
-          future: [],
-          group,
-        }
-      })
-    if (pace === 'later') startTransition(record)
-    else record()
-  }, [])
-  const goTo = useCallback((step: (before: History) => History): void => {
-    setHistory((before) => {
-      const after = step(before)
-      now.current = after.now
-      return after
-    })
-    setSaveState(unsaved)
-  }, [])
-  const undo = useCallback(
-    (): void =>
-      goTo((before) => {
-        const { past, now: current, future } = before
-        return past.length === 0
-          ? before
-          : { past: past.slice(0, -1), now: past[past.length - 1]!, future: [current, ...future], group: undefined }
-      }),
-    [goTo],
+  const edit = useCallback(
+    (change: (draft: Draft) => Draft, group?: string, pace: 'now' | 'later' = 'now'): void => {
+      const next = change(sync.now)
+      if (next === sync.now) return
+      sync.change(next)
+      show(record(latest.current, next, group), pace)
+    },
+    [sync, show],
   )
-  const redo = useCallback(
-    (): void =>
-      goTo((before) => {
-        const { past, now: current, future } = before
-        return future.length === 0
-          ? before
-          : { past: [...past, current], now: future[0]!, future: future.slice(1), group: undefined }
-      }),
-    [goTo],
+  const step = useCallback(
+    (take: (before: History) => History): void => {
+      const after = take(latest.current)
+      if (after === latest.current) return
+      sync.change(after.now)
+      show(after, 'now')
+    },
+    [sync, show],
   )
+  const undo = useCallback((): void => step(undone), [step])
+  const redo = useCallback((): void => step(redone), [step])
   const settle = useCallback(
     (one: Overruled): void => setOverruled((before) => before.filter((other) => other !== one)),
     [],
@@ -222,7 +122,7 @@ export function useListDraft(list: ListReply): ListDraft {
     redo,
     canUndo: history.past.length > 0,
     canRedo: history.future.length > 0,
-    flush,
+    flush: () => sync.flush(),
   }
 }
 

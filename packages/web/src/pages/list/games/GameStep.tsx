@@ -9,7 +9,7 @@ import { Rich } from '../../../texts/Rich.tsx'
 import { usePuzzles } from '../../../workers/usePuzzles.ts'
 import { newSeed, type GameChoice } from './gameChoice.ts'
 import { Preview } from './Preview.tsx'
-import { listTexts } from '../../../texts/namespaces.ts'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 
 interface GameStepProps {
@@ -24,6 +24,7 @@ interface GameStepProps {
 /** The list as one game: how it is made, and as students will see and play it. */
 export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStepProps) {
   const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
   const { options, seed } = choice
   const { Options, Workbench } = TEACHER[kind]
   const words = useGameWords()
@@ -32,7 +33,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
   const preview = useRef<HTMLElement>(null)
   const groups = useMemo(() => [...new Set(list.entries.flatMap((entry) => entry.groups))], [list])
   const seeds = useMemo(() => [seed], [seed])
-  const { puzzles, note, busy } = usePuzzles<unknown>(kind, list, options, seeds)
+  const { puzzles, note, busy, died } = usePuzzles<unknown>(kind, list, options, seeds)
   const puzzle = puzzles?.[0]
   const general = fit.notes.filter(({ entryIds }) => entryIds.length === 0)
   const byRow = fit.notes.filter(({ entryIds }) => entryIds.length > 0)
@@ -90,6 +91,11 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
               {sentenceFor(one)}
             </p>
           ),
+        )}
+        {died && (
+          <p role="alert" className="text-sm text-error">
+            {common('workerDied')}
+          </p>
         )}
         {shortfall !== undefined && (
           <p role="alert" className="text-sm text-error">

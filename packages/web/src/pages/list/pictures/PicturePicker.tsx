@@ -1,12 +1,13 @@
 import type { OfferedPicture } from '@otter/api'
 import type { Picture } from '@otter/core'
 import { ImageUp } from 'lucide-react'
-import { useDeferredValue, useEffect, useRef, useState } from 'react'
+import { useDeferredValue, useState } from 'react'
 import { takeOffered, uploadPicture } from '../../../api/media.ts'
 import { usePictures } from '../../../api/queries.ts'
 import { Notice } from '../../../ui/Notice.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
+import { Dialog } from '../../../ui/Dialog.tsx'
 
 interface PicturePickerProps {
   /** What is searched at first. */
@@ -20,11 +21,9 @@ interface PicturePickerProps {
 export function PicturePicker({ word: first, language, onPick, onClose }: PicturePickerProps) {
   const t = useTexts(listTexts)
   const common = useTexts(commonTexts)
-  const dialog = useRef<HTMLDialogElement>(null)
   const [word, setWord] = useState(first)
   const [state, setState] = useState<{ busy: boolean; error?: Error }>({ busy: false })
   const pictures = usePictures(useDeferredValue(word.trim()), language)
-  useEffect(() => dialog.current?.showModal(), [])
   const pick = (fetched: () => Promise<Picture>): void => {
     setState({ busy: true })
     fetched().then(onPick, (error: Error) => setState({ busy: false, error }))
@@ -33,56 +32,55 @@ export function PicturePicker({ word: first, language, onPick, onClose }: Pictur
     if (file) pick(() => uploadPicture(file, word))
   }
   return (
-    <dialog ref={dialog} className="modal" aria-labelledby="picture-title" onClose={onClose}>
-      <div
-        className="modal-box flex max-h-[90dvh] max-w-2xl flex-col gap-3"
-        onPaste={(event) => pickFile(event.clipboardData.files[0])}
-        onDragOver={(event) => event.preventDefault()}
-        onDrop={(event) => {
+    <Dialog
+      title={t('picker.title')}
+      layout="flex max-h-[90dvh] max-w-2xl flex-col gap-3"
+      box={{
+        onPaste: (event) => pickFile(event.clipboardData.files[0]),
+        onDragOver: (event) => event.preventDefault(),
+        onDrop: (event) => {
           event.preventDefault()
           pickFile(event.dataTransfer.files[0])
-        }}
-      >
-        <h2 id="picture-title" className="text-2xl">
-          {t('picker.title')}
-        </h2>
-        <div className="flex flex-wrap gap-2">
-          <input
-            type="search"
-            autoFocus
-            aria-label={t('picker.search')}
-            dir="auto"
-            placeholder={t('picker.searchHint')}
-            className="input min-w-40 flex-1"
-            value={word}
-            onChange={(event) => setWord(event.target.value)}
-          />
-          <label className="btn">
-            <ImageUp size={18} aria-hidden="true" />
-            {t('picker.fromFile')}
-            <input
-              type="file"
-              accept="image/*"
-              className="sr-only"
-              onChange={(event) => pickFile(event.target.files?.[0])}
-            />
-          </label>
-        </div>
-        <Notice error={state.error ?? pictures.error} />
-        <Offers
-          pictures={pictures.data ?? []}
-          disabled={state.busy}
-          onPick={(offered) => pick(() => takeOffered(offered, word))}
+        },
+      }}
+      onClose={onClose}
+    >
+      <div className="flex flex-wrap gap-2">
+        <input
+          type="search"
+          autoFocus
+          aria-label={t('picker.search')}
+          dir="auto"
+          placeholder={t('picker.searchHint')}
+          className="input min-w-40 flex-1"
+          value={word}
+          onChange={(event) => setWord(event.target.value)}
         />
-        {pictures.data?.length === 0 && <p className="quiet">{t('picker.nothing', { text: word })}</p>}
-        <p className="quiet text-sm">{t('picker.help')}</p>
-        <div className="flex justify-end">
-          <button type="button" className="btn" onClick={onClose}>
-            {common('cancel')}
-          </button>
-        </div>
+        <label className="btn">
+          <ImageUp size={18} aria-hidden="true" />
+          {t('picker.fromFile')}
+          <input
+            type="file"
+            accept="image/*"
+            className="sr-only"
+            onChange={(event) => pickFile(event.target.files?.[0])}
+          />
+        </label>
       </div>
-    </dialog>
+      <Notice error={state.error ?? pictures.error} />
+      <Offers
+        pictures={pictures.data ?? []}
+        disabled={state.busy}
+        onPick={(offered) => pick(() => takeOffered(offered, word))}
+      />
+      {pictures.data?.length === 0 && <p className="quiet">{t('picker.nothing', { text: word })}</p>}
+      <p className="quiet text-sm">{t('picker.help')}</p>
+      <div className="flex justify-end">
+        <button type="button" className="btn" onClick={onClose}>
+          {common('cancel')}
+        </button>
+      </div>
+    </Dialog>
   )
 }
 

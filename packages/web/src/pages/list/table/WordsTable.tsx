@@ -1,5 +1,4 @@
 import { MAX_PASTE, mendEntries, readPaste, type CheckNote } from '@otter/core'
-import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import {
   memo,
   useEffect,
@@ -8,7 +7,6 @@ import {
   useRef,
   useState,
   type ClipboardEvent,
-  type DragEvent,
   type KeyboardEvent,
   type Ref,
 } from 'react'
@@ -29,6 +27,9 @@ import {
 } from './selection.ts'
 import { SelectionBar } from './SelectionBar.tsx'
 import type { ListDraft } from '../draft/useListDraft.ts'
+import { caretIn, commandFor, type TableCommand } from './tableKeys.ts'
+import { useCells } from './useCells.ts'
+import { useRowDrag } from './useRowDrag.ts'
 import { WordRow, type RowActions } from './WordRow.tsx'
 import { listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
@@ -55,10 +56,6 @@ interface WordsTableProps {
   onFiles: (files: File[], row: number, column: Column) => void
 }
 
-/** Height of a row of one line, in pixels; others are measured. */
-const ROW_HEIGHT = 40
-const DRAGGED = 'application/x-otter-rows'
-
 /** The list as a ruled table: edited in place, with the keyboard alone. Only the rows in sight are drawn. */
 export const WordsTable = memo(function WordsTable({
   ref,
@@ -74,45 +71,13 @@ export const WordsTable = memo(function WordsTable({
   onFiles,
 }: WordsTableProps) {
   const t = useTexts(listTexts)
-  const table = useRef<HTMLTableElement>(null)
   const { entries } = draft
   // The empty row at the end has its id before it is an entry, so that typing in it goes on in the same field.
   const [nextId, setNextId] = useState(newId)
   const [selection, setSelection] = useState<Selection>()
-  const [dropAt, setDropAt] = useState<number>()
-  const [top, setTop] = useState(0)
   const idOf = (row: number): string => entries[row]?.id ?? nextId
-  const rows = useWindowVirtualizer({
-    count: entries.length + 1,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: 12,
-    scrollMargin: top,
-    getItemKey: idOf,
-  })
-  useEffect(() => {
-    // Whatever appears above the table moves it; then the page changes its height too.
-    const measure = (): void =>
-      setTop(Math.round((table.current?.tBodies[0]!.getBoundingClientRect().top ?? 0) + scrollY))
-    const observer = new ResizeObserver(measure)
-    observer.observe(document.body)
-    return () => observer.disconnect()
-  }, [])
-
-  const cellAt = (row: number, column: Column): HTMLElement | null | undefined =>
-    table.current?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)
-  const focusCell = (row: number, column: Column): void => {
-    // At once where the cell is drawn: what is typed right after Enter belongs to the next row already.
-    const cell = cellAt(row, column)
-    if (cell) return cell.focus()
-    rows.scrollToIndex(row, { align: 'center' })
-    let tries = 20
-    requestAnimationFrame(function again() {
-      const drawn = cellAt(row, column)
-      if (drawn) drawn.focus()
-      else if (tries-- > 0) requestAnimationFrame(again)
-    })
-  }
-  useImperativeHandle(ref, () => ({ goTo: (row, column = columns[0]) => focusCell(row, column!) }))
+  const cells = useCells(entries.length + 1, idOf)
+  useImperativeHandle(ref, () => ({ goTo: (row, column = columns[0]) => cells.focus(row, column!) }))
 
   const type = (row: number, column: Column, text: string): void => {
     if (row === entries.length) setNextId(newId())
@@ -137,7 +102,7 @@ export const WordsTable = memo(function WordsTable({
     edit((before) => ({ ...before, entries: next(before.entries) }))
   const removeRow = (row: number, column: Column): void => {
     change((before) => before.filter((_, index) => index !== row))
-    requestAnimationFrame(() => focusCell(Math.max(0, row - 1), column))
+    requestAnimationFrame(() => cells.focus(Math.max(0, row - 1), column))
   }
   const move = (by: -1 | 1, row: number): void => {
     const ids = selection?.columns === 'all' ? selection.ids : new Set(entries[row] ? [entries[row].id] : [])
@@ -161,75 +126,66 @@ export const WordsTable = memo(function WordsTable({
     } else void navigator.clipboard?.writeText(asTabs(cells))
   }
 
+  const extend = (by: -1 | 1, row: number, column: Column): void => {
+    const isHere = selection && (selection.columns === 'all' || selection.columns.includes(column))
+    const from = isHere ? selection : { anchor: row, head: row, columns: [column] }
+    const head = Math.max(0, Math.min(entries.length - 1, from.head + by))
+    setSelection(selectRange(entries, from.anchor, head, from.columns))
+  }
+  const fill = (from: Selection): void => change((before) => fillDown(before, from, columns))
+  const fillFromAbove = (row: number, column: Column): void =>
+    fill({ ids: new Set([entries[row - 1]!.id, entries[row]!.id]), columns: [column], anchor: row, head: row })
+  const moveFrom = (by: -1 | 1, row: number, column: Column): void => {
+    move(by, row)
+    if (selection?.columns !== 'all')
+      requestAnimationFrame(() => cells.focus(Math.max(0, Math.min(entries.length - 1, row + by)), column))
+  }
+  const run = (command: TableCommand, row: number, column: Column): void => {
+    switch (command.name) {
+      case 'row':
+        return cells.focus(Math.max(0, Math.min(entries.length, row + command.by)), column)
+      case 'column':
+        return cells.focus(
+          row,
+          columns[Math.min(columns.length - 1, Math.max(0, columns.indexOf(column) + command.by))]!,
+        )
+      case 'extend':
+        return extend(command.by, row, column)
+      case 'move':
+        return moveFrom(command.by, row, column)
+      case 'unselect':
+        return setSelection(undefined)
+      case 'clear':
+        return deleteSelected()
+      case 'undo':
+        return undo()
+      case 'redo':
+        return redo()
+      case 'fill':
+        return selection && fill(selection)
+      case 'fill-from-above':
+        return fillFromAbove(row, column)
+      case 'select-all':
+        return setSelection(selectRange(entries, 0, entries.length - 1, 'all'))
+      case 'select-row':
+        return setSelection(selectRange(entries, row, row, 'all'))
+      case 'open':
+        return onOpen(entries[row]!.id)
+      case 'remove':
+        return removeRow(row, column)
+    }
+  }
   const key = (event: KeyboardEvent<HTMLElement>, row: number, column: Column): void => {
     if (event.nativeEvent.isComposing) return
-    const field = event.currentTarget instanceof HTMLTextAreaElement ? event.currentTarget : undefined
-    const { selectionStart, selectionEnd, value } = field ?? { selectionStart: 0, selectionEnd: 0, value: '' }
-    const rightToLeft = field !== undefined && getComputedStyle(field).direction === 'rtl'
-    const [atStart, atEnd] = [selectionStart === 0, selectionEnd === value.length]
-    const control = event.ctrlKey || event.metaKey
-    const across = (by: number): void =>
-      focusCell(row, columns[Math.min(columns.length - 1, Math.max(0, columns.indexOf(column) + by))]!)
-    const extend = (by: -1 | 1): void => {
-      const own =
-        selection && (selection.columns === 'all' || selection.columns.includes(column)) ? selection : undefined
-      setSelection(
-        selectRange(
-          entries,
-          own?.anchor ?? row,
-          Math.max(0, Math.min(entries.length - 1, (own?.head ?? row) + by)),
-          own?.columns ?? [column],
-        ),
-      )
-    }
-    const letter = event.key.toLowerCase()
-    if (event.key === 'Enter' && event.altKey) return
-    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      const by = event.key === 'ArrowUp' ? -1 : 1
-      move(by, row)
-      if (selection?.columns !== 'all')
-        requestAnimationFrame(() => focusCell(Math.max(0, Math.min(entries.length - 1, row + by)), column))
-    } else if (event.key === 'Enter')
-      focusCell(event.shiftKey ? Math.max(0, row - 1) : Math.min(entries.length, row + 1), column)
-    else if (event.shiftKey && event.key === 'ArrowDown' && atEnd) extend(1)
-    else if (event.shiftKey && event.key === 'ArrowUp' && (atStart || selection)) extend(-1)
-    else if (event.key === 'ArrowDown' && atEnd && !event.shiftKey) focusCell(Math.min(entries.length, row + 1), column)
-    else if (event.key === 'ArrowUp' && atStart && !event.shiftKey) focusCell(Math.max(0, row - 1), column)
-    else if (
-      event.key === 'ArrowLeft' &&
-      (rightToLeft ? atEnd : atStart) &&
-      !event.shiftKey &&
-      selectionStart === selectionEnd
+    const { key: pressed, shiftKey: shift, altKey: alt } = event
+    const command = commandFor(
+      { key: pressed, shift, alt, control: event.ctrlKey || event.metaKey },
+      caretIn(event.currentTarget),
+      { row, count: entries.length, selects: selection !== undefined },
     )
-      across(-1)
-    else if (
-      event.key === 'ArrowRight' &&
-      (rightToLeft ? atStart : atEnd) &&
-      !event.shiftKey &&
-      selectionStart === selectionEnd
-    )
-      across(1)
-    else if (event.key === 'Escape' && selection) setSelection(undefined)
-    else if ((event.key === 'Delete' || event.key === 'Backspace') && selection && !control) deleteSelected()
-    else if (control && letter === 'z') (event.shiftKey ? redo : undo)()
-    else if (control && letter === 'y') redo()
-    else if (control && letter === 'd' && selection) change((before) => fillDown(before, selection, columns))
-    else if (control && letter === 'd' && row > 0 && row < entries.length)
-      change((before) =>
-        fillDown(
-          before,
-          { ids: new Set([before[row - 1]!.id, before[row]!.id]), columns: [column], anchor: row, head: row },
-          columns,
-        ),
-      )
-    else if (control && letter === 'a' && atStart && atEnd)
-      setSelection(selectRange(entries, 0, entries.length - 1, 'all'))
-    else if (control && event.key === '.' && row < entries.length) onOpen(entries[row]!.id)
-    else if (control && event.key === 'Backspace' && row < entries.length) removeRow(row, column)
-    else if (event.shiftKey && event.key === ' ' && control && row < entries.length)
-      setSelection(selectRange(entries, row, row, 'all'))
-    else return
+    if (!command) return
     event.preventDefault()
+    run(command, row, column)
   }
 
   const paste = (event: ClipboardEvent<HTMLElement>, row: number, column: Column): void => {
@@ -250,34 +206,11 @@ export const WordsTable = memo(function WordsTable({
     if (event.type === 'cut') deleteSelected()
   }
 
-  const rowUnder = (event: DragEvent): number => {
-    const own = (event.target as HTMLElement).closest<HTMLElement>('[data-row]')
-    if (!own) return entries.length
-    const { top: edge, height } = own.getBoundingClientRect()
-    return Math.min(entries.length, Number(own.dataset.row) + (event.clientY > edge + height / 2 ? 1 : 0))
-  }
-  const dragOver = (event: DragEvent): void => {
-    const { types } = event.dataTransfer
-    if (!types.includes(DRAGGED) && !types.includes('Files')) return
-    event.preventDefault()
-    if (types.includes(DRAGGED)) setDropAt(rowUnder(event))
-  }
-  const drop = (event: DragEvent): void => {
-    setDropAt(undefined)
-    if (event.dataTransfer.types.includes(DRAGGED)) {
-      event.preventDefault()
-      const ids = new Set(JSON.parse(event.dataTransfer.getData(DRAGGED)) as string[])
-      const to = rowUnder(event)
-      change((before) => moveRows(before, ids, to))
-    } else if (event.dataTransfer.files.length > 0) {
-      event.preventDefault()
-      const [cellRow, column] = (
-        (event.target as HTMLElement).closest('td')?.querySelector<HTMLElement>('[data-cell]')?.dataset.cell ??
-        `${entries.length} answer`
-      ).split(' ')
-      onFiles([...event.dataTransfer.files], Number(cellRow), column as Column)
-    }
-  }
+  const drag = useRowDrag({
+    count: entries.length,
+    onMove: (ids, to) => change((before) => moveRows(before, ids, to)),
+    onFiles,
+  })
 
   const actions = useRef<RowActions>(undefined as unknown as RowActions)
   const current: RowActions = {
@@ -293,17 +226,13 @@ export const WordsTable = memo(function WordsTable({
             ? undefined
             : selectRange(entries, row, row, 'all'),
         )
-      cellAt(row, columns[0]!)?.focus()
+      cells.cellAt(row, columns[0]!)?.focus()
     },
     open: (row) => onOpen(openId === entries[row]!.id ? undefined : entries[row]!.id),
     mend: (note, mend) => change((before) => mendEntries(before, note, mend)),
     drag: (event, row) => {
       const { id } = entries[row]!
-      event.dataTransfer.setData(
-        DRAGGED,
-        JSON.stringify(selection?.columns === 'all' && selection.ids.has(id) ? [...selection.ids] : [id]),
-      )
-      event.dataTransfer.effectAllowed = 'move'
+      drag.begin(event, selection?.columns === 'all' && selection.ids.has(id) ? [...selection.ids] : [id])
     },
   }
   // Rows read it in handlers alone; it must be there before they are drawn.
@@ -313,23 +242,14 @@ export const WordsTable = memo(function WordsTable({
   })
   useEffect(() => setSelection(undefined), [columns])
 
-  const drawn = rows.getVirtualItems()
-  const before = drawn.length > 0 ? drawn[0]!.start - top : 0
-  const after = drawn.length > 0 ? rows.getTotalSize() - (drawn[drawn.length - 1]!.end - top) : 0
+  const { table, drawn, before, after } = cells
   return (
-    <div
-      className="flex flex-col gap-2"
-      onCopy={copy}
-      onCut={copy}
-      onDragOver={dragOver}
-      onDragLeave={() => setDropAt(undefined)}
-      onDrop={drop}
-    >
+    <div className="flex flex-col gap-2" onCopy={copy} onCut={copy} {...drag.handlers}>
       {selection && (
         <SelectionBar
           selection={selection}
           onMove={(by) => move(by, selection.head)}
-          onFill={() => change((own) => fillDown(own, selection, columns))}
+          onFill={() => fill(selection)}
           onCopy={() => copySelected(undefined)}
           onDelete={deleteSelected}
           onClose={() => setSelection(undefined)}
@@ -375,9 +295,9 @@ export const WordsTable = memo(function WordsTable({
                   notes={entry && notes.get(entry.id)}
                   selected={entry && selection?.ids.has(entry.id) ? selection.columns : undefined}
                   isOpen={entry !== undefined && entry.id === openId}
-                  dropHere={dropAt === index}
+                  dropHere={drag.dropAt === index}
                   actions={actions}
-                  measure={rows.measureElement}
+                  measure={cells.measure}
                 />
               )
             })}

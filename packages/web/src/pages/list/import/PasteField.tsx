@@ -1,0 +1,43 @@
+import { FileUp } from 'lucide-react'
+import { listTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
+
+interface PasteFieldProps {
+  text: string
+  onPaste: (text: string) => void
+  onFile: (file: File) => void
+}
+
+/** Asks for words to paste, or for a file. */
+export function PasteField({ text, onPaste, onFile }: PasteFieldProps) {
+  const t = useTexts(listTexts)
+  return (
+    <>
+      <textarea
+        autoFocus
+        dir="auto"
+        aria-label={t('import.toPaste')}
+        rows={text === '' ? 7 : 3}
+        className="textarea w-full"
+        placeholder={t('import.example')}
+        value={text}
+        onChange={(event) => onPaste(event.target.value)}
+      />
+      {text === '' && (
+        <>
+          <label className="btn self-start">
+            <FileUp size={18} aria-hidden="true" />
+            {t('import.chooseFile')}
+            <input
+              type="file"
+              className="sr-only"
+              accept=".csv,.tsv,.txt,.xlsx,.xlsm,.zip,.ipuz,.json"
+              onChange={(event) => event.target.files?.[0] && onFile(event.target.files[0])}
+            />
+          </label>
+          <p className="quiet text-sm">{t('import.help')}</p>
+        </>
+      )}
+    </>
+  )
+}

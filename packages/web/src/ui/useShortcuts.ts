@@ -1,0 +1,31 @@
+import { useLayoutEffect, useRef } from 'react'
+
+/** Whether what is typed goes into a field. */
+function isField(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement
+  )
+}
+
+/**
+ * Listens to the keys of the whole page, but those that go into a field or come with Alt. They are heard before the
+ * screen is painted: the quick type as soon as they see.
+ */
+export function useShortcuts(onKey: (event: KeyboardEvent) => void): void {
+  const latest = useRef(onKey)
+  useLayoutEffect(() => {
+    latest.current = onKey
+  })
+  useLayoutEffect(() => {
+    const listen = (event: KeyboardEvent): void => {
+      if (!event.altKey && !isField(event.target)) latest.current(event)
+    }
+    addEventListener('keydown', listen)
+    return () => removeEventListener('keydown', listen)
+  }, [])
+}
+
+/** Whether a key is pressed alone, without Ctrl or Cmd. */
+export function isPlain({ ctrlKey, metaKey }: KeyboardEvent): boolean {
+  return !ctrlKey && !metaKey
+}
