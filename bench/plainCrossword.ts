@@ -42,13 +42,14 @@ export function plainCrossword(answers: readonly string[]): { area: number; left
     let best: { row: number; col: number; down: boolean; count: number } | undefined
     for (const [key, letter] of grid) {
       const [row, col] = key.split(' ').map(Number)
-      for (const [index, own] of [...word].entries()) {
-        if (own !== letter) continue
-        for (const down of [false, true]) {
-          const count = crossings(word, row! - (down ? index : 0), col! - (down ? 0 : index), down)
-          if (count > (best?.count ?? 0))
-            best = { row: row! - (down ? index : 0), col: col! - (down ? 0 : index), down, count }
-        }
+      const shared = [...word].flatMap((own, index) => (own === letter ? [index] : []))
+      const places = shared.flatMap((index) => [
+        { row: row!, col: col! - index, down: false },
+        { row: row! - index, col: col!, down: true },
+      ])
+      for (const place of places) {
+        const count = crossings(word, place.row, place.col, place.down)
+        if (count > (best?.count ?? 0)) best = { ...place, count }
       }
     }
     if (best) put(word, best.row, best.col, best.down)

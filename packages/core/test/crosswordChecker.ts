@@ -78,6 +78,19 @@ export function smallestArea(words: readonly string[]): number {
   throw new Error('too large')
 }
 
+interface Laid {
+  word: string
+  row: number
+  col: number
+  down: boolean
+}
+
+function* placesFor(word: string, rows: number, cols: number): Generator<Laid> {
+  for (const down of [false, true])
+    for (let row = 0; row + (down ? word.length : 1) <= rows; row++)
+      for (let col = 0; col + (down ? 1 : word.length) <= cols; col++) yield { word, row, col, down }
+}
+
 /**
  * Tells whether words can be laid in a box, any word anywhere, and checks the rules only at the end and where they
  * can't be mended.
@@ -86,43 +99,40 @@ function fills(words: readonly string[], rows: number, cols: number): boolean {
   const grid = Array.from({ length: rows * cols }, () => '')
   const at = (row: number, col: number): string =>
     row < 0 || col < 0 || row >= rows || col >= cols ? '' : grid[row * cols + col]!
-  const placed: { word: string; row: number; col: number; down: boolean }[] = []
+  const placed: Laid[] = []
   const lay = (left: readonly string[]): boolean => {
     if (left.length === 0) return isSound()
-    for (const [index, word] of left.entries()) {
-      if (placed.length === 0 && index > 0) break
-      for (const down of [false, true]) {
-        for (let row = 0; row + (down ? word.length : 1) <= rows; row++) {
-          for (let col = 0; col + (down ? 1 : word.length) <= cols; col++) {
-            const step = down ? cols : 1
-            const start = row * cols + col
-            if (
-              down
-                ? at(row - 1, col) !== '' || at(row + word.length, col) !== ''
-                : at(row, col - 1) !== '' || at(row, col + word.length) !== ''
-            )
-              continue
-            let shared = 0
-            let fits = true
-            for (let letter = 0; fits && letter < word.length; letter++) {
-              const there = grid[start + letter * step]
-              if (there !== '' && there !== word[letter]) fits = false
-              if (there !== '') shared++
-            }
-            if (!fits || shared === word.length || (placed.length > 0 && shared === 0)) continue
-            if (placed.some((other) => other.down === down && overlap(other, { word, row, col, down }))) continue
-            const before = [...grid]
-            for (let letter = 0; letter < word.length; letter++) grid[start + letter * step] = word[letter]!
-            placed.push({ word, row, col, down })
-            const rest = left.filter((_, other) => other !== index)
-            if (canBeMended(rest) && lay(rest)) return true
-            placed.pop()
-            before.forEach((letter, cell) => (grid[cell] = letter))
-          }
-        }
+    // The first word is the longest: any other would only begin the same search elsewhere.
+    for (const [index, word] of (placed.length === 0 ? left.slice(0, 1) : left).entries()) {
+      const rest = left.filter((_, other) => other !== index)
+      for (const laid of placesFor(word, rows, cols)) {
+        if (!fitsAt(laid)) continue
+        const before = [...grid]
+        for (const [cell, letter] of cellsOf(laid)) grid[cell] = letter
+        placed.push(laid)
+        if (canBeMended(rest) && lay(rest)) return true
+        placed.pop()
+        before.forEach((letter, cell) => (grid[cell] = letter))
       }
     }
     return false
+  }
+  const cellsOf = ({ word, row, col, down }: Laid): [number, string][] =>
+    [...word].map((letter, index) => [(row + (down ? index : 0)) * cols + col + (down ? 0 : index), letter])
+  const isOpenAtEnds = ({ word, row, col, down }: Laid): boolean =>
+    down
+      ? at(row - 1, col) === '' && at(row + word.length, col) === ''
+      : at(row, col - 1) === '' && at(row, col + word.length) === ''
+  const fitsAt = (laid: Laid): boolean => {
+    const there = cellsOf(laid).map(([cell, letter]) => [grid[cell]!, letter] as const)
+    const shared = there.filter(([found]) => found !== '').length
+    return (
+      isOpenAtEnds(laid) &&
+      there.every(([found, letter]) => found === '' || found === letter) &&
+      shared < laid.word.length &&
+      (placed.length === 0 || shared > 0) &&
+      !placed.some((other) => other.down === laid.down && overlap(other, laid))
+    )
   }
   const runs = (): string[] => {
     const found: string[] = []
@@ -147,10 +157,7 @@ function fills(words: readonly string[], rows: number, cols: number): boolean {
   return lay(words)
 }
 
-function overlap(
-  one: { word: string; row: number; col: number; down: boolean },
-  two: { word: string; row: number; col: number; down: boolean },
-): boolean {
+function overlap(one: Laid, two: Laid): boolean {
   if (one.down) return one.col === two.col && one.row < two.row + two.word.length && two.row < one.row + one.word.length
   return one.row === two.row && one.col < two.col + two.word.length && two.col < one.col + one.word.length
 }

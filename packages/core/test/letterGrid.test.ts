@@ -25,6 +25,10 @@ function trieOf(words: readonly number[][]): WordTrie {
   return trie
 }
 
+function isWithin(word: readonly number[], other: readonly number[]): boolean {
+  return [other, [...other].reverse()].some((letters) => letters.join('').includes(word.join('')))
+}
+
 function cellsOf(grid: LetterGrid, length: number, { row, col, direction }: Position): number[] | undefined {
   const { dRow, dCol } = DIRECTIONS[direction]!
   const cells: number[] = []
@@ -128,14 +132,7 @@ describe('the grid of letters', () => {
       fc.property(board, ({ rows, cols, words, count, choices }) => {
         const directions = DIRECTIONS.map((_, index) => index).slice(0, count)
         // Words inside others are sorted out before any is laid; here too.
-        const roots = words.filter(
-          (one, index) =>
-            !words.some(
-              (other, place) =>
-                place !== index &&
-                [other, [...other].reverse()].some((letters) => letters.join('').includes(one.join(''))),
-            ),
-        )
+        const roots = words.filter((word) => !words.some((other) => other !== word && isWithin(word, other)))
         const grid = new LetterGrid(rows, cols, trieOf(roots), NOTHING_BLOCKED, count)
         const laid = fill(grid, roots, directions, choices)
         for (const spelled of roots) {

@@ -304,12 +304,13 @@ export class LetterGrid {
       const stride = ROW_STEP[axis]! * cols + COL_STEP[axis]!
       for (let cell = 0; cell < rows * cols; cell++) {
         const row = Math.floor(cell / cols)
+        // The longest run from here holds the cells of all shorter ones.
+        let longest = 0
         let length = this.runFrom(row, cell - row * cols, axis, 1)
-        for (; length > 0; length = this.runFrom(row, cell - row * cols, axis, length + 1)) {
-          for (let index = 0; index < length; index++) {
-            const at = cell + index * stride
-            if (uses[at] === 0) found.add(at)
-          }
+        for (; length > 0; length = this.runFrom(row, cell - row * cols, axis, length + 1)) longest = length
+        for (let index = 0; index < longest; index++) {
+          const at = cell + index * stride
+          if (uses[at] === 0) found.add(at)
         }
       }
     }

@@ -29,67 +29,96 @@ export function dealCards(count: number, size: number, free: boolean, terms: num
 }
 
 /**
- * Gives, for each card, its terms: first each term equally often, then exchanges that bring the most alike cards apart.
+ * Returns, for each card, its terms: first each term equally often, then exchanges that bring the most alike cards
+ * apart.
  */
 function spread(count: number, squares: number, terms: number, random: Random): number[][] {
-  const has = Array.from({ length: count }, () => new Uint8Array(terms))
+  const has = dealtEvenly(count, squares, terms, random)
+  const shared = sharedTerms(has)
+  const limit = sharedBound(count, squares, terms)
+  for (let turn = 0; turn < EXCHANGES && squares < terms && count > 1; turn++) {
+    if (turn % 5000 === 0 && largest(shared) <= limit + (turn < ENOUGH ? 0 : 1)) break
+    const exchange = {
+      one: random.below(count),
+      two: random.below(count),
+      given: random.below(terms),
+      taken: random.below(terms),
+    }
+    if (isPossible(has, exchange) && costChange(has, shared, limit, exchange) <= 0) apply(has, shared, exchange)
+  }
+  return has.map((card) => [...card.keys()].filter((term) => card[term] === 1))
+}
+
+/** Returns, for each card, which terms are on it; the least used go out first. */
+function dealtEvenly(count: number, squares: number, terms: number, random: Random): Uint8Array[] {
   const uses = new Int32Array(terms)
-  for (let card = 0; card < count; card++) {
+  return Array.from({ length: count }, () => {
+    const card = new Uint8Array(terms)
     const order = random.shuffled([...uses.keys()]).sort((one, two) => uses[one]! - uses[two]!)
     for (const term of order.slice(0, squares)) {
-      has[card]![term] = 1
+      card[term] = 1
       uses[term]!++
     }
-  }
-  const shared = Array.from({ length: count }, () => new Int32Array(count))
-  for (let one = 0; one < count; one++)
-    for (let two = 0; two < one; two++)
-      shared[one]![two] = shared[two]![one] = has[one]!.reduce((sum, own, term) => sum + (own & has[two]![term]!), 0)
-  const limit = sharedBound(count, squares, terms)
+    return card
+  })
+}
+
+/** Returns how many terms each two cards have in common; none for a card with itself. */
+function sharedTerms(has: readonly Uint8Array[]): Int32Array[] {
+  return has.map((one, index) =>
+    Int32Array.from(has, (two, other) =>
+      other === index ? 0 : one.reduce((sum, isOn, term) => sum + (isOn & two[term]!), 0),
+    ),
+  )
+}
+
+function largest(shared: readonly Int32Array[]): number {
+  let most = 0
+  for (const row of shared) for (const alike of row) if (alike > most) most = alike
+  return most
+}
+
+/** Card one gives a term to card two and takes another from it, so that each term stays as often as it is. */
+interface Exchange {
+  one: number
+  two: number
+  given: number
+  taken: number
+}
+
+function isPossible(has: readonly Uint8Array[], { one, two, given, taken }: Exchange): boolean {
+  const [giver, taker] = [has[one]!, has[two]!]
+  return one !== two && giver[given] === 1 && taker[given] === 0 && giver[taken] === 0 && taker[taken] === 1
+}
+
+/** Returns by how much an exchange makes cards more alike than the limit, squared; below 0 where it brings them apart. */
+function costChange(
+  has: readonly Uint8Array[],
+  shared: readonly Int32Array[],
+  limit: number,
+  { one, two, given, taken }: Exchange,
+): number {
   const cost = (alike: number): number => (alike > limit ? (alike - limit) ** 2 : 0)
-  const worst = (): number => {
-    let most = 0
-    for (let one = 0; one < count; one++)
-      for (let two = 0; two < one; two++) if (shared[one]![two]! > most) most = shared[one]![two]!
-    return most
+  const [withOne, withTwo] = [shared[one]!, shared[two]!]
+  let change = 0
+  for (let other = 0; other < has.length; other++) {
+    if (other === one || other === two) continue
+    const by = has[other]![taken]! - has[other]![given]!
+    if (by === 0) continue
+    change += cost(withOne[other]! + by) - cost(withOne[other]!) + cost(withTwo[other]! - by) - cost(withTwo[other]!)
   }
-  for (let turn = 0; turn < EXCHANGES && squares < terms && count > 1; turn++) {
-    if (turn % 5000 === 0 && worst() <= limit + (turn < ENOUGH ? 0 : 1)) break
-    const one = random.below(count)
-    const two = random.below(count)
-    const given = random.below(terms)
-    const taken = random.below(terms)
-    // Card one gives a term to card two and takes another, so that each term stays as often as it is.
-    if (
-      one === two ||
-      has[one]![given] === 0 ||
-      has[two]![given] === 1 ||
-      has[one]![taken] === 1 ||
-      has[two]![taken] === 0
-    )
-      continue
-    let change = 0
-    for (let other = 0; other < count; other++) {
-      if (other === one || other === two) continue
-      const by = has[other]![taken]! - has[other]![given]!
-      if (by === 0) continue
-      change +=
-        cost(shared[one]![other]! + by) -
-        cost(shared[one]![other]!) +
-        cost(shared[two]![other]! - by) -
-        cost(shared[two]![other]!)
-    }
-    if (change > 0) continue
-    for (let other = 0; other < count; other++) {
-      if (other === one || other === two) continue
-      const by = has[other]![taken]! - has[other]![given]!
-      shared[one]![other] = shared[other]![one]! += by
-      shared[two]![other] = shared[other]![two]! -= by
-    }
-    has[one]![given] = has[two]![taken] = 0
-    has[one]![taken] = has[two]![given] = 1
+  return change
+}
+
+function apply(has: readonly Uint8Array[], shared: readonly Int32Array[], { one, two, given, taken }: Exchange): void {
+  for (let other = 0; other < has.length; other++) {
+    if (other === one || other === two) continue
+    const by = has[other]![taken]! - has[other]![given]!
+    shared[one]![other] = shared[other]![one]! += by
+    shared[two]![other] = shared[other]![two]! -= by
   }
-  return has.map((own) => [...own.keys()].filter((term) => own[term] === 1))
+  has[one]![given] = has[two]![taken] = 0
+  has[one]![taken] = has[two]![given] = 1
 }
 
 /** Lays the terms on the squares so that lines of different cards have few terms in common. */

@@ -18,50 +18,13 @@ interface PlayingProps {
 /** The game under way, with how far it has come; and the result once it is finished. */
 export function Playing({ reply, play, state, playerName }: PlayingProps) {
   const t = useTexts(playTexts)
-  const problemText = useProblemText()
-  const [asking, setAsking] = useState(false)
   const { score } = play
-  const words = useResultWords(reply.kind)
   const early = useMemo(() => ({ early: reply.early, language: reply.language }), [reply.early, reply.language])
   const Screen = PLAY[reply.kind]
-  const left = score.total - score.right
-  const progress = words.progress(score)
   return (
     <>
-      <div>
-        <p className="flex justify-between gap-2 text-sm">
-          <strong>{score.total > 0 && progress}</strong>
-          <span className="quiet">
-            {score.hints > 0 ? `${t('hints', { count: score.hints })} · ` : ''}
-            {t('playingAs', { name: playerName })}
-            {play.attempt > 1 ? ` · ${t('attempt', { count: play.attempt })}` : ''}
-          </span>
-        </p>
-        <Waterline
-          filled={score.total === 0 ? 0 : score.right / score.total}
-          label={score.total === 0 ? t('playingAs', { name: playerName }) : progress}
-        />
-      </div>
-      {state.offline && (
-        <p role="status" className="panel border-warning p-2 text-sm">
-          {t('offline')}
-        </p>
-      )}
-      {reply.fate === 'passed' && !score.finished && (
-        <p role="status" className="panel p-2 text-sm">
-          {t('movedOn')}
-        </p>
-      )}
-      {state.problem && state.problem.code !== 'link-closed' && (
-        <p role="alert" className="panel border-error p-2 text-sm">
-          {problemText(state.problem)}
-        </p>
-      )}
-      {(!reply.open || state.problem?.code === 'link-closed') && !score.finished && (
-        <p role="status" className="panel p-2 text-sm">
-          {t('closed')}
-        </p>
-      )}
+      <Progress kind={reply.kind} play={play} playerName={playerName} />
+      <PlayNews reply={reply} state={state} finished={score.finished} />
       {score.finished && (
         <Result kind={reply.kind} score={score} open={reply.open} onAgain={() => void state.again()} />
       )}
@@ -83,31 +46,97 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
         <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => void state.leave()}>
           {t('notMe', { name: playerName })}
         </button>
-        {!score.finished && !asking && (
-          <button type="button" className="btn h-11" onClick={() => setAsking(true)}>
-            {t('stop')}
-          </button>
-        )}
-        {!score.finished && asking && (
-          <div role="group" aria-label={t('stop')} className="flex flex-wrap items-center justify-end gap-2">
-            <span>{t('stopSure', { left })}</span>
-            <button type="button" className="btn h-11" autoFocus onClick={() => setAsking(false)}>
-              {t('keepPlaying')}
-            </button>
-            <button
-              type="button"
-              className="btn btn-secondary h-11"
-              onClick={() => {
-                setAsking(false)
-                state.send({ type: 'finish' })
-              }}
-            >
-              {t('finish')}
-            </button>
-          </div>
+        {!score.finished && (
+          <StopGame left={score.total - score.right} onFinish={() => state.send({ type: 'finish' })} />
         )}
       </footer>
     </>
+  )
+}
+
+/** How far a play has come, and whose it is. */
+function Progress({ kind, play, playerName }: { kind: PlayReply['kind'] } & Pick<PlayingProps, 'play' | 'playerName'>) {
+  const t = useTexts(playTexts)
+  const { score, attempt } = play
+  const progress = useResultWords(kind).progress(score)
+  const owner = t('playingAs', { name: playerName })
+  const facts = [
+    ...(score.hints > 0 ? [t('hints', { count: score.hints })] : []),
+    owner,
+    ...(attempt > 1 ? [t('attempt', { count: attempt })] : []),
+  ]
+  return (
+    <div>
+      <p className="flex justify-between gap-2 text-sm">
+        <strong>{score.total > 0 && progress}</strong>
+        <span className="quiet">{facts.join(' · ')}</span>
+      </p>
+      <Waterline
+        filled={score.total === 0 ? 0 : score.right / score.total}
+        label={score.total === 0 ? owner : progress}
+      />
+    </div>
+  )
+}
+
+/** What a student must know beside the game: no connection, a move refused, a link closed. */
+function PlayNews({ reply, state, finished }: Pick<PlayingProps, 'reply' | 'state'> & { finished: boolean }) {
+  const t = useTexts(playTexts)
+  const problemText = useProblemText()
+  const isClosed = !reply.open || state.problem?.code === 'link-closed'
+  return (
+    <>
+      {state.offline && (
+        <p role="status" className="panel border-warning p-2 text-sm">
+          {t('offline')}
+        </p>
+      )}
+      {reply.fate === 'passed' && !finished && (
+        <p role="status" className="panel p-2 text-sm">
+          {t('movedOn')}
+        </p>
+      )}
+      {state.problem && state.problem.code !== 'link-closed' && (
+        <p role="alert" className="panel border-error p-2 text-sm">
+          {problemText(state.problem)}
+        </p>
+      )}
+      {isClosed && !finished && (
+        <p role="status" className="panel p-2 text-sm">
+          {t('closed')}
+        </p>
+      )}
+    </>
+  )
+}
+
+/** Ends a game early, once it is sure. */
+function StopGame({ left, onFinish }: { left: number; onFinish: () => void }) {
+  const t = useTexts(playTexts)
+  const [asking, setAsking] = useState(false)
+  if (!asking)
+    return (
+      <button type="button" className="btn h-11" onClick={() => setAsking(true)}>
+        {t('stop')}
+      </button>
+    )
+  return (
+    <div role="group" aria-label={t('stop')} className="flex flex-wrap items-center justify-end gap-2">
+      <span>{t('stopSure', { left })}</span>
+      <button type="button" className="btn h-11" autoFocus onClick={() => setAsking(false)}>
+        {t('keepPlaying')}
+      </button>
+      <button
+        type="button"
+        className="btn btn-secondary h-11"
+        onClick={() => {
+          setAsking(false)
+          onFinish()
+        }}
+      >
+        {t('finish')}
+      </button>
+    </div>
   )
 }
 

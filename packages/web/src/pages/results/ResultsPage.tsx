@@ -1,4 +1,4 @@
-import type { OfferReply } from '@otter/api'
+import type { OfferReply, ResultsReply } from '@otter/api'
 import { Download } from 'lucide-react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { useChangeOffer, useList, useOffers, useResults } from '../../api/queries.ts'
@@ -23,7 +23,6 @@ export function ResultsPage() {
   const results = useResults(offerId)
   const change = useChangeOffer()
   const offer = results.data?.offer
-  const { language, date } = useWriting()
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-5">
       <ListHeader
@@ -37,53 +36,87 @@ export function ResultsPage() {
         facts={results.isError ? t('noConnection') : t('fillsIn')}
         action={
           offer && (
-            <>
-              <button
-                type="button"
-                className="btn h-11"
-                disabled={change.isPending}
-                onClick={() => change.mutate({ id: offer.id, open: !offer.open })}
-              >
-                {offer.open ? t('close') : t('reopen')}
-              </button>
-              <a className="btn h-11" href={`/api/links/${offer.id}/results.csv?language=${language}`} download>
-                <Download size={16} aria-hidden="true" />
-                {t('csv')}
-              </a>
-            </>
+            <OfferActions
+              offer={offer}
+              busy={change.isPending}
+              onOpen={(open) => change.mutate({ id: offer.id, open })}
+            />
           )
         }
       />
       <Notice error={offers.error ?? (results.data ? null : results.error) ?? change.error} />
       {offers.data && offers.data.length > 1 && (
-        <label className="flex items-center gap-2">
-          {t('link')}
-          <select
-            className="select select-sm w-auto"
-            value={offerId}
-            onChange={(event) => setSearch({ link: event.target.value })}
-          >
-            {offers.data.map((one) => (
-              <option key={one.id} value={one.id}>
-                {labelOf(one, date(one.createdAt, { dateStyle: 'short' }))}
-              </option>
-            ))}
-          </select>
-        </label>
+        <OfferChoice offers={offers.data} chosen={offerId} onChoose={(link) => setSearch({ link })} />
       )}
       {offers.data?.length === 0 && (
         <p className="panel p-6">
           <Rich texts={resultsTexts} id="none" marks={{ go: <Link className="link" to={`/lists/${id}`} /> }} />
         </p>
       )}
-      {offerId !== undefined && results.isPending && <Waterline filled={undefined} label={t('fetching')} />}
-      {results.data && (
-        <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
-          <Students results={results.data} />
-          <Questions results={results.data} />
-        </div>
-      )}
+      {offerId !== undefined && !results.isLoadingError && <Answers results={results.data} />}
     </main>
+  )
+}
+
+/** Who answered what, once it is there. */
+function Answers({ results }: { results: ResultsReply | undefined }) {
+  const t = useTexts(resultsTexts)
+  if (!results) return <Waterline filled={undefined} label={t('fetching')} />
+  return (
+    <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
+      <Students results={results} />
+      <Questions results={results} />
+    </div>
+  )
+}
+
+function OfferActions({
+  offer: { id, open },
+  busy,
+  onOpen,
+}: {
+  offer: Pick<OfferReply, 'id' | 'open'>
+  busy: boolean
+  onOpen: (open: boolean) => void
+}) {
+  const t = useTexts(resultsTexts)
+  const { language } = useWriting()
+  return (
+    <>
+      <button type="button" className="btn h-11" disabled={busy} onClick={() => onOpen(!open)}>
+        {open ? t('close') : t('reopen')}
+      </button>
+      <a className="btn h-11" href={`/api/links/${id}/results.csv?language=${language}`} download>
+        <Download size={16} aria-hidden="true" />
+        {t('csv')}
+      </a>
+    </>
+  )
+}
+
+/** Which of a list's links the results are of. */
+function OfferChoice({
+  offers,
+  chosen,
+  onChoose,
+}: {
+  offers: readonly OfferReply[]
+  chosen: string | undefined
+  onChoose: (id: string) => void
+}) {
+  const t = useTexts(resultsTexts)
+  const { date } = useWriting()
+  return (
+    <label className="flex items-center gap-2">
+      {t('link')}
+      <select className="select select-sm w-auto" value={chosen} onChange={(event) => onChoose(event.target.value)}>
+        {offers.map((offer) => (
+          <option key={offer.id} value={offer.id}>
+            {labelOf(offer, date(offer.createdAt, { dateStyle: 'short' }))}
+          </option>
+        ))}
+      </select>
+    </label>
   )
 }
 

@@ -1,17 +1,15 @@
-import { MAX_ENTRIES, MAX_PASTE } from '@otter/core'
-import { useMemo, useReducer } from 'react'
+import type { ComponentProps } from 'react'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 import { Dialog } from '../../../ui/Dialog.tsx'
-import { newId } from '../../../ui/newId.ts'
 import { Waterline } from '../../../ui/Waterline.tsx'
-import { useFile } from '../../../workers/readFile.ts'
 import type { Pasted } from '../table/pastedTable.ts'
 import { ArchiveReview } from './ArchiveReview.tsx'
-import { beginImport, excess, importReducer, isTooLong, understand, type Imported } from './importing.ts'
+import { isTooLong, type Imported } from './importing.ts'
 import { PasteField } from './PasteField.tsx'
 import { TableChoices } from './TableChoices.tsx'
 import { TableReview } from './TableReview.tsx'
+import { useImport } from './useImport.ts'
 
 interface ImportDialogProps {
   /** What came in; a new dialog asks for it. */
@@ -29,36 +27,11 @@ interface ImportDialogProps {
 /** Takes words in from anywhere: shows what was understood and what was left out; nothing is kept before a yes. */
 export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onKeep, onClose }: ImportDialogProps) {
   const t = useTexts(listTexts)
-  const common = useTexts(commonTexts)
-  const [state, send] = useReducer(importReducer, source, beginImport)
-  const { pasted, file, separator, between, sheet, header, fields, overwrite } = state
-  const { read, stage, refusal } = useFile(file)
-  const understood = useMemo(
-    () => understand({ pasted, file, separator, between, sheet, header, fields }, read, newId),
-    [pasted, file, separator, between, sheet, header, fields, read],
-  )
-  const archive = file && read?.kind === 'archive' ? read : undefined
+  const { state, send, stage, sheets, understood, archive, count, obstacle, imported } = useImport(source, entryCount)
+  const { pasted, file, overwrite } = state
   const isAsking = source === undefined && !file
-  const text = pasted?.text ?? ''
-  const count = (archive?.list ?? understood)?.entries.length ?? 0
-
-  const obstacle = (): string | undefined => {
-    if (isTooLong(state)) return t('import.tooLong', { count: Math.round(text.length / 1e6), most: MAX_PASTE / 1e6 })
-    if (refusal && file) return t(`import.refusal.${refusal}`)
-    if (excess(count, entryCount, overwrite) > 0)
-      return t('import.noRoom', { most: MAX_ENTRIES, room: MAX_ENTRIES - entryCount, count })
-    return undefined
-  }
-  const keep = (): void => {
-    if (archive) {
-      const { details, entries } = archive.list
-      onKeep({ how: 'archive', details, entries, media: archive.media })
-    } else if (overwrite && understood)
-      onKeep({ how: 'overwrite', cells: understood.table.rows.map(({ cells }) => cells) })
-    else onKeep({ how: 'insert', entries: understood?.entries ?? [] })
-  }
   const title = understood || archive ? 'import.understood' : isAsking ? 'import.add' : 'import.reading'
-  const stopped = obstacle()
+  const trouble = obstacle ?? problem
   return (
     <Dialog
       title={t(title)}
@@ -75,55 +48,89 @@ export function ImportDialog({ source, entryCount, rowsBelow, busy, problem, onK
     >
       {isAsking && (
         <PasteField
-          text={isTooLong(state) ? '' : text}
+          text={isTooLong(state) ? '' : (pasted?.text ?? '')}
           onPaste={(next) => send({ type: 'paste', text: next })}
           onFile={(next) => send({ type: 'file', file: next })}
         />
       )}
       {file && stage !== 'done' && <Waterline filled={undefined} label={t(`import.${stage}`)} />}
       {understood && (
-        <>
-          <TableChoices
-            state={state}
-            understood={understood}
-            sheets={file && read?.kind === 'tables' ? read.sheets.map(({ name }) => name) : []}
-            canOverwrite={rowsBelow > 0 && pasted !== undefined}
-            send={send}
-          />
-          <TableReview
-            table={understood.table}
-            fields={understood.fields}
-            onFields={(next) => send({ type: 'set', fields: next })}
-            entries={understood.entries}
-            left={overwrite ? [] : understood.left}
-            joined={overwrite ? 0 : understood.joined}
-          />
-        </>
+        <UnderstoodTable
+          understood={understood}
+          state={state}
+          sheets={sheets}
+          canOverwrite={rowsBelow > 0 && pasted !== undefined}
+          send={send}
+        />
       )}
       {archive && <ArchiveReview {...archive} />}
-      {(stopped ?? problem) !== undefined && (
+      {trouble !== undefined && (
         <p role="alert" className="text-error">
-          {stopped ?? problem}
+          {trouble}
         </p>
       )}
-      <div className="flex justify-end gap-2">
-        <button type="button" className="btn" onClick={onClose}>
-          {common('cancel')}
-        </button>
-        <button
-          type="button"
-          className="btn btn-primary"
-          autoFocus={!isAsking}
-          disabled={busy || count === 0 || stopped !== undefined}
-          onClick={keep}
-        >
-          {busy
-            ? t('import.adding')
-            : overwrite
-              ? t('import.overwriteRows', { count: Math.min(rowsBelow, understood?.table.rows.length ?? 0) })
-              : t('import.addRows', { count })}
-        </button>
-      </div>
+      <ImportActions
+        isAsking={isAsking}
+        busy={busy}
+        disabled={busy || count === 0 || obstacle !== undefined}
+        count={count}
+        overwritten={overwrite ? Math.min(rowsBelow, understood?.table.rows.length ?? 0) : undefined}
+        onKeep={() => onKeep(imported())}
+        onClose={onClose}
+      />
     </Dialog>
+  )
+}
+
+/** What a table was taken for, and what becomes of its rows. */
+function UnderstoodTable({ understood, ...choices }: ComponentProps<typeof TableChoices>) {
+  const { table, fields, entries, left, joined } = understood
+  const { overwrite } = choices.state
+  return (
+    <>
+      <TableChoices understood={understood} {...choices} />
+      <TableReview
+        table={table}
+        fields={fields}
+        onFields={(next) => choices.send({ type: 'set', fields: next })}
+        entries={entries}
+        left={overwrite ? [] : left}
+        joined={overwrite ? 0 : joined}
+      />
+    </>
+  )
+}
+
+function ImportActions({
+  isAsking,
+  busy,
+  disabled,
+  count,
+  overwritten,
+  onKeep,
+  onClose,
+}: {
+  isAsking: boolean
+  busy: boolean
+  disabled: boolean
+  count: number
+  /** Rows that are written over; undefined where they are put in. */
+  overwritten: number | undefined
+  onKeep: () => void
+  onClose: () => void
+}) {
+  const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
+  const label =
+    overwritten === undefined ? t('import.addRows', { count }) : t('import.overwriteRows', { count: overwritten })
+  return (
+    <div className="flex justify-end gap-2">
+      <button type="button" className="btn" onClick={onClose}>
+        {common('cancel')}
+      </button>
+      <button type="button" className="btn btn-primary" autoFocus={!isAsking} disabled={disabled} onClick={onKeep}>
+        {busy ? t('import.adding') : label}
+      </button>
+    </div>
   )
 }

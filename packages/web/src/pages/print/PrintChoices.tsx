@@ -1,0 +1,46 @@
+import { MAX_VERSIONS } from '@otter/api'
+import { printTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
+import type { Paper, Printing, PrintingStep } from './printing.ts'
+
+/** How many versions on which paper, and with what. */
+export function PrintChoices({ printing, onChange }: { printing: Printing; onChange: (step: PrintingStep) => void }) {
+  const t = useTexts(printTexts)
+  return (
+    <>
+      <label className="flex flex-col text-sm">
+        {t('versions')}
+        <input
+          type="number"
+          min={1}
+          max={MAX_VERSIONS}
+          className="input w-20"
+          value={printing.versions}
+          onChange={(event) => onChange({ versions: event.target.valueAsNumber })}
+        />
+      </label>
+      <label className="flex flex-col text-sm">
+        {t('paper')}
+        <select
+          className="select"
+          value={printing.paper}
+          onChange={(event) => onChange({ paper: event.target.value as Paper })}
+        >
+          <option value="a4">{t('a4')}</option>
+          <option value="letter">{t('letter')}</option>
+        </select>
+      </label>
+      {(['key', 'qr', 'saveInk'] as const).map((name) => (
+        <label key={name} className="flex h-10 items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={printing[name]}
+            onChange={(event) => onChange({ [name]: event.target.checked })}
+          />
+          {t(name)}
+        </label>
+      ))}
+    </>
+  )
+}

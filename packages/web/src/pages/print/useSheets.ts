@@ -1,0 +1,84 @@
+import { versionSeed, type OfferReply } from '@otter/api'
+import { gameOf, type EntryList, type GameKind } from '@otter/core'
+import { useEffect, useMemo, useReducer, useState } from 'react'
+import { useCreateOffer, useList } from '../../api/queries.ts'
+import { newId } from '../../ui/newId.ts'
+import { usePuzzles } from '../../workers/usePuzzles.ts'
+import { choiceOf, keptChoices, type GameChoice } from '../list/games/gameChoice.ts'
+import { pagesOf, PRINTING, printingAfter, type PlacedPage, type Printing, type PrintingStep } from './printing.ts'
+
+export interface Sheets {
+  /** The list's title; undefined until it is there. */
+  title: string | undefined
+  choice: GameChoice
+  printing: Printing
+  change: (step: PrintingStep) => void
+  /** The game's code on screen; undefined unless it is printed. */
+  code: string | undefined
+  seeds: string[]
+  pages: PlacedPage[]
+  /** Whether the list is right for this game. */
+  ready: boolean
+  making: boolean
+  impossible: boolean
+  died: boolean
+  error: Error | null
+}
+
+/** The sheets of a list's game, as they are chosen. */
+export function useSheets(id: string, kind: GameKind): Sheets {
+  const list = useList(id)
+  const choice = useMemo(() => choiceOf(keptChoices(id), kind), [id, kind])
+  const [printing, change] = useReducer(printingAfter, PRINTING)
+  const entryList = useMemo(
+    (): EntryList | undefined =>
+      list.data && {
+        title: list.data.title,
+        answerLanguage: list.data.answerLanguage,
+        promptLanguage: list.data.promptLanguage,
+        entries: list.data.entries,
+      },
+    [list.data],
+  )
+  const seeds = useMemo(
+    () => Array.from({ length: printing.versions }, (_, index) => versionSeed(choice.seed, index + 1)),
+    [choice.seed, printing.versions],
+  )
+  const { puzzles, note, busy, died } = usePuzzles<unknown>(kind, entryList, choice.options, seeds)
+  const ready = entryList !== undefined && gameOf(kind).fit(entryList, choice.options).ready
+  const { offer, error } = useOfferOnScreen(id, kind, choice, printing.qr && ready)
+  const pages = useMemo(
+    () => (puzzles?.length === printing.versions ? pagesOf(kind, puzzles, printing.key) : []),
+    [kind, puzzles, printing.versions, printing.key],
+  )
+  return {
+    title: list.data?.title,
+    choice,
+    printing,
+    change,
+    code: printing.qr ? offer?.code : undefined,
+    seeds,
+    pages,
+    ready,
+    making: (busy || list.isPending) && pages.length === 0,
+    impossible: note !== undefined,
+    died,
+    error: list.error ?? error,
+  }
+}
+
+/** The QR code leads to the game on screen, so there must be one: it is made when the code is wished for. */
+function useOfferOnScreen(
+  id: string,
+  kind: GameKind,
+  { options, seed }: GameChoice,
+  isWished: boolean,
+): { offer: OfferReply | undefined; error: Error | null } {
+  const [offer, setOffer] = useState<OfferReply>()
+  const [requestId] = useState(newId)
+  const { mutate, error } = useCreateOffer(id)
+  useEffect(() => {
+    if (isWished && !offer) mutate({ kind, options, seed, requestId }, { onSuccess: setOffer })
+  }, [isWished, offer, mutate, kind, options, seed, requestId])
+  return { offer, error }
+}
