@@ -263,7 +263,7 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await page.reload()
   await expect(page.getByText('עדיין אין רשימות', { exact: false })).toBeVisible()
   await page.getByRole('button', { name: 'רשימה חדשה' }).click()
-  await page.getByLabel('תשובה, שורה 1').fill('דבורה')
+  await page.getByRole('textbox', { name: /תשובה/ }).first().fill('דבורה')
   await page.getByRole('link', { name: 'תפזורת' }).click()
   await expect(page.getByRole('heading', { name: 'מה התלמידים מקבלים' })).toBeVisible()
   await expectAccessible(page)

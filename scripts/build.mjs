@@ -8,6 +8,25 @@ import { home } from './install.mjs'
 
 const stamp = join(home, 'dist', '.built')
 
+/** How the server is bundled; its own packages are found from where the bundle lies. */
+export const SERVER_BUNDLE = {
+  entryPoints: {
+    server: join(home, 'packages/server/src/main.ts'),
+    worker: join(home, 'packages/server/src/workers/entry.ts'),
+  },
+  outdir: join(home, 'packages/server/dist'),
+  bundle: true,
+  splitting: true,
+  format: 'esm',
+  platform: 'node',
+  target: 'node20',
+  packages: 'external',
+  alias,
+  jsx: 'automatic',
+  logLevel: 'error',
+  chunkNames: 'chunk-[hash]',
+}
+
 function newest(folder) {
   let latest = 0
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
@@ -33,27 +52,10 @@ export async function build() {
     return
   console.log('Building …')
   const { build: bundle } = await import('esbuild')
-  // The server's own packages are found from where its bundle lies.
   rmSync(join(home, 'packages/server/dist'), { recursive: true, force: true })
   mkdirSync(join(home, 'dist'), { recursive: true })
   try {
-    await bundle({
-      entryPoints: {
-        server: join(home, 'packages/server/src/main.ts'),
-        worker: join(home, 'packages/server/src/workers/entry.ts'),
-      },
-      outdir: join(home, 'packages/server/dist'),
-      bundle: true,
-      splitting: true,
-      format: 'esm',
-      platform: 'node',
-      target: 'node20',
-      packages: 'external',
-      alias,
-      jsx: 'automatic',
-      logLevel: 'error',
-      chunkNames: 'chunk-[hash]',
-    })
+    await bundle(SERVER_BUNDLE)
     execFileSync(process.execPath, [join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], {
       cwd: join(home, 'packages/web'),
       stdio: 'inherit',

@@ -1,4 +1,5 @@
-// Starts everything: packages, database, build, server. Ctrl-C stops all of it.
+// Starts everything: packages, database, build, server; with --dev, server and pages follow their sources. Ctrl-C stops
+// all of it.
 import { randomBytes } from 'node:crypto'
 import { fork } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
@@ -9,6 +10,9 @@ import { Advice, createDatabase, roomAt, startCluster } from './postgres.mjs'
 
 const data = process.env.OTTER_DATA ?? join(home, '.data')
 const port = Number(process.env.PORT ?? 4780)
+const isDev = process.argv.includes('--dev')
+/** In development the pages' own server stands before the other. */
+const serverPort = isDev ? port + 1 : port
 /** Room on the disk without which nothing is begun, and below which it is said while running; in bytes. */
 const LEAST_ROOM = 300 * 2 ** 20
 const LITTLE_ROOM = 100 * 2 ** 20
@@ -25,6 +29,7 @@ let cluster
 let server
 let stopping = false
 let claimed = false
+let isRestarting = false
 
 function stop(code) {
   if (stopping) return
@@ -43,12 +48,21 @@ process.on('SIGINT', () => stop(0))
 process.on('SIGTERM', () => stop(0))
 process.on('SIGHUP', () => stop(0))
 
-function portIsFree() {
+function isFree(wanted) {
   return new Promise((resolve, reject) => {
     const probe = createServer()
     probe.once('error', (error) => (error.code === 'EADDRINUSE' ? resolve(false) : reject(error)))
-    probe.listen(port, () => probe.close(() => resolve(true)))
+    probe.listen(wanted, () => probe.close(() => resolve(true)))
   })
+}
+
+/** Throws where a port stays in use; the server of a run that was killed a moment ago may still be closing. */
+async function claimPort(wanted) {
+  for (let tries = 0; tries < 5; tries++) {
+    if (await isFree(wanted)) return
+    await pause(400)
+  }
+  throw new Advice(`Port ${wanted} is in use. Choose another: PORT=${wanted + 1} npm ${isDev ? 'run dev' : 'start'}`)
 }
 
 /** One run at a time uses a data folder; a run that was killed leaves a number of a process that is gone. */
@@ -80,10 +94,8 @@ function secret() {
 async function start() {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Advice(`PORT is ${process.env.PORT}; use a number from 1 to 65535.`)
-  // The server of a run that was killed a moment ago may still be closing.
-  for (let tries = 0; tries < 5 && !(await portIsFree()); tries++)
-    await new Promise((resolve) => setTimeout(resolve, 400))
-  if (!(await portIsFree())) throw new Advice(`Port ${port} is in use. Choose another: PORT=${port + 1} npm start`)
+  await claimPort(port)
+  if (isDev) await claimPort(serverPort)
   claimData()
   for (const folder of [home, data])
     if (roomAt(folder) < LEAST_ROOM)
@@ -91,8 +103,8 @@ async function start() {
         `The disk of ${folder} is nearly full: ${inMegabytes(roomAt(folder))} MB are left, ${inMegabytes(LEAST_ROOM)} MB are needed. Make room and try again.`,
       )
   installNpmPackages()
-  const { build } = await import('./build.mjs')
-  await build()
+  const develop = isDev ? await (await import('./develop.mjs')).develop(port, serverPort, () => restart()) : undefined
+  if (!develop) await (await import('./build.mjs')).build()
   let url = process.env.DATABASE_URL
   if (!url) {
     cluster = await startCluster(data)
@@ -103,12 +115,13 @@ async function start() {
   const env = {
     ...process.env,
     DATABASE_URL: url,
-    PORT: String(port),
+    PORT: String(serverPort),
     SESSION_SECRET: process.env.SESSION_SECRET ?? secret(),
     WEB_FOLDER: join(home, 'dist', 'web'),
     NODE_ENV: 'production',
   }
   await serve(env)
+  await develop?.listen()
   if (stopping) return
   console.log(`\nJolly Otter is at http://localhost:${port}`)
   if (process.env.SAMPLE_DATA !== '0')
@@ -117,6 +130,14 @@ async function start() {
     )
   console.log('Ctrl-C stops it.\n')
   watchDatabase()
+}
+
+/** Ends the server so that it starts with what was bundled last; where it has ended already, it is started. */
+function restart() {
+  if (stopping || !server) return
+  isRestarting = true
+  if (server.exitCode === null && server.signalCode === null) server.kill('SIGTERM')
+  else server.emit('exit', null, 'SIGTERM')
 }
 
 const inMegabytes = (bytes) => Math.round(bytes / 2 ** 20)
@@ -144,7 +165,10 @@ async function serve(env) {
     new Promise((resolve, reject) => {
       let ready = false
       // In a process group of its own, Ctrl-C does not reach it: it is stopped by a signal instead.
-      const child = fork(join(home, 'packages/server/dist/server.js'), { env, detached: true })
+      const child = fork(join(home, 'packages/server', isDev ? 'dist-dev' : 'dist', 'server.js'), {
+        env,
+        detached: true,
+      })
       server = child
       child.once('message', () => {
         ready = true
@@ -152,6 +176,10 @@ async function serve(env) {
       })
       child.once('exit', (code, signal) => {
         if (stopping) return resolve()
+        if (isRestarting) {
+          isRestarting = false
+          return void run().catch(({ message }) => console.error(message))
+        }
         if (!ready) return reject(new Advice(`The server stopped (${signal ?? code}). The lines above say why.`))
         void again(`${signal ?? `code ${code}`}`)
       })

@@ -1,13 +1,23 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 
 const page = (name: string): string => fileURLToPath(new URL(name, import.meta.url))
 
+// In development, the students' addresses lead to their page, as the server leads them.
+const playPage: Plugin = {
+  name: 'play-page',
+  configureServer: ({ middlewares }) =>
+    void middlewares.use((request, _response, next) => {
+      if (/^\/(p\/[^/.]+|in)(\?|$)/u.test(request.url ?? '')) request.url = '/play.html'
+      next()
+    }),
+}
+
 // Two pages: the teachers' application, and the small one that students open on their phones.
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), playPage],
   worker: { format: 'es' },
   build: {
     outDir: page('../../dist/web'),

@@ -40,7 +40,10 @@ const server = app.listen(PORT, (error?: Error) => {
   if (process.connected) process.send?.({ ready: typeof address === 'object' && address ? address.port : PORT })
 })
 
+let isStopping = false
 const stop = async (): Promise<void> => {
+  if (isStopping) return
+  isStopping = true
   server.close()
   server.closeAllConnections()
   await Promise.all([workers.close(), close()])
