@@ -1,4 +1,4 @@
-import { Entry, ListChanges, MAX_ENTRIES, type ListDetails } from '@otter/core'
+import { Entry, ListChanges, ListDetails, MAX_ENTRIES } from '@otter/core'
 import { z } from 'zod'
 
 /** An entry and its place: entries are ordered by position, any two of which leave room for a third. */
@@ -24,24 +24,30 @@ export type SaveList = z.input<typeof SaveList>
 export const ArchiveList = z.object({ archived: z.boolean() })
 export type ArchiveList = z.infer<typeof ArchiveList>
 
-export interface SavedReply {
-  version: number
-}
-
-export interface ListSummary extends Pick<ListDetails, 'title' | 'cover' | 'subject' | 'grade' | 'tags' | 'folder'> {
-  id: string
-  entryCount: number
-  updatedAt: string
-  archived: boolean
-}
-
-export interface ListReply extends ListDetails {
-  id: string
-  version: number
-  entries: PlacedEntry[]
-}
-
 /** The version that a list has now. */
-export interface VersionReply {
-  version: number
-}
+export const VersionReply = z.object({ version: z.number().int() })
+export type VersionReply = z.infer<typeof VersionReply>
+
+/** A list among others. */
+export const ListSummary = ListDetails.pick({
+  title: true,
+  cover: true,
+  subject: true,
+  grade: true,
+  tags: true,
+  folder: true,
+}).extend({
+  id: z.uuid(),
+  entryCount: z.number().int(),
+  updatedAt: z.iso.datetime(),
+  archived: z.boolean(),
+})
+export type ListSummary = z.infer<typeof ListSummary>
+
+/** A list with its entries, in their order. */
+export const ListReply = ListDetails.extend({
+  id: z.uuid(),
+  version: z.number().int(),
+  entries: z.array(PlacedEntry),
+})
+export type ListReply = z.infer<typeof ListReply>

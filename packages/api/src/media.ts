@@ -29,21 +29,21 @@ export const SuggestPictures = z.object({ language: LanguageCode, words: z.array
 export type SuggestPictures = z.input<typeof SuggestPictures>
 
 /** A picture that the gallery offers. */
-export interface OfferedPicture {
-  set: 'flat' | 'plain'
-  name: string
+export const OfferedPicture = z.object({
+  set: z.enum(['flat', 'plain']),
+  name: z.string(),
   /** Where it is drawn from. */
-  path: string
-  credit: string
-}
+  path: z.string(),
+  credit: z.string(),
+})
+export type OfferedPicture = z.infer<typeof OfferedPicture>
 
-export interface SuggestionsReply {
+export const SuggestionsReply = z.object({
   /** For each word, up to six pictures, the likeliest first. */
-  suggestions: OfferedPicture[][]
-}
+  suggestions: z.array(z.array(OfferedPicture)),
+})
+export type SuggestionsReply = z.infer<typeof SuggestionsReply>
 
 /** Room for a teacher's pictures and sounds, in bytes. */
-export interface RoomReply {
-  used: number
-  room: number
-}
+export const RoomReply = z.object({ used: z.number().int(), room: z.number().int() })
+export type RoomReply = z.infer<typeof RoomReply>

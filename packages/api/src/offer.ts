@@ -1,4 +1,4 @@
-import { cleanText, GAME_KINDS, PlayRules, type Doing, type GameKind, type Outcome } from '@otter/core'
+import { cleanText, GAME_KINDS, PlayRules, type Doing, type Outcome } from '@otter/core'
 import { z } from 'zod'
 
 /** A seed as a person may type it. */
@@ -40,21 +40,22 @@ export const OfferRules = z.object({ type: z.literal('link'), play: PlayRules.pr
 export type OfferRules = z.infer<typeof OfferRules>
 
 /** A game given to students. */
-export interface OfferReply {
-  id: string
+export const OfferReply = z.object({
+  id: z.uuid(),
   /** The list that its game was made from; null once that is deleted. */
-  listId: string | null
-  name: string
-  title: string
-  kind: GameKind
-  code: string
-  open: boolean
-  seed: string
-  createdAt: string
-  players: number
+  listId: z.uuid().nullable(),
+  name: z.string(),
+  title: z.string(),
+  kind: z.enum(GAME_KINDS),
+  code: z.string(),
+  open: z.boolean(),
+  seed: z.string(),
+  createdAt: z.iso.datetime(),
+  players: z.number().int(),
   /** Whether the list has changed since the game was made. */
-  outdated: boolean
-}
+  outdated: z.boolean(),
+})
+export type OfferReply = z.infer<typeof OfferReply>
 
 /** A student's name as it is kept. */
 export const ParticipantName = z
@@ -73,60 +74,70 @@ export type ChangeParticipant = z.input<typeof ChangeParticipant>
 export const MergeParticipant = z.object({ into: z.uuid().nullable() })
 export type MergeParticipant = z.input<typeof MergeParticipant>
 
+const Participant = z.object({ participantId: z.uuid(), name: z.string() })
+const OutcomeCode = z.enum(['right', 'wrong', 'passed', 'opinion']) satisfies z.ZodType<Outcome>
+const DoingNow = z.object({
+  code: z.string(),
+  values: z.record(z.string(), z.union([z.string(), z.number()])),
+  last: z.array(OutcomeCode),
+}) satisfies z.ZodType<Doing>
+
 /** One student in one offer. */
-export interface ParticipantResult {
-  participantId: string
-  name: string
-  removed: boolean
+export const ParticipantResult = Participant.extend({
+  removed: z.boolean(),
   /** Participants who are the same person: their attempts are among this one's. */
-  merged: { participantId: string; name: string }[]
+  merged: z.array(Participant),
   /** Of the best attempt, and of the first, so that a restart wipes nothing. */
-  right: number
-  firstRight: number
-  total: number
-  points: number
-  hints: number
+  right: z.number().int(),
+  firstRight: z.number().int(),
+  total: z.number().int(),
+  points: z.number(),
+  hints: z.number().int(),
   /** Tries that came to nothing: lines that are no word, turns that make no pair. */
-  misses: number
+  misses: z.number().int(),
   /** Of what was asked again as a second try, how much was right. */
-  second: { right: number; total: number }
-  milliseconds: number
-  attempts: number
+  second: z.object({ right: z.number().int(), total: z.number().int() }),
+  milliseconds: z.number(),
+  attempts: z.number().int(),
   /** The attempt last begun; null where none is. */
-  lastPlayId: string | null
-  finished: boolean
+  lastPlayId: z.uuid().nullable(),
+  finished: z.boolean(),
   /** What the attempt last begun is doing, with its last outcomes, the newest last; null once it is over. */
-  doing: (Doing & { last: Outcome[] }) | null
+  doing: DoingNow.nullable(),
   /** So many times as much time as others have. */
-  factor: number
-  lastSeenAt: string
-}
+  factor: z.number(),
+  lastSeenAt: z.iso.datetime(),
+})
+export type ParticipantResult = z.infer<typeof ParticipantResult>
 
 /** What the class gave to one question, each student's first attempt that met it. */
-export interface QuestionResult {
-  entryId: string
-  text: string
+export const QuestionResult = z.object({
+  entryId: z.uuid(),
+  text: z.string(),
   /** Whether it has a right answer; an opinion has none. */
-  counts: boolean
-  right: number
-  wrong: number
-  passed: number
+  counts: z.boolean(),
+  right: z.number().int(),
+  wrong: z.number().int(),
+  passed: z.number().int(),
   /** Students who were asked, but stopped before it or are not there yet. */
-  notReached: number
+  notReached: z.number().int(),
   /**
    * What was most often given and is not right, and by how many students; of an opinion, all that was given, with its
    * share.
    */
-  given: { given: string; count: number; share: number }[]
-}
+  given: z.array(z.object({ given: z.string(), count: z.number().int(), share: z.number() })),
+})
+export type QuestionResult = z.infer<typeof QuestionResult>
 
-export interface ResultsReply {
-  offer: OfferReply
-  participants: ParticipantResult[]
-  questions: QuestionResult[]
-}
+export const ResultsReply = z.object({
+  offer: OfferReply,
+  participants: z.array(ParticipantResult),
+  questions: z.array(QuestionResult),
+})
+export type ResultsReply = z.infer<typeof ResultsReply>
 
 /** Who gave which answer to a question: each student's first attempt that met it, right ones last. */
-export interface AnswersReply {
-  answers: { participantId: string; name: string; outcome: Outcome; given: string; milliseconds: number }[]
-}
+export const AnswersReply = z.object({
+  answers: z.array(Participant.extend({ outcome: OutcomeCode, given: z.string(), milliseconds: z.number() })),
+})
+export type AnswersReply = z.infer<typeof AnswersReply>

@@ -1,4 +1,4 @@
-import type { GameKind, Score } from '@otter/core'
+import { GAME_KINDS, type Score } from '@otter/core'
 import { z } from 'zod'
 import { ParticipantName } from './offer.ts'
 
@@ -33,35 +33,47 @@ export type SendMove = z.input<typeof SendMove>
  * What became of a move: it changed something, it changed nothing, it had come before, or it was made for what has
  * passed.
  */
-export type MoveFate = 'taken' | 'void' | 'repeated' | 'passed'
+export const MoveFate = z.enum(['taken', 'void', 'repeated', 'passed'])
+export type MoveFate = z.infer<typeof MoveFate>
 
 /** A play as its player sees it. */
-export interface PlayState {
-  attempt: number
-  moves: number
-  moment: string | null
+export const PlayState = z.object({
+  attempt: z.number().int(),
+  moves: z.number().int(),
+  moment: z.string().nullable(),
   /** Milliseconds until what stands is over; null where it has all the time. */
-  left: number | null
-  view: unknown
-  score: Score
-}
+  left: z.number().nullable(),
+  view: z.unknown(),
+  score: z.object({
+    right: z.number(),
+    total: z.number(),
+    hints: z.number(),
+    misses: z.number(),
+    points: z.number(),
+    bonus: z.number(),
+    milliseconds: z.number(),
+    finished: z.boolean(),
+  }) satisfies z.ZodType<Score>,
+})
+export type PlayState = z.infer<typeof PlayState>
 
 /** An offer as its students see it. */
-export interface PlayReply {
-  kind: GameKind
-  title: string
+export const PlayReply = z.object({
+  kind: z.enum(GAME_KINDS),
+  title: z.string(),
   /** BCP 47 code of the words. */
-  language: string
+  language: z.string(),
   /** Whether the players learn to read. */
-  early: boolean
-  open: boolean
-  player: { name: string } | null
+  early: z.boolean(),
+  open: z.boolean(),
+  player: z.object({ name: z.string() }).nullable(),
   /** What all players gave where there is no right answer, once this one has given his: the most frequent first. */
-  opinions: { entryId: string; given: string; count: number }[]
+  opinions: z.array(z.object({ entryId: z.uuid(), given: z.string(), count: z.number().int() })),
   /** The play that goes on; null before a name is given. */
-  play: PlayState | null
+  play: PlayState.nullable(),
   /** What became of the move that this replies to; null where it replies to none. */
-  fate: MoveFate | null
+  fate: MoveFate.nullable(),
   /** The player's token, where the page asked to keep it. */
-  token?: string
-}
+  token: z.string().optional(),
+})
+export type PlayReply = z.infer<typeof PlayReply>

@@ -1,6 +1,6 @@
 import { cleanText } from '@otter/core'
 import { z } from 'zod'
-import { LANGUAGE_CODES, type Language } from './languages.ts'
+import { LANGUAGE_CODES } from './languages.ts'
 
 const Email = z
   .email('not-an-email')
@@ -21,21 +21,23 @@ export const SignUp = z.object({
 export type SignUp = z.infer<typeof SignUp>
 
 /** Who is signed in. */
-export interface TeacherReply {
-  id: string
-  name: string
-  email: string
+export const TeacherReply = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  email: z.string(),
   /** The language of the screens; null for the browser's. */
-  language: Language | null
-}
+  language: z.enum(LANGUAGE_CODES).nullable(),
+})
+export type TeacherReply = z.infer<typeof TeacherReply>
 
 /** Changes what a teacher has chosen for all screens. */
 export const ChangeTeacher = z.object({ language: z.enum(LANGUAGE_CODES).nullable() })
 export type ChangeTeacher = z.infer<typeof ChangeTeacher>
 
 /** What anyone may know before signing in. */
-export interface SessionReply {
-  teacher: TeacherReply | null
+export const SessionReply = z.object({
+  teacher: TeacherReply.nullable(),
   /** Whether sample data is loaded and the sample teacher can be signed in with one press. */
-  sample: boolean
-}
+  sample: z.boolean(),
+})
+export type SessionReply = z.infer<typeof SessionReply>

@@ -34,7 +34,7 @@ const STORED = `SELECT g.kind, v.puzzle, v.rules AS "madeBy", y.state, y.rules, 
 
 /** Fills a database as an earlier version left it. */
 async function filledDatabase(fixture: string): Promise<string> {
-  const url = await createDatabase()
+  const url = await createDatabase('none')
   const client = new pg.Client({ connectionString: url })
   await client.connect()
   await client.query(readFileSync(new URL(`./fixtures/${fixture}`, import.meta.url), 'utf8'))
@@ -153,7 +153,7 @@ describe('Migrations', () => {
   })
 
   it('run once where two servers start on one database, with the sample all or nothing', async () => {
-    const databaseUrl = await createDatabase()
+    const databaseUrl = await createDatabase('none')
     const both = await Promise.all([startTestServer({ databaseUrl }), startTestServer({ databaseUrl })])
     await Promise.all(both.map(({ database, workers }) => loadSample(database, workers)))
     const { teachers, plays } = (

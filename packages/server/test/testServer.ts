@@ -1,5 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import type { AddressInfo } from 'node:net'
+import { ProblemDetails } from '@otter/api'
+import { routeOf } from '@otter/api/description'
+import { expect } from 'chai'
 import pg from 'pg'
 import { pino } from 'pino'
 import { createApp } from '../src/app.ts'
@@ -32,15 +35,33 @@ export interface TestSettings {
   quiet?: boolean
 }
 
-/** Creates an empty database in the cluster that TEST_CLUSTER_URL names; returns its address. */
-export async function createDatabase(): Promise<string> {
+/** A database with the schema of today, which others are copied from. */
+const TEMPLATE = 'migrated'
+
+/**
+ * Creates a database in the cluster that TEST_CLUSTER_URL names: with the schema of today, or an empty one. Returns its
+ * address.
+ */
+export async function createDatabase(schema: 'migrated' | 'none' = 'migrated'): Promise<string> {
   const cluster = process.env.TEST_CLUSTER_URL
   if (!cluster) throw new Error('TEST_CLUSTER_URL is not set: run the tests with npm test')
   const name = `test_${randomUUID().replaceAll('-', '')}`
   const admin = new pg.Client({ connectionString: `${cluster}/postgres` })
   await admin.connect()
-  await admin.query(`CREATE DATABASE ${name}`)
-  await admin.end()
+  try {
+    // Tests run side by side: one of them makes the template, and no two copy it at once.
+    await admin.query('SELECT pg_advisory_lock(1)')
+    if (schema === 'migrated') {
+      const { rowCount } = await admin.query('SELECT 1 FROM pg_database WHERE datname = $1', [TEMPLATE])
+      if (rowCount === 0) {
+        await admin.query(`CREATE DATABASE ${TEMPLATE}`)
+        await migrate(`${cluster}/${TEMPLATE}`)
+      }
+    }
+    await admin.query(`CREATE DATABASE ${name} TEMPLATE ${schema === 'migrated' ? TEMPLATE : 'template1'}`)
+  } finally {
+    await admin.end()
+  }
   return `${cluster}/${name}`
 }
 
@@ -59,7 +80,7 @@ export async function startTestServer({
     connections,
     ...(!quiet && { onQuery: (sql: string) => queries.push(sql) }),
   })
-  await migrate(address)
+  if (databaseUrl !== undefined) await migrate(address)
   const workers = startWorkers({ threads: 1, ...settings })
   const logger = pino({ level: quiet ? 'silent' : 'info' }, { write: (line: string) => lines.push(line) })
   const { app, close } = createApp({
@@ -100,6 +121,18 @@ export interface Reply {
   body: any
 }
 
+/** Finds that a reply is what the description of the API says, no more and no less. */
+function expectDescribed(method: string, path: string, status: number, body: unknown): void {
+  if (status >= 400) {
+    expect(ProblemDetails.parse(body), `${method} ${path}`).to.deep.equal(body)
+    return
+  }
+  const route = routeOf(method, path)
+  if (!route || status === 304 || status === 206) return
+  expect(status, `${method} ${path}`).to.equal(route.status ?? 200)
+  if (typeof route.reply === 'object') expect(route.reply.parse(body), `${method} ${path}`).to.deep.equal(body)
+}
+
 /** A browser without a screen: keeps cookies, speaks JSON. */
 export class Client {
   private readonly cookies = new Map<string, string>()
@@ -134,14 +167,9 @@ export class Client {
     const bytes = Buffer.from(await response.arrayBuffer())
     const text = bytes.toString()
     const type = response.headers.get('content-type') ?? ''
-    return {
-      status: response.status,
-      type,
-      headers: response.headers,
-      text,
-      bytes,
-      body: type.includes('json') ? JSON.parse(text) : undefined,
-    }
+    const told = type.includes('json') ? (JSON.parse(text) as unknown) : undefined
+    expectDescribed(method, path, response.status, told)
+    return { status: response.status, type, headers: response.headers, text, bytes, body: told }
   }
 }
 

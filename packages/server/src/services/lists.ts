@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { ListReply, ListSummary, PlacedEntry, SavedReply, SaveList } from '@otter/api'
+import type { ListReply, ListSummary, PlacedEntry, VersionReply, SaveList } from '@otter/api'
 import { graphemesOf, LIST_DETAILS, ListDetails, MAX_ENTRIES, type EntryList, type ListChanges } from '@otter/core'
 import type { z } from 'zod'
 import type { TeacherScope } from '../db/scope.ts'
@@ -74,7 +74,7 @@ export async function readEntryList(
 }
 
 /** Returns the version that a list has now. Throws a Problem where it is not the teacher's. */
-export async function readVersion(scope: TeacherScope, listId: string): Promise<SavedReply> {
+export async function readVersion(scope: TeacherScope, listId: string): Promise<VersionReply> {
   return { version: await versionOf(scope, listId) }
 }
 
@@ -92,7 +92,7 @@ export async function saveList(
   scope: TeacherScope,
   listId: string,
   { version: known, put, remove, ...details }: z.output<typeof SaveList>,
-): Promise<SavedReply> {
+): Promise<VersionReply> {
   const { entries, lists } = scope.tables
   const held = await versionOf(scope, listId, 'FOR UPDATE')
   if (held !== known) throw new Problem(409, 'list-changed', { path: 'version' })

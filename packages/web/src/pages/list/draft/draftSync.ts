@@ -1,4 +1,4 @@
-import type { ListReply, SavedReply, SaveList, VersionReply } from '@otter/api'
+import type { ListReply, SaveList, VersionReply } from '@otter/api'
 import { ApiError } from '../../../api/client.ts'
 import { changesBetween, draftOf, rebase, type Draft, type Overruled } from './draft.ts'
 
@@ -13,7 +13,7 @@ const LONGEST_WAIT = 20_000
 /** What a draft is kept in step with, and who is told. */
 export interface DraftSyncParts {
   /** Saves changes; `closing` where the page is about to go. Throws an ApiError. */
-  save(changes: SaveList, closing?: boolean): Promise<SavedReply>
+  save(changes: SaveList, closing?: boolean): Promise<VersionReply>
   /** Loads the list as it is now. Throws an ApiError. */
   load(): Promise<ListReply>
   /** Loads the list's version alone. Throws an ApiError. */

@@ -1,4 +1,4 @@
-import type { ListReply, SavedReply, VersionReply } from '@otter/api'
+import type { ListReply, VersionReply } from '@otter/api'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
 import { call } from '../../../api/client.ts'
 import { queryClient } from '../../../api/queries.ts'
@@ -50,7 +50,7 @@ export function useListDraft(list: ListReply): ListDraft {
   const [sync] = useState(() => {
     const path = `/lists/${list.id}`
     return new DraftSync(list, start.draft, {
-      save: (changes, closing) => call<SavedReply>('PATCH', path, changes, closing),
+      save: (changes, closing) => call<VersionReply>('PATCH', path, changes, closing),
       load: () => call<ListReply>('GET', path),
       loadVersion: () => call<VersionReply>('GET', `${path}/version`),
       keep: (saved, draft, closing) => keepDraft(list.id, saved, draft, closing),

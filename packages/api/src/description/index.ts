@@ -1,0 +1,2 @@
+export { openApi } from './openApi.ts'
+export { ROUTES, routeOf } from './routes.ts'

@@ -1,0 +1,278 @@
+import { Picture, Sound } from '@otter/core'
+import { z } from 'zod'
+import { JobReply } from '../job.ts'
+import { ArchiveList, CreateList, ListReply, ListSummary, SaveList, VersionReply } from '../list.ts'
+import {
+  OfferedPicture,
+  RoomReply,
+  SearchPictures,
+  SuggestionsReply,
+  SuggestPictures,
+  TakePicture,
+  UploadPicture,
+  UploadSound,
+} from '../media.ts'
+import {
+  AnswersReply,
+  ChangeOffer,
+  ChangeParticipant,
+  CreateOffer,
+  MergeParticipant,
+  OfferReply,
+  ResultsReply,
+} from '../offer.ts'
+import { JoinOffer, PlayReply, SendMove } from '../play.ts'
+import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
+import { PrintSheets } from '../sheet.ts'
+
+/** Who may ask: anyone, a teacher who is signed in, or a student with the token of an offer. */
+export type Asker = 'anyone' | 'teacher' | 'student'
+
+/** One route of the API, below `/api`. */
+export interface Route {
+  method: 'get' | 'post' | 'put' | 'patch' | 'delete'
+  /** With its parts as Express writes them, such as `/lists/:id`. */
+  path: string
+  summary: string
+  asker: Asker
+  query?: z.ZodObject
+  /** What is sent as JSON, or the media type of a file. */
+  body?: z.ZodType | string
+  /** Status of a reply that went well; 200 where nothing else is said. */
+  status?: 200 | 201 | 202 | 204
+  /** What is replied as JSON, or the media type of a file; nothing where there is no content. */
+  reply?: z.ZodType | string
+}
+
+const teacher = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'teacher' })
+const anyone = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'anyone' })
+const student = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'student' })
+
+const PARTICIPANT = '/links/:id/participants/:participantId'
+
+/** Every route there is. */
+export const ROUTES: readonly Route[] = [
+  anyone({ method: 'get', path: '/session', summary: 'Who is signed in', reply: SessionReply }),
+  anyone({ method: 'post', path: '/session', summary: 'Signs in', body: SignIn, reply: TeacherReply }),
+  anyone({
+    method: 'post',
+    path: '/session/sample',
+    summary: 'Signs in as the teacher of the sample data',
+    reply: TeacherReply,
+  }),
+  teacher({
+    method: 'patch',
+    path: '/session',
+    summary: 'Changes what a teacher has chosen for all screens',
+    body: ChangeTeacher,
+    status: 204,
+  }),
+  anyone({ method: 'delete', path: '/session', summary: 'Signs out', status: 204 }),
+  anyone({
+    method: 'post',
+    path: '/teachers',
+    summary: 'Makes an account and signs in',
+    body: SignUp,
+    status: 201,
+    reply: TeacherReply,
+  }),
+
+  teacher({ method: 'get', path: '/lists', summary: 'All lists', reply: z.array(ListSummary) }),
+  teacher({
+    method: 'post',
+    path: '/lists',
+    summary: 'Makes a list',
+    body: CreateList,
+    status: 201,
+    reply: ListReply,
+  }),
+  teacher({ method: 'get', path: '/lists/:id', summary: 'A list with its entries', reply: ListReply }),
+  teacher({
+    method: 'patch',
+    path: '/lists/:id',
+    summary: 'Saves what changed since a version; refused where the list has a newer one',
+    body: SaveList,
+    reply: VersionReply,
+  }),
+  teacher({
+    method: 'get',
+    path: '/lists/:id/version',
+    summary: 'The version that a list has now',
+    reply: VersionReply,
+  }),
+  teacher({
+    method: 'post',
+    path: '/lists/:id/duplicate',
+    summary: 'Makes a copy of a list',
+    status: 201,
+    reply: ListReply,
+  }),
+  teacher({
+    method: 'put',
+    path: '/lists/:id/archived',
+    summary: 'Puts a list away, or takes it back',
+    body: ArchiveList,
+    status: 204,
+  }),
+  teacher({ method: 'delete', path: '/lists/:id', summary: 'Deletes a list', status: 204 }),
+  teacher({ method: 'get', path: '/lists/:id/links', summary: 'The offers of a list', reply: z.array(OfferReply) }),
+  teacher({
+    method: 'post',
+    path: '/lists/:id/links',
+    summary: 'Shares a list as a game; the same request id makes the same offer',
+    body: CreateOffer,
+    status: 201,
+    reply: OfferReply,
+  }),
+  teacher({
+    method: 'post',
+    path: '/lists/:id/sheets',
+    summary: 'Queues sheets to be made as a PDF; replies the id of the job',
+    body: PrintSheets,
+    status: 202,
+    reply: z.object({ id: z.uuid() }),
+  }),
+
+  teacher({ method: 'get', path: '/links', summary: 'All offers', reply: z.array(OfferReply) }),
+  teacher({
+    method: 'patch',
+    path: '/links/:id',
+    summary: 'Closes an offer or opens it, names it, or stops its clocks',
+    body: ChangeOffer,
+    reply: OfferReply,
+  }),
+  teacher({ method: 'delete', path: '/links/:id', summary: 'Deletes an offer and its results', status: 204 }),
+  teacher({
+    method: 'post',
+    path: '/links/:id/renew',
+    summary: 'Puts the list as it is now under the same link',
+    reply: OfferReply,
+  }),
+  teacher({
+    method: 'get',
+    path: '/links/:id/results',
+    summary: 'Who had how much right, and what the class gave; with an ETag',
+    reply: ResultsReply,
+  }),
+  teacher({
+    method: 'get',
+    path: '/links/:id/results.csv',
+    summary: 'Results as a file',
+    query: z.object({ language: z.string().optional() }),
+    reply: 'text/csv',
+  }),
+  teacher({
+    method: 'get',
+    path: '/links/:id/questions/:entryId',
+    summary: 'Who gave which answer to a question',
+    reply: AnswersReply,
+  }),
+  teacher({
+    method: 'patch',
+    path: PARTICIPANT,
+    summary: 'Renames a participant, takes one out or lets one back in, or gives one more time',
+    body: ChangeParticipant,
+    status: 204,
+  }),
+  teacher({
+    method: 'put',
+    path: `${PARTICIPANT}/merged`,
+    summary: 'Says that a participant is the same person as another, or is not',
+    body: MergeParticipant,
+    status: 204,
+  }),
+  teacher({ method: 'delete', path: PARTICIPANT, summary: 'Deletes a participant and all attempts', status: 204 }),
+  teacher({
+    method: 'post',
+    path: '/links/:id/plays/:playId/give-back',
+    summary: 'Gives an attempt back that was ended',
+    status: 204,
+  }),
+
+  teacher({ method: 'get', path: '/jobs/:id', summary: 'How long work stands', reply: JobReply }),
+  teacher({ method: 'get', path: '/jobs/:id/file', summary: 'What it made', reply: 'application/pdf' }),
+  teacher({ method: 'delete', path: '/jobs/:id', summary: 'Stops it', status: 204 }),
+
+  teacher({
+    method: 'post',
+    path: '/media/pictures',
+    summary: 'Keeps a picture, drawn anew',
+    query: UploadPicture,
+    body: 'image/*',
+    status: 201,
+    reply: Picture,
+  }),
+  teacher({
+    method: 'post',
+    path: '/media/sounds',
+    summary: 'Keeps a sound',
+    query: UploadSound,
+    body: 'audio/*',
+    status: 201,
+    reply: Sound,
+  }),
+  teacher({
+    method: 'post',
+    path: '/media/gallery',
+    summary: 'Takes a picture out of the gallery',
+    body: TakePicture,
+    status: 201,
+    reply: Picture,
+  }),
+  teacher({ method: 'get', path: '/media', summary: 'Room that pictures and sounds take', reply: RoomReply }),
+  teacher({
+    method: 'post',
+    path: '/media/free',
+    summary: 'Deletes pictures and sounds that nothing shows',
+    reply: RoomReply,
+  }),
+  anyone({ method: 'get', path: '/media/:id', summary: 'A picture or a sound', reply: 'application/octet-stream' }),
+  anyone({ method: 'get', path: '/gallery/:set/:file', summary: 'A picture of the gallery', reply: 'image/svg+xml' }),
+  teacher({
+    method: 'get',
+    path: '/gallery',
+    summary: 'Pictures for a word',
+    query: SearchPictures,
+    reply: z.array(OfferedPicture),
+  }),
+  teacher({
+    method: 'post',
+    path: '/gallery/suggestions',
+    summary: 'Pictures for many words',
+    body: SuggestPictures,
+    reply: SuggestionsReply,
+  }),
+
+  anyone({ method: 'get', path: '/play/:code', summary: 'A game, and the play that goes on', reply: PlayReply }),
+  anyone({
+    method: 'post',
+    path: '/play/:code/join',
+    summary: 'Begins to play under a name',
+    body: JoinOffer,
+    status: 201,
+    reply: PlayReply,
+  }),
+  student({
+    method: 'post',
+    path: '/play/:code/moves',
+    summary: 'Makes a move; sent twice, it counts once',
+    body: SendMove,
+    reply: PlayReply,
+  }),
+  student({ method: 'post', path: '/play/:code/again', summary: 'Begins another attempt', reply: PlayReply }),
+  anyone({ method: 'post', path: '/play/:code/leave', summary: 'Forgets the player on this device', status: 204 }),
+  anyone({ method: 'get', path: '/dictionary/:language', summary: 'Words that games look up', reply: 'text/plain' }),
+]
+
+/** Returns the route that a request goes to; undefined where there is none. */
+export function routeOf(method: string, path: string): Route | undefined {
+  const parts = path.split('?')[0]!.split('/')
+  return ROUTES.find((route) => {
+    const own = route.path.split('/')
+    return (
+      route.method === method.toLowerCase() &&
+      own.length === parts.length &&
+      own.every((part, index) => part.startsWith(':') || part === parts[index])
+    )
+  })
+}
