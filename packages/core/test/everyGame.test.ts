@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { z } from 'zod'
 import {
   clockAt,
   GAME_KINDS,
@@ -158,6 +159,60 @@ describe('Every game', () => {
         ),
         { numRuns: kind === 'crossword' ? 6 : kind === 'bingo' ? 20 : 100 },
       )
+    })
+  }
+
+  /** Values that a part of a game's options can have: all where there are few, else the ends of what it allows. */
+  function valuesOf(schema: z.core.JSONSchema.JSONSchema): unknown[] {
+    if (schema.enum) return schema.enum
+    if ('const' in schema) return [schema.const]
+    if (schema.anyOf) return schema.anyOf.flatMap((part) => valuesOf(part as z.core.JSONSchema.JSONSchema))
+    if (schema.prefixItems) return [[6, 9]]
+    if (schema.type === 'boolean') return [false, true]
+    if (schema.type === 'integer') return [schema.minimum, Math.min(schema.maximum ?? 0, 60)].filter(Number.isInteger)
+    return schema.type === 'null' ? [null] : []
+  }
+
+  for (const kind of GAME_KINDS) {
+    it(`keeps the contract with every option there is: ${kind}`, function () {
+      this.timeout(60_000)
+      const game = gameOf(kind)
+      const { properties = {} } = z.toJSONSchema(game.options, { io: 'input', unrepresentable: 'any' })
+      const choices = Object.entries(properties).flatMap(([name, schema]) =>
+        valuesOf(schema as z.core.JSONSchema.JSONSchema).map((value) => ({ [name]: value })),
+      )
+      expect(choices.length).to.be.above(8)
+      const words = [...WORDS, ...WORDS.map((word) => `${word.slice(1)}en`)]
+      const list: EntryList = {
+        ...fullList(),
+        entries: words.map((word, index) =>
+          newEntry({
+            id: idOf(index),
+            answer: { text: word },
+            prompt: { text: `what is ${index}?` },
+            hint: 'think',
+            groups: ['one'],
+          }),
+        ),
+      }
+      let played = 0
+      for (const [index, choice] of choices.entries()) {
+        const parsed = game.options.safeParse({ group: 'one', ...choice })
+        // A number of steps beyond what is allowed is no option; all others are.
+        expect(parsed.success || 'steps' in choice, JSON.stringify(choice)).to.equal(true)
+        if (!parsed.success) continue
+        const { ready, notes } = game.fit(list, parsed.data)
+        if (!ready) {
+          expect(notes.length, `${JSON.stringify(choice)} says why it can’t be`).to.be.above(0)
+          expect(() => game.make(list, parsed.data, randomFrom('1'))).to.throw(PuzzleError)
+          continue
+        }
+        const puzzle = JSON.parse(JSON.stringify(game.make(list, parsed.data, randomFrom('1')))) as unknown
+        playOn(kind, puzzle, randomFrom(`play ${index}`), 25, PLAIN_CONTEXT)
+        if (game.onPaper) expect(JSON.stringify(game.sheet(puzzle, false)), JSON.stringify(choice)).to.match(/"type"/u)
+        played++
+      }
+      expect(played / choices.length, 'most of them make a game').to.be.above(0.8)
     })
   }
 

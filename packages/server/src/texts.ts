@@ -33,6 +33,12 @@ export function isProblemCode(text: string): text is keyof typeof enProblems {
   return text in enProblems
 }
 
+/** Returns all words of what is printed in a language, one after the other: a page needs a font for each letter. */
+export function sheetWords(language: Language): string {
+  const { csv: _, ...words } = texts.getResourceBundle(language, 'sheet') as typeof enSheet
+  return Object.values(words).join(' ')
+}
+
 /** Returns a word of what is printed or written into files, in a language. */
 export function sheetWord(language: Language, key: SheetKey, values: Values = {}): string {
   return texts.t(key, { lng: language, ...values })

@@ -4,7 +4,7 @@ import { Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { displayFamiliesFor, familiesFor } from './fonts.ts'
 import { INK, PrintedBlock, QUIET } from './PrintedBlock.tsx'
 import type { Language } from '@otter/api'
-import { sheetWord } from '../texts.ts'
+import { sheetWord, sheetWords } from '../texts.ts'
 
 const styles = StyleSheet.create({
   page: { padding: 40, color: INK, fontSize: 12 },
@@ -69,7 +69,7 @@ export function PrintedPage({
   language,
   pictures,
 }: PrintedPageProps) {
-  const everything = title + blocks.map(textOf).join('')
+  const everything = title + blocks.map(textOf).join('') + sheetWords(language)
   const { size, width, height } = PAPER[paper]
   return (
     <Page size={size} style={[styles.page, { fontFamily: familiesFor(everything) }]}>
