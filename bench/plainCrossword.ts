@@ -1,5 +1,5 @@
 /**
- * A plain method to compare with: longest word first, where it crosses most, in one pass. Gives the area of its box and
+ * A plain method to compare with: longest word first, where it crosses most, in one pass. Returns the area of its box and
  * how many words found no place.
  */
 export function plainCrossword(answers: readonly string[]): { area: number; left: number } {

@@ -27,7 +27,7 @@ export async function join(phone: Page, code: string): Promise<void> {
   await phone.getByRole('button', { name: 'Begin' }).click()
 }
 
-/** Gives the puzzle behind a code, with its answers. */
+/** Returns the puzzle behind a code, with its answers. */
 export async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promise<Puzzle> {
   const { puzzle } = (
     await query<{ puzzle: Puzzle }>(

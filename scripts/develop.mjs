@@ -8,7 +8,7 @@ import { home } from './install.mjs'
 const DEVELOPED = join(home, 'packages/server/dist-dev')
 
 /**
- * Bundles the server and goes on watching; `onServer` is called after every later bundle that worked. Gives a function
+ * Bundles the server and goes on watching; `onServer` is called after every later bundle that worked. Returns a function
  * that serves the pages on a port, and what goes to the API by the server's.
  */
 export async function develop(port, serverPort, onServer) {

@@ -33,7 +33,7 @@ function textsOf(path) {
     .map((name) => readFileSync(join(folder, name), 'utf8').replace(/\r\n?/gu, '\n').trim())
 }
 
-/** Gives the notices as one text: each licence once, under the names of all that it holds for. */
+/** Returns the notices as one text: each licence once, under the names of all that it holds for. */
 export function notices() {
   const heads = new Map()
   const platforms = new Map()

@@ -50,7 +50,7 @@ function binaries() {
   return versions.map((version) => join(base, version, 'bin')).find((folder) => existsSync(join(folder, 'initdb')))
 }
 
-/** Gives the folder of PostgreSQL's programs, and installs them where they are missing. */
+/** Returns the folder of PostgreSQL's programs, and installs them where they are missing. */
 export function findPostgres() {
   const found = binaries()
   if (found) return found
@@ -87,7 +87,7 @@ function asOrdinary(command, args, options = {}) {
 }
 
 /**
- * Gives where a data folder's cluster lies, made and owned by who runs it. One of before is moved along, with its data.
+ * Returns where a data folder's cluster lies, made and owned by who runs it. One of before is moved along, with its data.
  */
 function placeOf(folder) {
   const here = join(folder, 'postgres')
@@ -144,7 +144,7 @@ function stopLeftOver(data) {
   rmSync(mark, { force: true })
 }
 
-/** Gives the password of a data folder's database, and whether it was just made up. */
+/** Returns the password of a data folder's database, and whether it was just made up. */
 function passwordOf(folder) {
   const file = join(folder, 'database-secret')
   const isNew = !existsSync(file)
@@ -168,7 +168,7 @@ function lockCluster(bin, data, password) {
   writeFileSync(join(data, 'pg_hba.conf'), ACCESS)
 }
 
-/** Gives a port on loopback that nobody uses. */
+/** Returns a port on loopback that nobody uses. */
 export function freePort() {
   return new Promise((resolve, reject) => {
     const server = createServer()
@@ -182,7 +182,7 @@ export function freePort() {
 
 /**
  * Starts the cluster of a folder, and makes it first where there is none. A cluster left running by a killed run is
- * stopped first. Gives its address, whether it is alive, and how to stop it.
+ * stopped first. Returns its address, whether it is alive, and how to stop it.
  */
 export async function startCluster(folder, { throwAway = false, port: wanted } = {}) {
   const bin = findPostgres()
@@ -253,7 +253,7 @@ function isRunning(pid) {
   }
 }
 
-/** Gives how much room is left where a folder lies, in bytes. */
+/** Returns how much room is left where a folder lies, in bytes. */
 export function roomAt(folder) {
   const { bavail, bsize } = statfsSync(folder)
   return bavail * bsize

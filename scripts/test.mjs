@@ -68,7 +68,7 @@ function filesIn(folders, ending) {
   )
 }
 
-/** Gives the files of tests that are asked for: those whose path holds one of the words; all where none is said. */
+/** Returns the files of tests that are asked for: those whose path holds one of the words; all where none is said. */
 function chosen(words) {
   const isWanted = (file) => words.length === 0 || words.some((word) => file.includes(word))
   return {

@@ -22,7 +22,7 @@ export const PrintSheets = z.object({
 })
 export type PrintSheets = z.infer<typeof PrintSheets>
 
-/** Gives the seed of a version, counted from 1: the first version is the puzzle on the screen. */
+/** Returns the seed of a version, counted from 1: the first version is the puzzle on the screen. */
 export function versionSeed(seed: string, version: number): string {
   return version === 1 ? seed : `${seed}-${version}`
 }

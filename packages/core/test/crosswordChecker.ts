@@ -64,7 +64,7 @@ export function faultsOf({ rows, cols, words }: CrosswordPuzzle): string[] {
   return faults
 }
 
-/** Gives the smallest area of a box, no longer than 1.5 : 1, in which all words go together, by trying everything. */
+/** Returns the smallest area of a box, no longer than 1.5 : 1, in which all words go together, by trying everything. */
 export function smallestArea(words: readonly string[]): number {
   const order = [...words].sort((one, two) => two.length - one.length)
   const total = order.join('').length

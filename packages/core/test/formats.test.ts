@@ -270,7 +270,7 @@ describe('lists as files', () => {
   })
 })
 
-/** Gives the files inside a workbook of the entries. */
+/** Returns the files inside a workbook of the entries. */
 async function parts(entries: Entry[]): Promise<Record<string, Uint8Array>> {
   const { unzipSync } = await import('fflate')
   return unzipSync(await writeWorkbook(entries, 'Bees'))

@@ -90,7 +90,7 @@ export function faultsOf(list: EntryList, options: WordSearchOptions, puzzle: Wo
   return faults
 }
 
-/** Gives the letters of the cells that no placed word uses, in reading order. */
+/** Returns the letters of the cells that no placed word uses, in reading order. */
 export function spareLetters(puzzle: WordSearchPuzzle): string {
   const used = new Set(
     puzzle.words.flatMap((word) =>

@@ -10,7 +10,7 @@ export interface Couple {
   answer: Face
 }
 
-/** Gives the couples of entries, and why some have none. Two entries that are the same to a student count once. */
+/** Returns the couples of entries, and why some have none. Two entries that are the same to a student count once. */
 export function couplesOf(entries: readonly Entry[]): { couples: Couple[]; notes: FitNote[] } {
   const couples: Couple[] = []
   const notes: FitNote[] = []
@@ -64,7 +64,7 @@ export function joinable(couples: readonly Couple[], most: number, all: readonly
   return taken
 }
 
-/** Gives couples in an order in which many of them are joinable: those first whose faces are shared by most. */
+/** Returns couples in an order in which many of them are joinable: those first whose faces are shared by most. */
 export function mostShared(couples: readonly Couple[]): Couple[] {
   const { prompts, answers } = partnersBySide(couples)
   const shared = ({ prompt, answer }: Couple): number =>

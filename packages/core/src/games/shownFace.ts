@@ -33,7 +33,7 @@ function withoutWords(face: Face): ShownFace {
   return { ...rest, picture: picture && { id: picture.id, alt: '' } }
 }
 
-/** Gives a face as a square of paper shows it. */
+/** Returns a face as a square of paper shows it. */
 export function squareOf({ text, picture }: Face): SheetSquare {
   return { text: text.trim(), ...(picture ? { picture: picture.id } : {}) }
 }

@@ -20,7 +20,7 @@ const SCRIPTS = [/^\p{Script=Latin}+$/u, /^\p{Script=Cyrillic}+$/u, /^\p{Script=
 const built = new Map<string, ScriptTrie>()
 
 /**
- * Gives the blocked words in the script of most of a puzzle's letters, built once and kept.
+ * Returns the blocked words in the script of most of a puzzle's letters, built once and kept.
  *
  * @param language BCP 47 code of the list's words, may be empty
  * @param except text of the teacher's own that can't be avoided: blocked words within it don't count

@@ -76,7 +76,7 @@ export class LetterGrid {
 
   /**
    * Finds all legal starts of a word in the given directions (numbers of DIRECTIONS): those where each letter falls on
-   * an empty cell or its like. Gives the largest overlap, or -1 where there is no legal start.
+   * an empty cell or its like. Returns the largest overlap, or -1 where there is no legal start.
    */
   search(word: ArrayLike<number>, directions: readonly number[]): number {
     const { rows, cols, planes, empty, legal, slices } = this
@@ -177,7 +177,7 @@ export class LetterGrid {
     return total
   }
 
-  /** Gives the n-th of the starts that `countStarts` counted. Throws a RangeError where there are fewer. */
+  /** Returns the n-th of the starts that `countStarts` counted. Throws a RangeError where there are fewer. */
   nthStart(nth: number, overlap: number, directions: readonly number[]): Position {
     this.work += directions.length * this.rows
     for (const direction of directions) {
@@ -195,7 +195,7 @@ export class LetterGrid {
     throw new RangeError('no such start')
   }
 
-  /** Gives those of the starts that `countStarts` counted whose word would cover a cell (numbered row by row). */
+  /** Returns those of the starts that `countStarts` counted whose word would cover a cell (numbered row by row). */
   startsCovering(cell: number, length: number, overlap: number, directions: readonly number[]): Position[] {
     const row = Math.floor(cell / this.cols)
     const col = cell - row * this.cols
@@ -294,7 +294,7 @@ export class LetterGrid {
   }
 
   /**
-   * Gives the cells with single letters, of no laid word, that take part in spelling a word of the list or a blocked
+   * Returns the cells with single letters, of no laid word, that take part in spelling a word of the list or a blocked
    * one.
    */
   spellingSingles(): number[] {

@@ -42,13 +42,13 @@ const FIELD_OF = new Map<string, Field>()
 for (const [field, names] of Object.entries(NAMES))
   for (const name of names.split('|')) if (!FIELD_OF.has(name.trim())) FIELD_OF.set(name.trim(), field as Field)
 
-/** Gives the field that a heading names; "Wrong choice 2" is a wrong choice. */
+/** Returns the field that a heading names; "Wrong choice 2" is a wrong choice. */
 export function fieldNamed(heading: string): Field | undefined {
   const name = heading.trim().toLowerCase()
   return FIELD_OF.get(name) ?? FIELD_OF.get(name.replace(/[\s_:#-]*\d+$/u, ''))
 }
 
-/** Gives what the column of a field is headed when it is written. */
+/** Returns what the column of a field is headed when it is written. */
 export function headingOf(field: Exclude<Field, 'skip'>): string {
   const name = NAMES[field].slice(0, NAMES[field].indexOf('|'))
   return name[0]!.toUpperCase() + name.slice(1)

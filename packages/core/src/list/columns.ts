@@ -117,7 +117,7 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
   return { entries, left: left.sort((first, second) => first.line - second.line), joined }
 }
 
-/** Gives a whole number; null for an empty cell, undefined for one that is no such number. */
+/** Returns a whole number; null for an empty cell, undefined for one that is no such number. */
 function wholeOf(text: string, least: number, most: number): number | null | undefined {
   if (text === '') return null
   const number = Number(text)
@@ -125,7 +125,7 @@ function wholeOf(text: string, least: number, most: number): number | null | und
 }
 
 /**
- * Gives entries as rows of cells under headings; what no entry has gets no column. Pictures and sounds have no cell.
+ * Returns entries as rows of cells under headings; what no entry has gets no column. Pictures and sounds have no cell.
  */
 export function cellsOf(entries: readonly Entry[]): string[][] {
   const most = (of: (entry: Entry) => unknown[]): number =>

@@ -56,13 +56,13 @@ export const Entry = z.object({
 })
 export type Entry = z.infer<typeof Entry>
 
-/** Gives choices without the empty ones, the right ones first. */
+/** Returns choices without the empty ones, the right ones first. */
 export function orderChoices(choices: readonly Choice[]): Choice[] {
   const filled = choices.filter((choice) => !isEmptyFace(choice))
   return [...filled.filter(({ right }) => right), ...filled.filter(({ right }) => !right)]
 }
 
-/** Gives an entry of which only some parts are known; the rest is as in a new one. */
+/** Returns an entry of which only some parts are known; the rest is as in a new one. */
 export function newEntry<Known extends Partial<Entry> & { id: string }>(
   known: Known,
 ): Entry & Omit<Known, keyof Entry> {

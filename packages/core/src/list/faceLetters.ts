@@ -4,7 +4,7 @@ import type { Face } from './face.ts'
 const KNOWN = new WeakMap<Face, Map<string, readonly string[]>>()
 
 /**
- * Gives the letters of a face's text as a grid holds them; those of a face seen before are remembered, since every
+ * Returns the letters of a face's text as a grid holds them; those of a face seen before are remembered, since every
  * keystroke asks for all.
  */
 export function faceLetters(face: Face, { letterCase, accents, language = '' }: LetterStyle): readonly string[] {

@@ -23,7 +23,7 @@ export interface LeftOut {
   text: string
 }
 
-/** Gives how many columns a table has. */
+/** Returns how many columns a table has. */
 export function columnCount({ header, rows }: Table): number {
   return rows.reduce((most, { cells }) => Math.max(most, cells.length), header?.length ?? 0)
 }
@@ -47,7 +47,7 @@ export function tableOf(
   return { header: has && kept.length > 0 ? kept[0]!.cells : null, rows: has ? kept.slice(1) : kept, blankLines, left }
 }
 
-/** Gives a table whose first row is a header, or is none. */
+/** Returns a table whose first row is a header, or is none. */
 export function withHeader<Read extends Table>(table: Read, has: boolean): Read {
   if (has === (table.header !== null)) return table
   if (table.header) return { ...table, header: null, rows: [{ cells: table.header, line: 1 }, ...table.rows] }

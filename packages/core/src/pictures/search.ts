@@ -24,7 +24,7 @@ export interface PictureHit {
 
 /** Finds pictures by word in one language. */
 export interface PictureIndex {
-  /** Gives pictures for a word, the likeliest first; an empty array where none comes near. */
+  /** Returns pictures for a word, the likeliest first; an empty array where none comes near. */
   search(word: string, most: number): PictureHit[]
 }
 

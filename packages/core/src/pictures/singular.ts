@@ -24,7 +24,7 @@ const IRREGULAR: Record<string, string> = {
 }
 
 /**
- * Gives what the singular of a folded word may be, and its plural too, since a picture may be named for several; rules
+ * Returns what the singular of a folded word may be, and its plural too, since a picture may be named for several; rules
  * of thumb, for finding alone.
  */
 export function singularsOf(word: string, language: string): string[] {

@@ -105,7 +105,7 @@ export interface SheetPage {
 const LINE_LETTERS = 88
 const PICTURE_LINES = 2
 
-/** Gives about how many lines of text the blocks of a page take beside its grid: what is left is the grid's. */
+/** Returns about how many lines of text the blocks of a page take beside its grid: what is left is the grid's. */
 export function linesBesideGrid(blocks: readonly SheetBlock[]): number {
   return blocks.reduce((sum, block) => sum + linesOf(block, 1), 0)
 }

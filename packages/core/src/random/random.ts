@@ -20,7 +20,7 @@ export function hashSeed(seed: string): number {
 }
 
 /**
- * Gives the random numbers of a seed: sfc32 (Chris Doty-Humphrey, PractRand), started from the seed's hash
+ * Returns the random numbers of a seed: sfc32 (Chris Doty-Humphrey, PractRand), started from the seed's hash
  * and mixed twelve times. Uses 32-bit integer arithmetic only.
  */
 export function randomFrom(seed: string): Random {

@@ -21,7 +21,7 @@ const ALPHABETS: readonly { script: RegExp; letters: string }[] = [
 ]
 const LATIN = 'abcdefghijklmnopqrstuvwxyz'
 
-/** Gives an alphabet in the script of the given letters: the first script met, Latin where none is known. */
+/** Returns an alphabet in the script of the given letters: the first script met, Latin where none is known. */
 export function alphabetFor(letters: Iterable<string>): string {
   for (const letter of letters) {
     const found = ALPHABETS.find(({ script }) => script.test(letter))

@@ -64,7 +64,7 @@ const BY_LANGUAGE: Record<string, readonly string[]> = {
 const kept = new Map<string, readonly string[][]>()
 
 /**
- * Gives the words that no filler letters may spell in a list of the given language (BCP 47, may be empty), each as
+ * Returns the words that no filler letters may spell in a list of the given language (BCP 47, may be empty), each as
  * lower-case graphemes without accents: single words of 3 to 8 letters from the naughty-words data (CC BY 4.0) in that
  * language and in English, which every class knows, and a few of our own.
  */

@@ -21,7 +21,7 @@ export interface Dictionary {
   readonly least: number
 }
 
-/** Gives a text's letters a to z as numbers; undefined where it holds others. */
+/** Returns a text's letters a to z as numbers; undefined where it holds others. */
 export function lettersOf(text: string): number[] | undefined {
   const letters = [...text.toLowerCase()].map((letter) => letter.charCodeAt(0) - 97)
   return letters.every((letter) => letter >= 0 && letter < 26) ? letters : undefined
@@ -45,7 +45,7 @@ export function groupOf(length: number, words: readonly Letters[], weights: read
   }
 }
 
-/** Gives one bit for each letter of a word. */
+/** Returns one bit for each letter of a word. */
 export function maskOf(word: Letters): number {
   return word.reduce((mask, letter) => mask | (1 << letter), 0)
 }

@@ -7,7 +7,7 @@ export interface FoldOptions {
 const MARK_OR_SPACE = /[\p{P}\p{Z}\p{Cf}\p{Cc}]+/gu
 
 /**
- * Gives text as it is compared: compatibility forms made one (Unicode NFKC), without case, punctuation and surplus
+ * Returns text as it is compared: compatibility forms made one (Unicode NFKC), without case, punctuation and surplus
  * spaces. Text of punctuation alone stays as it is. Accents stay unless they are to be folded: año is not ano.
  */
 export function foldText(text: string, { accents }: FoldOptions = { accents: 'kept' }): string {

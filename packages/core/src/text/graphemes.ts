@@ -22,7 +22,7 @@ export interface LetterStyle {
 }
 
 /**
- * Gives the letters of a text as a grid holds them: graphemes in the wished case, with spaces, hyphens, apostrophes
+ * Returns the letters of a text as a grid holds them: graphemes in the wished case, with spaces, hyphens, apostrophes
  * and other punctuation left out, in composed form (NFC).
  */
 export function gridLetters(text: string, style: LetterStyle): string[] {

@@ -69,7 +69,7 @@ for (const [letter, latin] of Object.entries(TWINS)) {
 const WORD = /[\p{L}\p{M}]+/gu
 
 /**
- * Gives text in which every word is of one script: where a word mixes letters of Latin, Cyrillic or Greek that look
+ * Returns text in which every word is of one script: where a word mixes letters of Latin, Cyrillic or Greek that look
  * alike, the few are replaced by their twins of the script that most of its letters are of. A word stays as it is
  * where a letter has no twin.
  */
@@ -88,7 +88,7 @@ export function oneScript(text: string): string {
   })
 }
 
-/** Gives the word in letters of one script; undefined where a letter has no twin there. */
+/** Returns the word in letters of one script; undefined where a letter has no twin there. */
 function inScript(word: string, script: Script): string | undefined {
   const letters = [...word].map((letter) => {
     if (SCRIPTS[script].test(letter) || !/\p{L}/u.test(letter)) return letter

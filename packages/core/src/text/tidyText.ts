@@ -7,7 +7,7 @@ const STRAY_JOINER =
 const ODD_SPACE = /[\u00a0\u2000-\u200a\u205f](?![!?:;»])(?<!«[\u00a0\u2000-\u200a\u205f])/gu
 const SPACES_AT_LINE_ENDS = /^[ \t]+|[ \t]+$/gmu
 
-/** Gives text without invisible characters, with plain single spaces, and none at the ends. Line breaks stay. */
+/** Returns text without invisible characters, with plain single spaces, and none at the ends. Line breaks stay. */
 export function tidyText(text: string): string {
   return text
     .replace(INVISIBLE, '')

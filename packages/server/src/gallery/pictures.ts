@@ -48,14 +48,14 @@ const SKIN_TONE = /-(light|medium-light|medium|medium-dark|dark)$/u
 /** Everything that is drawn, with the drawings. */
 export interface Gallery {
   pictures: GalleryPicture[]
-  /** Gives the whole of a picture as SVG; undefined where there is none of that name. */
+  /** Returns the whole of a picture as SVG; undefined where there is none of that name. */
   svgOf(set: string, name: string): string | undefined
   creditOf(set: PictureSet): string
 }
 
 let gallery: Gallery | undefined
 
-/** Gives the gallery; it is read once. */
+/** Returns the gallery; it is read once. */
 export function openGallery(): Gallery {
   gallery ??= readGallery()
   return gallery

@@ -161,7 +161,7 @@ export async function drawnMedia(media: readonly Medium[]): Promise<Record<strin
   )
 }
 
-/** Gives what the gallery has for a word, the likeliest first. */
+/** Returns what the gallery has for a word, the likeliest first. */
 export function offerPictures(word: string, language: string, most: number): OfferedPicture[] {
   return searchPictures(word, language, most).map(offered)
 }

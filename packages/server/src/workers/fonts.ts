@@ -55,7 +55,7 @@ export function prepareLetters(text: string): void {
   gathered.gather(missing, folderForSlices)
 }
 
-/** Gives the font file that holds a letter, in the plain weight; the first face's where none does. */
+/** Returns the font file that holds a letter, in the plain weight; the first face's where none does. */
 export function fileFor(letter: string): string {
   const known = files.get(letter)
   if (known !== undefined) return known

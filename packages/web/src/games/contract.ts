@@ -42,6 +42,6 @@ export interface TeacherScreens<Options, Puzzle> {
   factsOf(puzzle: Puzzle): { code: string; values: Values }
   /** Returns the words that are not in the puzzle for want of room; absent where there always is. */
   missingIn?(puzzle: Puzzle): string[]
-  /** Gives a part of the list, and options, that make a puzzle small enough for a thumbnail. */
+  /** Returns a part of the list, and options, that make a puzzle small enough for a thumbnail. */
   small(list: EntryList): { list: EntryList; options: Options }
 }

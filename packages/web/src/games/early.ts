@@ -4,7 +4,7 @@ import { createContext, useContext } from 'react'
 export const EarlyReaders = createContext({ early: false, language: '' })
 
 /**
- * Gives what speaks a text aloud in the language of the words; undefined where it is not wished, or the device can't.
+ * Returns what speaks a text aloud in the language of the words; undefined where it is not wished, or the device can't.
  */
 export function useSpeech(): ((text: string) => void) | undefined {
   const { early, language } = useContext(EarlyReaders)

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 
-/** Gives a value once it has not changed for so many milliseconds; the first one at once. */
+/** Returns a value once it has not changed for so many milliseconds; the first one at once. */
 export function useRested<Value>(value: Value, milliseconds: number): Value {
   const [rested, setRested] = useState(value)
   useEffect(() => {

@@ -1,7 +1,7 @@
 import { useCallback, useLayoutEffect, useRef } from 'react'
 
 /**
- * Gives a function that stays the same and does what the newest one does; for handlers of parts that are drawn again
+ * Returns a function that stays the same and does what the newest one does; for handlers of parts that are drawn again
  * only when they change.
  */
 export function useSteady<Arguments extends unknown[], Result>(

@@ -28,7 +28,7 @@ export function upgradedList(json: unknown): unknown {
   }
 }
 
-/** Gives the ids of all pictures and sounds that a list refers to. */
+/** Returns the ids of all pictures and sounds that a list refers to. */
 export function mediaOf({ details, entries }: { details: ListDetails; entries: readonly Entry[] }): string[] {
   const faces = entries.flatMap(({ answer, prompt, choices }) => [answer, prompt, ...choices])
   const ids = faces.flatMap(({ picture, sound }) => [picture?.id, sound?.id]).concat(details.cover?.id)
@@ -36,7 +36,7 @@ export function mediaOf({ details, entries }: { details: ListDetails; entries: r
 }
 
 /**
- * Gives a list in which each picture and sound has the id that another keeper gave it; what has none there is taken
+ * Returns a list in which each picture and sound has the id that another keeper gave it; what has none there is taken
  * out.
  */
 export function withMediaIds(list: ArchivedList, idOf: ReadonlyMap<string, string>): ArchivedList {

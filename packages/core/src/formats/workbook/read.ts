@@ -53,7 +53,7 @@ function textOfCell(value: unknown): string {
   return cleanText(String(value))
 }
 
-/** Gives the cells with formulas of each sheet, in the order in which the workbook names its sheets. */
+/** Returns the cells with formulas of each sheet, in the order in which the workbook names its sheets. */
 function formulasBySheet(parts: Record<string, Uint8Array>): string[][] {
   const text = (name: string): string => (name in parts ? strFromU8(parts[name]!) : '')
   const targets = new Map(
@@ -114,7 +114,7 @@ function beginsFormula(xml: string, place: number): boolean {
   return xml[place] === '<' && xml[place + 1] === 'f' && /[\s/>]/u.test(xml[place + 2] ?? '')
 }
 
-/** Gives a sheet as a table; rows with formulas are left out, since only their shown values could be taken. */
+/** Returns a sheet as a table; rows with formulas are left out, since only their shown values could be taken. */
 export function tableOfSheet({ rows, formulas }: Sheet, header?: boolean): Table {
   const cellsByRow = new Map<number, string>()
   for (const cell of formulas) {

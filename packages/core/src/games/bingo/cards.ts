@@ -10,7 +10,7 @@ const ENOUGH = 60_000
 /** Terms that no two lines of different cards share, where that can be had. */
 const SHARED = 4
 
-/** Gives the least that the largest number of terms shared by two cards can be, by counting: no cards can do better. */
+/** Returns the least that the largest number of terms shared by two cards can be, by counting: no cards can do better. */
 export function sharedBound(cards: number, squares: number, terms: number): number {
   if (cards < 2) return 0
   const uses = cards * squares

@@ -3,7 +3,7 @@ import type { BingoPattern } from './options.ts'
 import type { Forecast } from './puzzle.ts'
 
 /**
- * Gives how many sets of j called squares complete the pattern, for each j: inclusion and exclusion over all sets of
+ * Returns how many sets of j called squares complete the pattern, for each j: inclusion and exclusion over all sets of
  * lines; for two lines, in the form that counts what holds at least two (Feller, An Introduction to Probability Theory
  * I,
  * IV.5).
@@ -29,7 +29,7 @@ export function completingSets(pattern: BingoPattern, size: number, free: boolea
   )
 }
 
-/** Gives the chance that a card has won by each call, from none to all terms. */
+/** Returns the chance that a card has won by each call, from none to all terms. */
 function winChances(pattern: BingoPattern, size: number, free: boolean, terms: number): number[] {
   const sets = completingSets(pattern, size, free)
   const squares = sets.length - 1

@@ -18,7 +18,7 @@ const NEAR = 2
 
 const KEYS = new WeakMap<Face, string>()
 
-/** Gives what tells faces apart; of a face seen before it is remembered, since every keystroke asks for all. */
+/** Returns what tells faces apart; of a face seen before it is remembered, since every keystroke asks for all. */
 function keyOf(face: Face): string {
   const known = KEYS.get(face)
   if (known !== undefined) return known
@@ -28,7 +28,7 @@ function keyOf(face: Face): string {
   return key
 }
 
-/** Gives the terms of a list: each face once, and notes about what is left out. */
+/** Returns the terms of a list: each face once, and notes about what is left out. */
 function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
   const seen = new Set<string>()
   const terms: BingoTerm[] = []
@@ -47,7 +47,7 @@ function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
   return { terms, notes }
 }
 
-/** Gives why so many terms make no such game; undefined where they do. */
+/** Returns why so many terms make no such game; undefined where they do. */
 function obstacleOf(terms: number, { size, free, pattern, cards }: BingoOptions): FitNote | undefined {
   const { squares } = patternLines(pattern, size, free)
   const smaller = [5, 4, 3].find((other) => other < size && patternLines(pattern, other, free).squares <= terms)

@@ -10,12 +10,12 @@ export interface PatternLines {
   squares: number
 }
 
-/** Gives where the free square is; −1 where there is none. */
+/** Returns where the free square is; −1 where there is none. */
 export function freePlace(size: number, free: boolean): number {
   return free && size % 2 === 1 ? (size * size - 1) / 2 : -1
 }
 
-/** Gives the lines of a pattern; a place is row × size + column. */
+/** Returns the lines of a pattern; a place is row × size + column. */
 export function patternLines(pattern: BingoPattern, size: number, free: boolean): PatternLines {
   const middle = freePlace(size, free)
   const all = Array.from({ length: size * size }, (_, place) => place)
@@ -37,7 +37,7 @@ export function patternLines(pattern: BingoPattern, size: number, free: boolean)
 }
 
 /**
- * Gives the call at which a card wins: the call at which the lines it needs are complete. `callOf` tells at which call
+ * Returns the call at which a card wins: the call at which the lines it needs are complete. `callOf` tells at which call
  * a place was called.
  */
 export function winningCall({ lines, needed }: PatternLines, callOf: (place: number) => number): number {

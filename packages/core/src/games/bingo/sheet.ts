@@ -5,7 +5,7 @@ import type { BingoPuzzle } from './puzzle.ts'
 /** Tokens to a page. */
 const TOKENS = 40
 
-/** Gives the cards as printed pages; as key, the calls in their planned order, and tokens to cut. */
+/** Returns the cards as printed pages; as key, the calls in their planned order, and tokens to cut. */
 export function sheet({ size, cards, terms, calls, direction, perPage }: BingoPuzzle, isKey: boolean): SheetPage[] {
   if (!isKey) {
     const printed = cards.map(({ number, cells }): SheetCard => ({

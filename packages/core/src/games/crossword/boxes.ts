@@ -15,7 +15,7 @@ function hasShape(rows: number, cols: number, shape: Shape): boolean {
   return Math.max(rows, cols) <= Math.min(rows, cols) * LONGEST
 }
 
-/** Gives, for rows × (MAX_SIDE + 1) + columns of a layout, the area of the smallest box of the shape that holds it. */
+/** Returns, for rows × (MAX_SIDE + 1) + columns of a layout, the area of the smallest box of the shape that holds it. */
 export function boxAreas(shape: Shape): Int32Array {
   const side = MAX_SIDE + 1
   const areas = new Int32Array(side * side).fill(1 << 30)
@@ -34,7 +34,7 @@ export function boxAreas(shape: Shape): Int32Array {
 }
 
 /**
- * Gives how many rows a layout of so many columns may have in a box of no more than an area, and the other way round.
+ * Returns how many rows a layout of so many columns may have in a box of no more than an area, and the other way round.
  */
 export function mostSides(
   areas: Int32Array,

@@ -97,7 +97,7 @@ export class Lattice {
     return ((this.uses[cell - across]! | this.uses[cell + across]!) & (2 >> direction)) === 0
   }
 
-  /** Gives the new cells of a word to be laid that touch letters beside its line. */
+  /** Returns the new cells of a word to be laid that touch letters beside its line. */
   touched(word: number, start: number, direction: Direction): number[] {
     const step = STEP[direction]
     const across = STEP[1 - direction]!
@@ -109,7 +109,7 @@ export class Lattice {
     return cells
   }
 
-  /** Gives the words that would have to go for a word to be laid there, each once. */
+  /** Returns the words that would have to go for a word to be laid there, each once. */
   inTheWay(word: number, start: number, direction: Direction): number[] {
     const letters = this.words[word]!
     const step = STEP[direction]
@@ -206,7 +206,7 @@ export class Lattice {
   }
 
   /**
-   * Gives a cell whose letter lies beside another without a word over both, as happens where a word between others
+   * Returns a cell whose letter lies beside another without a word over both, as happens where a word between others
    * goes; −1 where all is sound.
    */
   bareCell(): number {

@@ -74,7 +74,7 @@ function isAsGood(one: CrosswordPuzzle, other: CrosswordPuzzle): boolean {
   )
 }
 
-/** Gives the pinned words as placings in the middle of the lattice; those that no longer go together are let go. */
+/** Returns the pinned words as placings in the middle of the lattice; those that no longer go together are let go. */
 function pinsOf(words: readonly Word[], { pins }: CrosswordOptions): Placing[] {
   const placings: Placing[] = []
   const taken = new Map<string, string>()

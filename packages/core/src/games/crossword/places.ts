@@ -20,7 +20,7 @@ export interface PlaceRange {
 }
 
 /**
- * Finds the best place for a word where it crosses others, as far as some noise lets it see. Gives twice its first
+ * Finds the best place for a word where it crosses others, as far as some noise lets it see. Returns twice its first
  * cell, and
  * one more where it runs down; −1 where there is none.
  */

@@ -185,7 +185,7 @@ const doing: CrosswordCourse['doing'] = ({ words }, { solved }) => ({
   values: { solved: solved.length, of: words.length },
 })
 
-/** Gives the letter of each cell that holds one. */
+/** Returns the letter of each cell that holds one. */
 function solutionOf({ words, cols }: CrosswordPuzzle): Map<number, string> {
   return new Map(
     words.flatMap((word) =>

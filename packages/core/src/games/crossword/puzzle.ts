@@ -47,7 +47,7 @@ export interface CrosswordPuzzle {
   background: string
 }
 
-/** Gives the cells of a word, in the order of its letters. */
+/** Returns the cells of a word, in the order of its letters. */
 export function cellsOf({
   row,
   col,

@@ -2,7 +2,7 @@ import type { SheetItems, SheetPage } from '../../print/sheet.ts'
 import { squareOf } from '../shownFace.ts'
 import { cellsOf, type CrosswordPuzzle } from './puzzle.ts'
 
-/** Gives a crossword, or its key, as printed pages. */
+/** Returns a crossword, or its key, as printed pages. */
 export function sheet({ rows, cols, words, direction }: CrosswordPuzzle, isKey: boolean): SheetPage[] {
   const cells: ({ text: string; number?: number } | null)[] = Array.from({ length: rows * cols }, () => null)
   for (const word of words) {

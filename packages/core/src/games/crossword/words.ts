@@ -17,7 +17,7 @@ export interface Word {
   pattern: string
 }
 
-/** Gives how the words of a list are written in the grid. */
+/** Returns how the words of a list are written in the grid. */
 export function styleOf(
   list: EntryList,
   { letterCase, accents, early }: Pick<CrosswordOptions, 'letterCase' | 'accents' | 'early'>,
@@ -66,7 +66,7 @@ export function prepareWords(
   return { words: words.filter((word) => !alone.includes(word)), unplaced }
 }
 
-/** Gives the lengths of a text's parts as a clue shows them: "3,5" for two words, "4-2" where a hyphen joins them. */
+/** Returns the lengths of a text's parts as a clue shows them: "3,5" for two words, "4-2" where a hyphen joins them. */
 function patternOf(text: string, length: number): string {
   if (!/[\s\-\u2010-\u2015]/u.test(text)) return String(length)
   const parts = text.split(/([\s\-\u2010-\u2015]+)/u)

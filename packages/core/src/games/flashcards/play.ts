@@ -170,7 +170,7 @@ const doing: FlashcardsCourse['doing'] = (_puzzle, { queue, dealt, seen }) => ({
 
 export const course: FlashcardsCourse = { start, move, finish, score, doing }
 
-/** Gives what is remembered after a review (Free Spaced Repetition Scheduler, Ye and others). */
+/** Returns what is remembered after a review (Free Spaced Repetition Scheduler, Ye and others). */
 function reviewed(memory: Memory | undefined, knew: boolean, now: number): Memory {
   const card: Card = memory
     ? {

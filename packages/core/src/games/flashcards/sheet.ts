@@ -6,7 +6,7 @@ import type { FlashcardsPuzzle } from './puzzle.ts'
 const PAGES = { duplex: { 4: [2, 2], 8: [2, 4], 16: [4, 4] }, fold: { 4: [1, 4], 8: [2, 4], 16: [2, 8] } } as const
 
 /**
- * Gives the deck to cut: each page with its backs on the next, mirrored for paper turned along its long side; or backs
+ * Returns the deck to cut: each page with its backs on the next, mirrored for paper turned along its long side; or backs
  * beside to fold.
  */
 export function sheet({ cards, perPage, backs }: FlashcardsPuzzle, isKey: boolean): SheetPage[] {

@@ -114,7 +114,7 @@ function partsOf(text: string): number[][] | undefined {
   return parts.every((part) => part !== undefined && part.length > 0) ? (parts as number[][]) : undefined
 }
 
-/** Gives the fewest misses allowed with which 80 % win: with m allowed, fewer than m wrong letters win. */
+/** Returns the fewest misses allowed with which 80 % win: with m allowed, fewer than m wrong letters win. */
 function winning(chances: readonly number[]): number {
   let sum = 0
   for (const [wrong, chance] of chances.entries()) {
@@ -124,7 +124,7 @@ function winning(chances: readonly number[]): number {
   return chances.length
 }
 
-/** Gives the chance of each number of wrong letters until the answer is found. */
+/** Returns the chance of each number of wrong letters until the answer is found. */
 function misses(
   parts: readonly Letters[],
   list: readonly (readonly Letters[])[],
@@ -202,7 +202,7 @@ function partOf(target: Letters, group: WordGroup, own: number): Part {
 
 let numbers = new Int32Array(0)
 
-/** Gives the numbers from 0 on; nobody writes to them. */
+/** Returns the numbers from 0 on; nobody writes to them. */
 function everyWord(count: number): Int32Array {
   if (numbers.length < count) numbers = Int32Array.from({ length: count }, (_, index) => index)
   return numbers
@@ -240,7 +240,7 @@ function narrowed(part: Part, letter: number): Part {
  */
 const FIRST_LOOKS = new WeakMap<WordGroup, Float64Array>()
 
-/** Gives the weight of the words that have each letter, and of all, in the last place. */
+/** Returns the weight of the words that have each letter, and of all, in the last place. */
 function presence({ group, fitting, count, own, mask }: Part, asked: number): Float64Array {
   const known = asked === 0 ? FIRST_LOOKS.get(group) : undefined
   const present = known ? known.slice() : new Float64Array(27)
@@ -262,7 +262,7 @@ function presence({ group, fitting, count, own, mask }: Part, asked: number): Fl
 }
 
 /**
- * Gives the letter most likely to be in the answer of those not asked, and the next, −1 where there is none; the
+ * Returns the letter most likely to be in the answer of those not asked, and the next, −1 where there is none; the
  * earlier one where two are alike.
  */
 function twoBest(beliefs: readonly Belief[], asked: number): [number, number] {

@@ -10,12 +10,12 @@ const LONGEST = 40
 /** Fewer different letters leave nothing to guess. */
 const FEWEST_LETTERS = 2
 
-/** Gives how the letters of a list are asked for. */
+/** Returns how the letters of a list are asked for. */
 export function styleOf(list: EntryList, { accents, early }: Pick<HangmanOptions, 'accents' | 'early'>): LetterStyle {
   return { letterCase: early ? 'lower' : 'upper', accents, language: list.answerLanguage || undefined }
 }
 
-/** Gives the characters of a text: letters to ask for, and all else, which is there from the start. */
+/** Returns the characters of a text: letters to ask for, and all else, which is there from the start. */
 function charactersOf(text: string, style: LetterStyle): WordCharacter[] {
   return graphemesOf(text.trim().replace(/\s+/gu, ' ')).map((shown) => {
     const cased = gridLetters(shown, { ...style, accents: 'kept' })[0]
@@ -28,7 +28,7 @@ function charactersOf(text: string, style: LetterStyle): WordCharacter[] {
 
 const KNOWN = new WeakMap<Face, { style: string; characters: WordCharacter[] }>()
 
-/** Gives the characters of a face; those of a face seen before are remembered, since every keystroke asks for all. */
+/** Returns the characters of a face; those of a face seen before are remembered, since every keystroke asks for all. */
 function faceCharacters(face: Face, style: LetterStyle): WordCharacter[] {
   const key = `${style.letterCase} ${style.accents} ${style.language}`
   const known = KNOWN.get(face)

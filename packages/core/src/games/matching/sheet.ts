@@ -4,7 +4,7 @@ import type { MatchingPuzzle } from './puzzle.ts'
 
 const LETTERS = 'ABCDEFGHIJKL'
 
-/** Gives the columns to join, or their key, a round after the other. */
+/** Returns the columns to join, or their key, a round after the other. */
 export function sheet({ rounds }: MatchingPuzzle, isKey: boolean): SheetPage[] {
   const perPage = Math.max(1, Math.floor(20 / rounds[0]!.couples.length))
   const blocks = rounds.map(({ couples, order }) => {

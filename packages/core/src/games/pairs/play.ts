@@ -111,7 +111,7 @@ const doing: PairsCourse['doing'] = ({ couples }, { found, turns }) => ({
 export const course: PairsCourse = { start, move, finish, score, doing }
 
 /**
- * Gives the couple that two cards make up: their own, or one whose faces look like theirs; undefined where they don't
+ * Returns the couple that two cards make up: their own, or one whose faces look like theirs; undefined where they don't
  * belong together.
  */
 function coupleOf({ couples, cards }: PairsPuzzle, one: number, two: number): number | undefined {

@@ -15,7 +15,7 @@ export interface PairsPuzzle {
   players: number
 }
 
-/** Gives what a card shows. */
+/** Returns what a card shows. */
 export function faceOf({ couples }: PairsPuzzle, { couple, side }: PairsCard): Face {
   return couples[couple]![side]
 }

@@ -62,7 +62,7 @@ export function detailOf(question: QuizQuestion, answer: QuizAnswer, judged: Jud
   }
 }
 
-/** Gives a choice in words; a picture by what it shows. */
+/** Returns a choice in words; a picture by what it shows. */
 export function wordsOf({ choices }: QuizQuestion, choice: number): string {
   const { text, picture } = choices[choice]!.face
   return text.trim() || picture?.alt || String.fromCharCode(65 + choice)

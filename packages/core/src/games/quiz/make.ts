@@ -9,7 +9,7 @@ import { WrongChoices } from './wrongChoices.ts'
 const WORTH = 10
 const MOST_CHOICES = 6
 
-/** Gives the entries that can be asked, and why others can't. */
+/** Returns the entries that can be asked, and why others can't. */
 function askable(list: EntryList, form: QuizOptions['form']): { entries: Entry[]; notes: FitNote[] } {
   const notes: FitNote[] = []
   const answers = new Set(
@@ -139,7 +139,7 @@ function choicesOf(entry: Entry, count: number, wrong: WrongChoices, random: Ran
   ])
 }
 
-/** Gives what is claimed: the answer, or a wrong one, as chance has it. */
+/** Returns what is claimed: the answer, or a wrong one, as chance has it. */
 function claimOf(entry: Entry, wrong: WrongChoices, random: Random): QuizChoice[] {
   const written = entry.choices.filter(({ right }) => !right).map(faceOf)
   const others = written.length > 0 ? written : wrong.draw(entry, 3, random)

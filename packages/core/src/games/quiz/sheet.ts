@@ -11,7 +11,7 @@ const LINES_PER_PAGE = 42
 const LINE_LETTERS = 84
 const BETWEEN = '\u00a0'.repeat(7)
 
-/** Gives the questions with their choices or lines to write on, or the key, over as many pages as they need. */
+/** Returns the questions with their choices or lines to write on, or the key, over as many pages as they need. */
 export function sheet({ questions }: QuizPuzzle, isKey: boolean): SheetPage[] {
   const items = questions.map((question, index): SheetItems['items'][number] => ({
     ...squareOf(question.prompt),

@@ -41,7 +41,7 @@ export class WrongChoices {
   }
 
   /**
-   * Gives up to so many answers of other entries that are wrong here: none means the same as a right one, none belongs
+   * Returns up to so many answers of other entries that are wrong here: none means the same as a right one, none belongs
    * to
    * an entry with the same prompt. The likeliest to be mistaken come first: of the same group, kind, length and ending.
    */

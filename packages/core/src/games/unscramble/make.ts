@@ -61,7 +61,7 @@ function prepared(list: EntryList, options: UnscrambleOptions): { items: Prepare
   return { items, notes }
 }
 
-/** Gives the places whose pieces are mixed. */
+/** Returns the places whose pieces are mixed. */
 function movable(count: number, fixed: UnscrambleOptions['fixed']): number[] {
   const from = fixed === 'first' || fixed === 'both' ? 1 : 0
   const to = fixed === 'last' || fixed === 'both' ? count - 1 : count
@@ -117,7 +117,7 @@ export function make(list: EntryList, options: UnscrambleOptions, random: Random
 }
 
 /**
- * Gives an order of pieces that spells neither the word itself nor another one of the list; undefined where there is
+ * Returns an order of pieces that spells neither the word itself nor another one of the list; undefined where there is
  * none.
  */
 function mix(

@@ -92,7 +92,7 @@ export function view({ items, direction }: UnscramblePuzzle, play: UnscramblePla
   }
 }
 
-/** Gives the numbers, as shown, of the first pieces of the solution. */
+/** Returns the numbers, as shown, of the first pieces of the solution. */
 function beginningOf({ mixed }: UnscrambleItem, count: number): number[] {
   return Array.from({ length: count }, (_, place) => mixed.indexOf(place))
 }

@@ -24,7 +24,7 @@ export interface UnscramblePuzzle {
   direction: ReadingDirection
 }
 
-/** Gives the text of pieces as they lie. */
+/** Returns the text of pieces as they lie. */
 export function textOfPieces({ by }: Pick<UnscrambleItem, 'by'>, pieces: readonly string[]): string {
   return pieces.join(by === 'words' ? ' ' : '')
 }

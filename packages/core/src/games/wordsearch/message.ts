@@ -64,7 +64,7 @@ function shapesAround(job: Job, length: number): Shape[] {
     .slice(0, SHAPES)
 }
 
-/** Gives the lengths of which one surely fits: from every cell that no word needs, to a fifth more. */
+/** Returns the lengths of which one surely fits: from every cell that no word needs, to a fifth more. */
 export function lengthsThatFit(job: Pick<Job, 'letters'>, shape: Shape | undefined): { least: number; most: number } {
   if (!shape) return { least: 1, most: MAX_SIDE * MAX_SIDE - job.letters }
   const least = Math.max(1, area(shape) - job.letters)

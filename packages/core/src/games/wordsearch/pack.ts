@@ -21,7 +21,7 @@ export interface Board {
 /** Most starts tried for one word before it is left out of a pass. */
 const STARTS_TRIED = 24
 
-/** Gives an empty board of a shape for a job's words. */
+/** Returns an empty board of a shape for a job's words. */
 export function newBoard({ alphabet, options, words }: Job, [rows, cols]: Shape): Board {
   const all = DIRECTIONS.map((_, index) => index).slice(0, options.directions)
   const pieces = words.map((spelled) => {

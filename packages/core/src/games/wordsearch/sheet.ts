@@ -2,7 +2,7 @@ import { isEmptyFace } from '../../list/face.ts'
 import type { SheetPage } from '../../print/sheet.ts'
 import type { WordSearchPuzzle } from './puzzle.ts'
 
-/** Gives a word search, or its key, as printed pages. */
+/** Returns a word search, or its key, as printed pages. */
 export function sheet({ rows, words, direction, show, message }: WordSearchPuzzle, isKey: boolean): SheetPage[] {
   const cols = rows[0]!.length
   const clues = show === 'clues'

@@ -46,7 +46,7 @@ export const choiceIsRight = checkEach(
   },
 )
 
-/** Gives the keys of all that is right for an entry. */
+/** Returns the keys of all that is right for an entry. */
 function rightKeys(entry: Entry): Set<string> {
   return new Set(
     [

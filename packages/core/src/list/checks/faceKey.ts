@@ -3,7 +3,7 @@ import type { Face } from '../face.ts'
 
 const KEYS = new WeakMap<Face, string>()
 
-/** Gives what two faces have in common where they are the same to a student: folded text, picture and sound. */
+/** Returns what two faces have in common where they are the same to a student: folded text, picture and sound. */
 export function faceKey(face: Face): string {
   let key = KEYS.get(face)
   if (key === undefined) {

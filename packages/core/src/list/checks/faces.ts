@@ -93,7 +93,7 @@ const UNSPACED = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script
 const WORD_END = /[\p{L}\p{N}]$/u
 const WORD_START = /^[\p{L}\p{N}]/u
 
-/** Gives where a text stands in another as whole words, in any case; scripts without spaces are searched anywhere. */
+/** Returns where a text stands in another as whole words, in any case; scripts without spaces are searched anywhere. */
 function placesOf(text: string, within: string): number[] {
   // Lower case of the same length, so that places stay the same.
   const lower = (one: string): string =>

@@ -21,7 +21,7 @@ const CHECKS: Record<CheckCode, Check> = {
   'long-word': longWord,
 }
 
-/** Gives what is wrong with a list, in the order of its rows. */
+/** Returns what is wrong with a list, in the order of its rows. */
 export function checkList(list: EntryList): CheckNote[] {
   const rowOf = new Map(list.entries.map(({ id }, row) => [id, row]))
   return Object.values(CHECKS)
@@ -29,7 +29,7 @@ export function checkList(list: EntryList): CheckNote[] {
     .sort((one, other) => (rowOf.get(one.entryIds[0]!) ?? 0) - (rowOf.get(other.entryIds[0]!) ?? 0))
 }
 
-/** Gives the entries after one of a note's mends. */
+/** Returns the entries after one of a note's mends. */
 export function mendEntries<Row extends Entry>(entries: readonly Row[], note: CheckNote, mend: Mend): Row[] {
   return CHECKS[note.code].mend?.(entries, note, mend) ?? [...entries]
 }

@@ -5,7 +5,7 @@ import { accepts } from './choices.ts'
 import type { Check, CheckNote } from './check.ts'
 import { faceKey } from './faceKey.ts'
 
-/** Gives pairs of an entry and an earlier one with the same key, and the earlier one's row. */
+/** Returns pairs of an entry and an earlier one with the same key, and the earlier one's row. */
 function repeatsBy(list: EntryList, keyOf: (entry: Entry) => string): { entry: Entry; first: Entry; row: number }[] {
   const firstOf = new Map<string, number>()
   return list.entries.flatMap((entry, index) => {

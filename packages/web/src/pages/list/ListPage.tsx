@@ -161,7 +161,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   )
 }
 
-/** Gives the value before where the new one says the same, so that nothing is drawn again for it. */
+/** Returns the value before where the new one says the same, so that nothing is drawn again for it. */
 function useUnchanged<Value>(value: Value): Value {
   const text = JSON.stringify(value)
   const [kept, setKept] = useState({ text, value })

@@ -142,7 +142,7 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
   )
 }
 
-/** Gives the details alone out of what holds them. */
+/** Returns the details alone out of what holds them. */
 export function detailsOf(holder: ListDetails): ListDetails {
   return Object.fromEntries(LIST_DETAILS.map((name) => [name, holder[name]])) as unknown as ListDetails
 }

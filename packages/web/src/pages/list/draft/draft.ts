@@ -11,7 +11,7 @@ export function draftOf({ id: _, version: _version, ...draft }: ListReply): Draf
   return draft
 }
 
-/** Gives what must be sent so that the saved draft becomes this one; undefined where nothing must. */
+/** Returns what must be sent so that the saved draft becomes this one; undefined where nothing must. */
 export function changesBetween(saved: Draft, draft: Draft): Omit<SaveList, 'version'> | undefined {
   const before = new Map(saved.entries.map((entry) => [entry.id, entry]))
   const now = new Set(draft.entries.map(({ id }) => id))
@@ -102,7 +102,7 @@ export function rebase(saved: Draft, draft: Draft, theirs: Draft): Rebased {
   return { draft: { ...details, entries }, overruled }
 }
 
-/** Gives the entries with new rows put in before the row of the given index. */
+/** Returns the entries with new rows put in before the row of the given index. */
 export function insertRows(entries: readonly PlacedEntry[], index: number, rows: readonly Entry[]): PlacedEntry[] {
   const before = entries[index - 1]?.position ?? 0
   const after = entries[index]?.position ?? before + rows.length + 1
@@ -113,7 +113,7 @@ export function insertRows(entries: readonly PlacedEntry[], index: number, rows:
   return gap > 1e-9 ? all : all.map((entry, place) => ({ ...entry, position: place + 1 }))
 }
 
-/** Gives the entries with some of them moved together to before the row of the given index. */
+/** Returns the entries with some of them moved together to before the row of the given index. */
 export function moveRows(entries: readonly PlacedEntry[], ids: ReadonlySet<string>, index: number): PlacedEntry[] {
   const moved = entries.filter(({ id }) => ids.has(id))
   const rest = entries.filter(({ id }) => !ids.has(id))

@@ -23,7 +23,7 @@ export interface Choices {
 
 const KEPT = 'otter-games-'
 
-/** Gives what was chosen for a list on this device. */
+/** Returns what was chosen for a list on this device. */
 export function keptChoices(listId: string): Choices {
   const { kind, games } = Kept.parse(JSON.parse(localStorage.getItem(KEPT + listId) ?? 'null'))
   return { kind, games: Object.fromEntries(GAME_KINDS.map((own) => [own, readChoice(own, games[own])])) }
@@ -34,7 +34,7 @@ function readChoice(kind: GameKind, kept: { options: unknown; seed: string } | u
   return { options: options.success ? options.data : gameOf(kind).options.parse({}), seed: kept?.seed ?? 'otter' }
 }
 
-/** Gives the choice for one game; the defaults where none was made. */
+/** Returns the choice for one game; the defaults where none was made. */
 export function choiceOf({ games }: Choices, kind: GameKind): GameChoice {
   return games[kind] ?? readChoice(kind, undefined)
 }

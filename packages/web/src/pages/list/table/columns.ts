@@ -28,7 +28,7 @@ const PART = ' | '
 /** Marks a choice that is right as well. */
 const RIGHT = '✓'
 
-/** Gives what a cell shows. */
+/** Returns what a cell shows. */
 export function cellText(entry: Entry, column: Column): string {
   switch (column) {
     case 'answer':
@@ -50,7 +50,7 @@ export function cellText(entry: Entry, column: Column): string {
   }
 }
 
-/** Gives the entry with a cell's text as typed; undefined where the text can't be in that column. */
+/** Returns the entry with a cell's text as typed; undefined where the text can't be in that column. */
 export function withCellText<Row extends Entry>(entry: Row, column: Column, text: string): Row | undefined {
   switch (column) {
     case 'answer':

@@ -30,7 +30,7 @@ export function toggleRow(before: Selection | undefined, id: string, row: number
   return ids.size === 0 ? undefined : { ids, columns: 'all', anchor: row, head: row }
 }
 
-/** Gives the selected cells as rows of text, for the clipboard. */
+/** Returns the selected cells as rows of text, for the clipboard. */
 export function selectedCells(
   entries: readonly PlacedEntry[],
   { ids, columns }: Selection,
@@ -40,7 +40,7 @@ export function selectedCells(
   return entries.filter(({ id }) => ids.has(id)).map((entry) => own.map((column) => cellText(entry, column)))
 }
 
-/** Gives the entries with the cells of the first selected row copied down to the others. */
+/** Returns the entries with the cells of the first selected row copied down to the others. */
 export function fillDown(
   entries: readonly PlacedEntry[],
   { ids, columns }: Selection,
@@ -56,7 +56,7 @@ export function fillDown(
   )
 }
 
-/** Gives the entries with the selected cells emptied; whole rows are taken out. */
+/** Returns the entries with the selected cells emptied; whole rows are taken out. */
 export function clearSelected(entries: readonly PlacedEntry[], { ids, columns }: Selection): PlacedEntry[] {
   if (columns === 'all') return entries.filter(({ id }) => !ids.has(id))
   return entries.map((entry) =>
