@@ -62,7 +62,7 @@ const FitCard = memo(
           to={`/lists/${listId}/games/${kind}`}
           className="panel flex h-full flex-col gap-1.5 p-3 hover:border-secondary"
         >
-          <span className={`block h-24 ${fit.ready ? '' : 'opacity-40'}`}>
+          <span className={`block h-24 ${fit.ready ? '' : 'opacity-70'}`}>
             {result && 'puzzle' in result && <Thumbnail puzzle={result.puzzle} />}
           </span>
           <strong>{words.name(kind)}</strong>

@@ -1,0 +1,53 @@
+import type { Page } from '@playwright/test'
+import { expect, expectAccessible, query, test } from './otter.ts'
+import { join } from './playing.ts'
+
+/** Returns how light what lies behind a page is, from 0 to 1. */
+function lightness(page: Page, selector = 'body'): Promise<number> {
+  return page.evaluate((wanted) => {
+    const canvas = document.createElement('canvas').getContext('2d')!
+    canvas.fillStyle = getComputedStyle(document.querySelector(wanted)!).backgroundColor
+    canvas.fillRect(0, 0, 1, 1)
+    const [red, green, blue] = canvas.getImageData(0, 0, 1, 1).data
+    return (red! + green! + blue!) / 3 / 255
+  }, selector)
+}
+
+test('every screen is dark where the device is, with enough contrast; paper stays white', async ({
+  teacher: page,
+  phone,
+  server,
+}) => {
+  expect(await lightness(page)).toBeGreaterThan(0.8)
+  await page.emulateMedia({ colorScheme: 'dark' })
+  expect(await lightness(page)).toBeLessThan(0.3)
+  await expectAccessible(page)
+  const [{ id }] = (await query<{ id: string }>(
+    server.databaseUrl,
+    "SELECT id FROM lists WHERE title = 'The beehive' ORDER BY created_at LIMIT 1",
+    [],
+  )) as [{ id: string }]
+  for (const path of ['', '/games/quiz', '/games/crossword', '/games/bingo', '/games/hangman', '/play', '/results']) {
+    await page.goto(`/lists/${id}${path}`)
+    await expect(page.getByRole('navigation', { name: 'Steps of this list' })).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    expect(await lightness(page), path).toBeLessThan(0.3)
+    await expectAccessible(page)
+  }
+  await page.goto(`/lists/${id}/games/wordsearch/print`)
+  await expect(page.getByRole('article').first()).toBeVisible()
+  expect(await lightness(page, 'article')).toBe(1)
+
+  await phone.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+  const [{ code }] = (await query<{ code: string }>(
+    server.databaseUrl,
+    'SELECT code FROM offers ORDER BY created_at LIMIT 1',
+    [],
+  )) as [{ code: string }]
+  await phone.goto(`/p/${code}`)
+  expect(await lightness(phone)).toBeLessThan(0.3)
+  await expectAccessible(phone)
+  await join(phone, code)
+  await expect(phone.getByRole('progressbar').first()).toBeVisible()
+  await expectAccessible(phone)
+})
