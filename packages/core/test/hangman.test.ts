@@ -191,3 +191,30 @@ describe('Hangman', () => {
     expect(hangman.view(puzzle, play, LOOK).teams.map(({ points }) => points)).to.deep.equal([2 + 1 + 1 + 3, 1])
   })
 })
+
+describe('A word of hangman', () => {
+  it('is answered with the hint that was asked for, and without the one that was not', () => {
+    const list: EntryList = {
+      title: 'T',
+      answerLanguage: 'en',
+      promptLanguage: 'en',
+      entries: ['eel', 'ell'].map((text, index) =>
+        newEntry({ id: idOf(index), answer: { text }, prompt: { text: 'what?' }, hint: 'swims' }),
+      ),
+    }
+    const puzzle = hangman.make(list, HangmanOptions.parse({ clue: 'hint', order: 'list' }), randomFrom('1'))
+    let play = hangman.start(puzzle, begin('p'))
+    const hints: number[] = []
+    for (const move of [
+      { type: 'hint' as const },
+      ...['e', 'l'].map((letter) => ({ type: 'guess' as const, letter })),
+      { type: 'next' as const },
+      ...['e', 'l'].map((letter) => ({ type: 'guess' as const, letter })),
+    ]) {
+      const step = hangman.move(puzzle, play, hangman.moves.parse(move), when(1000))
+      play = step.play
+      hints.push(...step.responses.map((response) => response.hints))
+    }
+    expect(hints).to.deep.equal([1, 0])
+  })
+})

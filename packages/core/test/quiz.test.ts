@@ -293,3 +293,73 @@ describe('Quiz', () => {
     expect(performance.now() - began).to.be.below(1500)
   })
 })
+
+describe('What a quiz keeps to', () => {
+  const facts = listOf([
+    { a: 'drone', q: 'male bee' },
+    { a: 'queen', q: 'lays eggs' },
+    { a: 'worker', q: 'gathers nectar' },
+  ])
+  const make = (list: EntryList, options: object = {}): QuizPuzzle =>
+    quiz.make(list, QuizOptions.parse({ order: 'list', ...options }), randomFrom('keeps'))
+
+  it('a claim is right exactly where it is true', () => {
+    const puzzle = make(facts, { form: 'true-false' })
+    expect(new Set(puzzle.questions.map(({ form }) => form))).to.deep.equal(new Set(['true-false']))
+    for (const isTrue of [true, false]) {
+      const { right } = puzzle.questions[0]!.choices[0]!
+      const { outcomes } = played(puzzle, [[{ type: 'claim', isTrue }, 1000]])
+      expect(outcomes[0]).to.match(right === isTrue ? /^right/u : /^wrong/u)
+    }
+  })
+
+  it('an opinion and a single entry need something to choose from', () => {
+    const codes = (rows: Parameters<typeof listOf>[0]): string[] =>
+      quiz.fit(listOf(rows), QuizOptions.parse({})).notes.map(({ code }) => code)
+    expect(codes([{ a: 'yes', q: 'Do you like bees?', scored: false }])).to.include('no-choices')
+    expect(
+      codes([
+        { a: 'yes', q: 'Do you like bees?', scored: false, choices: [{ text: 'no', right: false }] },
+        { a: 'drone', q: 'male bee' },
+        { a: 'queen', q: 'lays eggs' },
+      ]),
+    ).not.to.include('no-choices')
+    expect(codes([{ a: 'drone', q: 'male bee' }])).to.include('no-choices')
+  })
+
+  it('tells a question by its answer, or by its clue where the answer is a picture alone', () => {
+    const picture = { id: idOf(99), alt: '', credit: '' }
+    const puzzle = make({
+      ...facts,
+      entries: [
+        ...facts.entries,
+        newEntry({ id: idOf(50), answer: { text: '', picture }, prompt: { text: 'the hive' } }),
+      ],
+    })
+    expect(quiz.questions(puzzle, quiz.start(puzzle, begin('p'))).map(({ text }) => text)).to.deep.equal([
+      'drone',
+      'queen',
+      'worker',
+      'the hive',
+    ])
+    expect(JSON.stringify(puzzle.questions[0]!.choices), 'a picture alone stands out among words').not.to.include(
+      picture.id,
+    )
+  })
+
+  it('has a deadline while a question stands alone: none once it is answered, none where there is no limit', () => {
+    const puzzle = make(facts, { seconds: 10 })
+    const { timed } = quiz
+    const asked = quiz.start(puzzle, begin('p'))
+    expect(timed!.deadline(puzzle, asked)).to.be.within(10_000, 15_000)
+    const answered = quiz.move(puzzle, asked, { type: 'choose', choices: [0] }, when(2000)).play
+    expect(timed!.deadline(puzzle, answered)).to.equal(null)
+    const free = make(facts)
+    expect(timed!.deadline(free, quiz.start(free, begin('p')))).to.equal(null)
+    const tooEarly = quiz.move(puzzle, asked, { type: 'late' }, when(8_000))
+    expect([tooEarly.play, tooEarly.responses]).to.deep.equal([asked, []])
+    expect(
+      quiz.move(puzzle, asked, { type: 'late' }, when(10_000)).responses.map(({ outcome }) => outcome),
+    ).to.deep.equal(['passed'])
+  })
+})
