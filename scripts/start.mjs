@@ -6,13 +6,11 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { home, installNpmPackages } from './install.mjs'
-import { Advice, createDatabase, roomAt, startCluster } from './postgres.mjs'
+import { Advice, createDatabase, freePort, roomAt, startCluster } from './postgres.mjs'
 
 const data = process.env.OTTER_DATA ?? join(home, '.data')
 const port = Number(process.env.PORT ?? 4780)
 const isDev = process.argv.includes('--dev')
-/** In development the pages' own server stands before the other. */
-const serverPort = isDev ? port + 1 : port
 /** Room on the disk without which nothing is begun, and below which it is said while running; in bytes. */
 const LEAST_ROOM = 300 * 2 ** 20
 const LITTLE_ROOM = 100 * 2 ** 20
@@ -95,7 +93,8 @@ async function start() {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Advice(`PORT is ${process.env.PORT}; use a number from 1 to 65535.`)
   await claimPort(port)
-  if (isDev) await claimPort(serverPort)
+  // In development the pages' own server stands before the other.
+  const serverPort = isDev ? await freePort() : port
   claimData()
   for (const folder of [home, data])
     if (roomAt(folder) < LEAST_ROOM)

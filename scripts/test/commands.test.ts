@@ -69,8 +69,8 @@ describe('npm run generate', () => {
 }).timeout(600_000)
 
 describe('npm start', () => {
-  function start(data: string, port: number): { child: ChildProcess; told: Promise<string> } {
-    const child = spawn(process.execPath, [join(home, 'scripts/start.mjs')], {
+  function start(data: string, port: number, ...args: string[]): { child: ChildProcess; told: Promise<string> } {
+    const child = spawn(process.execPath, [join(home, 'scripts/start.mjs'), ...args], {
       env: { ...process.env, OTTER_DATA: join(folder, data), PORT: String(port), DATABASE_URL: '', NODE_ENV: '' },
       stdio: ['ignore', 'pipe', 'pipe'],
     })
@@ -163,6 +163,22 @@ describe('npm start', () => {
     expect(Date.now() - began).to.be.below(40_000)
     expect(await answers(port)).to.equal(false)
     expect(() => postgresOf('data')).to.throw('ENOENT')
+  })
+
+  it('serves pages and server from their sources for developers, and stops all of it', async () => {
+    const port = await freePort()
+    const { child, told } = start('dev', port, '--dev')
+    expect(await told).to.include(`http://localhost:${port}`)
+    const page = async (path: string): Promise<string> => (await fetch(`http://127.0.0.1:${port}${path}`)).text()
+    expect(await page('/lists')).to.include('/src/main.tsx')
+    for (const path of ['/p/KFTW73', '/in', '/p/KFTW73?x=1']) expect(await page(path), path).to.include('/src/play.tsx')
+    expect(await page('/src/ui/newId.ts')).to.include('export function newId')
+    expect(await answers(port)).to.equal(true)
+    expect((await fetch(`http://127.0.0.1:${port}/api/session/sample`, { method: 'POST' })).status).to.equal(200)
+    child.kill('SIGTERM')
+    expect(await closed(child)).to.equal(0)
+    expect(() => postgresOf('dev')).to.throw('ENOENT')
+    expect(await answers(port)).to.equal(false)
   })
 
   it('starts the server and the database again, each when it is killed, and loses nothing', async () => {

@@ -98,6 +98,24 @@ describe('Bingo', () => {
     }
   })
 
+  it('is certain where cards hold every term: a full card comes with the last call', () => {
+    for (const [size, free] of [
+      [3, true],
+      [3, false],
+      [4, false],
+    ] as const) {
+      const terms = size * size - (free ? 1 : 0)
+      for (const cards of [1, 5, 30]) {
+        const { mean, single } = forecast('full', size, free, terms, cards)
+        expect(mean).to.be.closeTo(terms, 1e-9)
+        expect(single).to.be.closeTo(cards === 1 ? 1 : 0, 1e-9)
+        const corners = forecast('corners', size, free, terms, 1).mean
+        // Of four marked places among so many, the last comes on average at 4 (n + 1) / 5.
+        expect(corners).to.be.closeTo((4 * (terms + 1)) / 5, 1e-9)
+      }
+    }
+  })
+
   it('deals cards that are all different, as far apart as counting lets them be, with no long lines in common', () => {
     for (const [count, size, terms] of [
       [30, 5, 24],

@@ -268,3 +268,36 @@ describe('Flashcards', () => {
     }
   })
 })
+
+describe('A word to unscramble when the game is ended', () => {
+  const list: EntryList = {
+    title: 'T',
+    answerLanguage: 'en',
+    promptLanguage: 'en',
+    entries: ['heron', 'otter'].map((text, index) =>
+      newEntry({ id: idOf(index), answer: { text }, prompt: { text: 'what?' } }),
+    ),
+  }
+  const puzzle = unscramble.make(list, UnscrambleOptions.parse({ by: 'letters', order: 'list' }), randomFrom('1'))
+  const after = (moves: readonly object[]): string[] => {
+    let play = unscramble.start(puzzle, begin('p'))
+    const outcomes: string[] = []
+    for (const move of moves) {
+      const step = unscramble.move(puzzle, play, unscramble.moves.parse(move), when(5000))
+      play = step.play
+      outcomes.push(...step.responses.map(({ outcome, given, points }) => `${outcome} ${given} ${points}`))
+    }
+    expect(unscramble.score(puzzle, play).finished).to.equal(true)
+    return outcomes
+  }
+  const solution = Array.from({ length: 5 }, (_, place) => puzzle.items[0]!.mixed.indexOf(place))
+
+  it('is wrong where it was tried in vain, and not reached where it was not tried', () => {
+    const [first, second, ...rest] = solution
+    const wrong = { type: 'lay', order: [second, first, ...rest] }
+    expect(after([wrong, { type: 'finish' }])).to.deep.equal(['wrong ehron 0'])
+    expect(after([{ type: 'finish' }])).to.deep.equal([])
+    expect(after([{ type: 'lay', order: solution }, { type: 'finish' }])).to.deep.equal(['right heron 10'])
+    expect(after([{ type: 'skip' }, { type: 'finish' }])).to.deep.equal(['passed  0'])
+  })
+})
