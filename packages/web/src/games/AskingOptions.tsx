@@ -1,5 +1,6 @@
 import type { Asking } from '@otter/core'
-import { Choice, Select } from './Choice.tsx'
+import { OptionGrid } from '../ui/OptionGrid.tsx'
+import { Choice, Select } from '../ui/Choice.tsx'
 import { listTexts } from '../texts/namespaces.ts'
 import { useTexts } from '../texts/texts.ts'
 
@@ -19,7 +20,7 @@ export function AskingOptions({ options, groups, onChange }: AskingOptionsProps)
     ['first', t('asking.first')],
   ]
   return (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
+    <OptionGrid>
       <Select
         label={t('asking.give')}
         value={options.ask}
@@ -73,6 +74,6 @@ export function AskingOptions({ options, groups, onChange }: AskingOptionsProps)
         />
         {t('asking.early')}
       </label>
-    </div>
+    </OptionGrid>
   )
 }

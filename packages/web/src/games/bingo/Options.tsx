@@ -1,5 +1,6 @@
 import { BingoOptions, MOST_CARDS } from '@otter/core/games/bingo'
-import { Choice, Select } from '../Choice.tsx'
+import { OptionGrid } from '../../ui/OptionGrid.tsx'
+import { Choice, Select } from '../../ui/Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -26,7 +27,7 @@ export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
   const [from, to] = options.firstWin ?? [null, null]
   return (
     <div className="flex flex-col gap-2 text-sm">
-      <div className="grid grid-cols-2 gap-x-4 gap-y-2 xl:grid-cols-3">
+      <OptionGrid>
         <Select
           label={t('option.size')}
           value={options.size}
@@ -100,7 +101,7 @@ export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
             {t('option.free')}
           </label>
         )}
-      </div>
+      </OptionGrid>
       <fieldset className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <legend className="quiet">{t('course.how')}</legend>
         <span className="flex items-center gap-2">

@@ -1,5 +1,6 @@
 import type { CrosswordOptions } from '@otter/core/games/crossword'
-import { Select } from '../Choice.tsx'
+import { OptionGrid } from '../../ui/OptionGrid.tsx'
+import { Select } from '../../ui/Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -9,7 +10,7 @@ export function Options({ options, onChange }: OptionsProps<CrosswordOptions>) {
   const t = useTexts(texts)
   const set = (change: Partial<CrosswordOptions>): void => onChange({ ...options, ...change })
   return (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
+    <OptionGrid>
       <Select
         label={t('option.aim')}
         value={options.aim}
@@ -47,6 +48,6 @@ export function Options({ options, onChange }: OptionsProps<CrosswordOptions>) {
         ]}
         onChange={(accents) => set({ accents })}
       />
-    </div>
+    </OptionGrid>
   )
 }

@@ -1,6 +1,7 @@
 import type { FlashcardsOptions } from '@otter/core/games/flashcards'
+import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import type { OptionsProps } from '../contract.ts'
-import { Select } from '../Choice.tsx'
+import { Select } from '../../ui/Choice.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -9,7 +10,7 @@ export function Options({ options, onChange }: OptionsProps<FlashcardsOptions>) 
   const t = useTexts(texts)
   const set = (change: Partial<FlashcardsOptions>): void => onChange({ ...options, ...change })
   return (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
+    <OptionGrid>
       <Select
         label={t('option.order')}
         value={options.order}
@@ -38,6 +39,6 @@ export function Options({ options, onChange }: OptionsProps<FlashcardsOptions>) 
         ]}
         onChange={(backs) => set({ backs })}
       />
-    </div>
+    </OptionGrid>
   )
 }

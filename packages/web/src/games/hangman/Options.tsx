@@ -1,6 +1,7 @@
 import type { HangmanOptions } from '@otter/core/games/hangman'
+import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import { MOST_TEAMS, SCENE_MISSES } from '@otter/core/games/hangman'
-import { Select } from '../Choice.tsx'
+import { Select } from '../../ui/Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -11,7 +12,7 @@ export function Options({ options, onChange }: OptionsProps<HangmanOptions>) {
   const set = (change: Partial<HangmanOptions>): void => onChange({ ...options, ...change })
   const counts = Array.from({ length: 10 }, (_, index) => index + 3)
   return (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
+    <OptionGrid>
       <Select
         label={t('option.scene')}
         value={options.scene}
@@ -80,6 +81,6 @@ export function Options({ options, onChange }: OptionsProps<HangmanOptions>) {
         ]}
         onChange={(teams) => set({ teams })}
       />
-    </div>
+    </OptionGrid>
   )
 }

@@ -1,6 +1,7 @@
 import { FEWEST_PAIRS, MOST_PAIRS, MOST_PLAYERS, type PairsOptions } from '@otter/core/games/pairs'
+import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import type { OptionsProps } from '../contract.ts'
-import { Select } from '../Choice.tsx'
+import { Select } from '../../ui/Choice.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -12,7 +13,7 @@ export function Options({ options, onChange }: OptionsProps<PairsOptions>) {
   const t = useTexts(texts)
   const set = (change: Partial<PairsOptions>): void => onChange({ ...options, ...change })
   return (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
+    <OptionGrid>
       <Select
         label={t('option.faces')}
         value={options.faces}
@@ -35,6 +36,6 @@ export function Options({ options, onChange }: OptionsProps<PairsOptions>) {
         options={numbers(1, MOST_PLAYERS)}
         onChange={(players) => set({ players })}
       />
-    </div>
+    </OptionGrid>
   )
 }

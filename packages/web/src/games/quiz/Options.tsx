@@ -1,6 +1,7 @@
 import type { QuizOptions } from '@otter/core/games/quiz'
+import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import type { OptionsProps } from '../contract.ts'
-import { Choice, Select } from '../Choice.tsx'
+import { Choice, Select } from '../../ui/Choice.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -13,7 +14,7 @@ export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
   const times = TIMES.includes(options.seconds) ? TIMES : [...TIMES, options.seconds]
   return (
     <div className="flex flex-col gap-2 text-sm">
-      <div className="grid grid-cols-2 gap-x-4 gap-y-2 xl:grid-cols-3">
+      <OptionGrid>
         <Select
           label={t('option.form')}
           value={options.form}
@@ -85,7 +86,7 @@ export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
             />
           )}
         </Choice>
-      </div>
+      </OptionGrid>
       <div className="flex flex-wrap gap-x-6 gap-y-2">
         <label className="flex items-center gap-2">
           <input

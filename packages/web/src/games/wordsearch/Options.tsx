@@ -1,5 +1,6 @@
 import { WordSearchOptions } from '@otter/core/games/wordsearch'
-import { Choice, Select } from '../Choice.tsx'
+import { OptionGrid } from '../../ui/OptionGrid.tsx'
+import { Choice, Select } from '../../ui/Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -23,7 +24,7 @@ export function Options({ options, onChange }: OptionsProps<WordSearchOptions>) 
     />
   )
   return (
-    <div className="grid grid-cols-2 gap-x-4 gap-y-2 text-sm xl:grid-cols-3">
+    <OptionGrid>
       <Select
         label={t('option.size')}
         value={options.size}
@@ -92,6 +93,6 @@ export function Options({ options, onChange }: OptionsProps<WordSearchOptions>) 
           />
         )}
       </Choice>
-    </div>
+    </OptionGrid>
   )
 }
