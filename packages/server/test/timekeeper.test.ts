@@ -82,6 +82,23 @@ describe('Time in a play', () => {
     expect(body.participants[0].doing.code).to.equal('question')
   }).timeout(60_000)
 
+  it('is up for all others where one play can’t be read, which is told and tried again later', async () => {
+    const { id, code } = await sharedQuiz()
+    for (const name of ['Ama', 'Bo', 'Cy']) await join(code, name)
+    await rows(
+      server,
+      `UPDATE plays SET state = '{"phase": "asking", "queue": [99]}', due_at = due_at - interval '1 hour' WHERE participant_id =
+        (SELECT id FROM participants WHERE offer_id = $id AND name = 'Ama')`,
+      { id },
+    )
+    await pass(id, 25_000)
+    await until(async () => (await plays(id)).slice(1).every(({ phase }) => phase === 'told'))
+    await until(async () => ((await plays(id))[0]!.dueIn ?? 0) > 0)
+    expect((await plays(id))[0]!.dueIn).to.be.within(40_000, 61_000)
+    expect(server.logged() + other.logged()).to.include('timekeeper')
+    await rows(server, 'UPDATE plays SET due_at = NULL WHERE offer_id = $id', { id })
+  }).timeout(60_000)
+
   it('runs slower for who may take longer, also in the middle of a question', async () => {
     const { teacher, id, code } = await sharedQuiz()
     const [ama, bo] = [await join(code, 'Ama'), await join(code, 'Bo')]

@@ -67,6 +67,11 @@ interface ScopeOptions<Teacher> {
 const TRY_AGAIN = new Set(['40001', '40P01', '23503'])
 const MOST_TRIES = 5
 
+/** Tells whether a scope that failed so is opened again and its work done once more. */
+export function isDoneAgain(error: unknown): boolean {
+  return TRY_AGAIN.has(codeOf(error))
+}
+
 /**
  * Runs work in a scope of its own: all of it is kept, or nothing where it throws. Work that met another's is done
  * again, so
@@ -81,7 +86,7 @@ export async function inScope<Value, Teacher extends string | null>(
     try {
       return await once(source, options, work)
     } catch (error) {
-      if (!TRY_AGAIN.has(codeOf(error)) || tries === MOST_TRIES) throw error
+      if (!isDoneAgain(error) || tries === MOST_TRIES) throw error
     }
   }
 }

@@ -3,7 +3,7 @@ import type { MoveFate, PlayReply, SendMove } from '@otter/api'
 import { clockAt } from '@otter/core'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
-import type { Scope } from '../db/scope.ts'
+import { isDoneAgain, type Scope } from '../db/scope.ts'
 import { type Person } from './participants.ts'
 import { clockOf, dueMoment, enter, findDuePlay, findPlay, reply, type OpenPlay } from './plays.ts'
 import { questionSet } from './questionSets.ts'
@@ -44,17 +44,36 @@ type IdentifiedMove = Pick<z.output<typeof SendMove>, 'for' | 'madeAt' | 'move'>
 
 /**
  * Makes the move that is due where the time of a play has passed: the one that has waited longest. Returns whether there
- * was one.
+ * was one. A play that can't be read holds up no other: `onFailure` is told why, and it is tried again in a minute.
  */
-export async function passTime(scope: Scope): Promise<boolean> {
-  const play = await findDuePlay(scope)
-  if (!play) return false
+export async function passTime(scope: Scope, onFailure: (error: unknown) => void): Promise<boolean> {
+  const due = await findDuePlay(scope)
+  if (!due) return false
+  await scope.query('SAVEPOINT due_play')
+  try {
+    await passTimeOf(scope, await due.open())
+  } catch (error) {
+    if (isDoneAgain(error)) throw error
+    await scope.query('ROLLBACK TO SAVEPOINT due_play')
+    await scope.query("UPDATE plays SET due_at = clock_timestamp() + interval '1 minute' WHERE id = $id", {
+      id: due.id,
+    })
+    onFailure(error)
+  }
+  return true
+}
+
+async function passTimeOf(scope: Scope, play: OpenPlay): Promise<void> {
   const due = dueMoment(play)
   const { timed } = play.made.game
-  if (timed && due !== null && due.getTime() <= play.now)
-    await applyMove(scope, play, { id: randomUUID(), move: timed.timeUp, author: 'clock' })
-  else await scope.query('UPDATE plays SET due_at = $due::timestamptz WHERE id = $id', { id: play.id, due })
-  return true
+  if (!timed || due === null || due.getTime() > play.now) return setDue(scope, play, due)
+  const { fate } = await applyMove(scope, play, { id: randomUUID(), move: timed.timeUp, author: 'clock' })
+  // Where it changed nothing, it would be due at once again, and for ever.
+  if (fate !== 'taken') await setDue(scope, play, null)
+}
+
+async function setDue(scope: Scope, { id }: OpenPlay, due: Date | null): Promise<void> {
+  await scope.query('UPDATE plays SET due_at = $due::timestamptz WHERE id = $id', { id, due })
 }
 
 async function applyMove(

@@ -50,7 +50,7 @@ export async function readOffer(scope: TeacherScope, offerId: string): Promise<O
 }
 
 /**
- * Returns a list to students as a game, under a new code; a request that comes twice makes one offer. Throws a Problem
+ * Shares a list with students as a game, under a new code; a request that comes twice makes one offer. Throws a Problem
  * where
  * the list can't become the game.
  */

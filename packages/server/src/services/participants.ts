@@ -190,7 +190,7 @@ export async function mergeParticipant(
 }
 
 /**
- * Returns an attempt back: it no longer counts, and the student may begin it anew. Throws a Problem where it is in no
+ * Gives an attempt back: it no longer counts, and the student may begin it anew. Throws a Problem where it is in no
  * offer of the teacher.
  */
 export async function giveAttemptBack(scope: TeacherScope, offerId: string, playId: string): Promise<void> {

@@ -99,16 +99,22 @@ export async function findPlay(
   return play && opened(scope, play)
 }
 
+/** A play whose time has passed, held for a change, and how to open it. Opening throws where it can't be read. */
+interface DuePlay {
+  id: string
+  open: () => Promise<OpenPlay>
+}
+
 /**
- * Returns the play whose time has passed longest, held for a change; undefined where there is none. What another server
- * holds is passed over.
+ * Returns the play whose time has passed longest; undefined where there is none. What another server holds is passed
+ * over.
  */
-export async function findDuePlay(scope: Scope): Promise<OpenPlay | undefined> {
+export async function findDuePlay(scope: Scope): Promise<DuePlay | undefined> {
   const [play] = await scope.query<StoredPlay & { origin: Origin | null }>(
     `SELECT ${PLAY}, 0 AS attempt ${OF_PLAYS} WHERE y.due_at <= clock_timestamp() AND o.paused_at IS NULL
       ORDER BY y.due_at LIMIT 1 FOR UPDATE OF y SKIP LOCKED`,
   )
-  return play && opened(scope, play)
+  return play && { id: play.id, open: () => opened(scope, play) }
 }
 
 async function opened(scope: Scope, { origin, ...play }: StoredPlay & { origin: Origin | null }): Promise<OpenPlay> {

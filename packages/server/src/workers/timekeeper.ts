@@ -13,15 +13,16 @@ const LOOK = 1000
 export function startTimekeeper(source: ScopeSource, logger: Logger): () => Promise<void> {
   let isEnding = false
   let working = Promise.resolve()
+  const warn = (error: unknown): void => logger.warn(loggable(error), 'timekeeper')
   const passAll = async (): Promise<void> => {
-    while (!isEnding && (await inScope(source, { teacherId: null }, passTime)));
+    while (!isEnding && (await inScope(source, { teacherId: null }, (scope) => passTime(scope, warn))));
   }
   let isBusy = false
   const timer = setInterval(() => {
     if (isBusy) return
     isBusy = true
     working = passAll()
-      .catch((error: unknown) => logger.warn(loggable(error), 'timekeeper'))
+      .catch(warn)
       .finally(() => (isBusy = false))
   }, LOOK)
   timer.unref()
