@@ -13,9 +13,8 @@ export type JoinOffer = z.input<typeof JoinOffer>
 export const TOKEN_HEADER = 'X-Otter-Player'
 
 /**
- * A move. Its id makes sending it twice harmless; `for` names what it was made for, as `moment` did, and `madeAt`
- * when, by
- * the device's clock (milliseconds since 1970). Without an id, `after` says how many moves came before it.
+ * A move. Its id makes sending it twice harmless; `for` names what it was made for, as `moment` did, and `madeAt` when,
+ * by the device's clock (milliseconds since 1970). Without an id, `after` says how many moves came before it.
  */
 export const SendMove = z
   .object({

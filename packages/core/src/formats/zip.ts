@@ -10,8 +10,7 @@ export interface ZipLimits {
 
 /**
  * Unpacks the wanted files of a zip archive. Sizes are checked before anything is unpacked, and what unpacks to more
- * than
- * it said is refused too; so memory stays within the limits. Throws a FileRefusal.
+ * than it said is refused too; so memory stays within the limits. Throws a FileRefusal.
  */
 export function unzipWithin(
   bytes: Uint8Array,

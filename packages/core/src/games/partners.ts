@@ -30,10 +30,9 @@ export function couplesOf(entries: readonly Entry[]): { couples: Couple[]; notes
 
 /**
  * Takes couples as long as every way of joining faces that belong together can be completed. Faces that are the same
- * are
- * equally right partners; but where a face shared on one side meets one shared on the other, or two faces of the table
- * belong together by a couple that is not on it (`all` has the whole list), a right join could leave two that don't
- * belong together: a couple that brings that about is passed over.
+ * are equally right partners; but where a face shared on one side meets one shared on the other, or two faces of the
+ * table belong together by a couple that is not on it (`all` has the whole list), a right join could leave two that
+ * don't belong together: a couple that brings that about is passed over.
  */
 export function joinable(couples: readonly Couple[], most: number, all: readonly Couple[] = couples): Couple[] {
   const listed = partnersBySide(all)

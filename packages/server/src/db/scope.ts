@@ -29,8 +29,7 @@ type Tables = { [Name in keyof Models]: Models[Name] extends ModelStatic<infer R
 
 /**
  * What a service works with: who acts, and the one connection and transaction of a request. There is no other way to
- * the
- * database, so a request never waits for a second connection while it holds one.
+ * the database, so a request never waits for a second connection while it holds one.
  */
 export interface Scope<Teacher extends string | null = string | null> {
   /** The teacher who acts; null where a student does, or the program. */
@@ -74,8 +73,7 @@ export function isDoneAgain(error: unknown): boolean {
 
 /**
  * Runs work in a scope of its own: all of it is kept, or nothing where it throws. Work that met another's is done
- * again, so
- * it changes nothing but the database. Returns what the work returns.
+ * again, so it changes nothing but the database. Returns what the work returns.
  */
 export async function inScope<Value, Teacher extends string | null>(
   source: ScopeSource,

@@ -62,8 +62,7 @@ export async function holdVersion(scope: TeacherScope, versionId: string): Promi
 
 /**
  * Keeps a made puzzle as a version of its game; returns the version's id. The lock on the game puts requests that make
- * the
- * same at the same time one after the other, so that there is one version of it.
+ * the same at the same time one after the other, so that there is one version of it.
  */
 export async function keepVersion(scope: TeacherScope, draft: GameDraft, puzzle: unknown): Promise<string> {
   const { listId, kind, list, listVersion, options, seed, key, fingerprint } = draft

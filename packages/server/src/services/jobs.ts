@@ -81,8 +81,7 @@ export async function stopJob(scope: TeacherScope, id: string): Promise<void> {
 
 /**
  * Takes up the next job: of the teacher who was served longest ago, and of nobody who is being served. A job whose
- * server
- * is gone is taken up again, a few times.
+ * server is gone is taken up again, a few times.
  */
 export async function claimJob(scope: Scope): Promise<ClaimedJob | undefined> {
   await scope.query(

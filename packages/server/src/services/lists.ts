@@ -59,8 +59,7 @@ export async function readList(scope: TeacherScope, listId: string): Promise<Lis
 
 /**
  * Returns a list as games see it, and its version. In a scope that is a snapshot both are of one moment. Throws a
- * Problem
- * where it is not the teacher's.
+ * Problem where it is not the teacher's.
  */
 export async function readEntryList(
   scope: TeacherScope,

@@ -15,8 +15,7 @@ const LAST_OUTCOMES = 5
 
 /**
  * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made
- * for
- * what has passed is kept, and changes nothing else.
+ * for what has passed is kept, and changes nothing else.
  */
 export async function sendMove(
   scope: Scope,
@@ -138,10 +137,8 @@ const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, a
 
 /**
  * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
- * already.
- * A response with the key of another takes its place, and the verdict first given stays beside it. Totals are those of
- * the
- * responses that hold.
+ * already. A response with the key of another takes its place, and the verdict first given stays beside it. Totals are
+ * those of the responses that hold.
  */
 const TAKE = `WITH kept AS (${KEEP}),
   made AS (

@@ -51,8 +51,7 @@ export async function readOffer(scope: TeacherScope, offerId: string): Promise<O
 
 /**
  * Shares a list with students as a game, under a new code; a request that comes twice makes one offer. Throws a Problem
- * where
- * the list can't become the game.
+ * where the list can't become the game.
  */
 export async function createOffer(
   making: Making,
@@ -135,8 +134,7 @@ export async function openOffer(
 
 /**
  * Makes an offer's game anew from the words as they are now, with the same options and seed, under the same code. Who
- * is
- * playing goes on with the version begun. Throws a Problem where it is another's, or the words no longer suffice.
+ * is playing goes on with the version begun. Throws a Problem where it is another's, or the words no longer suffice.
  */
 export async function renewOffer(
   making: Making,

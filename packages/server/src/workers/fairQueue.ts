@@ -8,8 +8,7 @@ export class QueueFull extends Error {}
 
 /**
  * Lets so many pieces of work run at once, and takes turns between those who ask: who asks for a hundred things waits
- * for
- * them, and who asks for one is next.
+ * for them, and who asks for one is next.
  */
 export class FairQueue {
   private readonly lines = new Map<string, Waiting[]>()

@@ -13,8 +13,7 @@ export const MAX_TEXT_FILE = 10_000_000
 
 /**
  * Reads a file of delimited text (RFC 4180, any delimiter, any usual encoding) as a table. Throws a FileRefusal where
- * it
- * is too big, or no text.
+ * it is too big, or no text.
  */
 export function readDelimited(bytes: Uint8Array, header?: boolean): Table {
   if (bytes.length > MAX_TEXT_FILE) throw new FileRefusal('too-big')

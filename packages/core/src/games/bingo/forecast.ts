@@ -5,8 +5,7 @@ import type { Forecast } from './puzzle.ts'
 /**
  * Returns how many sets of j called squares complete the pattern, for each j: inclusion and exclusion over all sets of
  * lines; for two lines, in the form that counts what holds at least two (Feller, An Introduction to Probability Theory
- * I,
- * IV.5).
+ * I, IV.5).
  */
 export function completingSets(pattern: BingoPattern, size: number, free: boolean): number[] {
   const { lines, needed, squares } = patternLines(pattern, size, free)

@@ -74,12 +74,9 @@ class Called {
 
 /**
  * Finds an order of calls with which the game goes as wished. A call is drawn at which the first bingo is to come;
- * terms
- * called before it are exchanged until nobody has won by then (min-conflicts, Minton and others, 1992); then comes a
- * term
- * that lets as many win as wished, then terms that let others win soon. Begun anew where it fails; where the wish is
- * out of
- * reach, the order comes as near as was found.
+ * terms called before it are exchanged until nobody has won by then (min-conflicts, Minton and others, 1992); then
+ * comes a term that lets as many win as wished, then terms that let others win soon. Begun anew where it fails; where
+ * the wish is out of reach, the order comes as near as was found.
  */
 export function planCalls(
   cards: readonly BingoCard[],

@@ -22,9 +22,9 @@ const CELLS = SIDE * SIDE
 
 /**
  * Words laid across and down, by the rules of crosswords: each run of two or more letters is a word of its own. Words
- * are
- * rows of letter codes, from 0. Cells know their letter, the words that use them and how many letters lie beside them;
- * letters know their cells, so that all places where a word could cross are found without a look at the empty ones.
+ * are rows of letter codes, from 0. Cells know their letter, the words that use them and how many letters lie beside
+ * them; letters know their cells, so that all places where a word could cross are found without a look at the empty
+ * ones.
  */
 export class Lattice {
   readonly words: readonly Uint16Array[]
@@ -69,8 +69,7 @@ export class Lattice {
    * Tells how many letters a word would share with words that cross it; −1 where the rules forbid it there. With
    * `touch`,
    * new letters may lie beside letters that no word uses in that direction yet: the runs that this makes must then
-   * become
-   * words (`touched` gives them).
+   * become words (`touched` gives them).
    */
   check(word: number, start: number, direction: Direction, touch: boolean): number {
     const letters = this.words[word]!

@@ -49,8 +49,7 @@ const PATIENCE = 100_000
 
 /**
  * Makes a crossword with the steps that the options name. The quick search ends sooner where nothing better has come
- * for
- * long: short lists need a fraction of it. A number of steps that was chosen for its layout is gone to the end.
+ * for long: short lists need a fraction of it. A number of steps that was chosen for its layout is gone to the end.
  */
 export function make(list: EntryList, options: CrosswordOptions, random: Random): CrosswordPuzzle {
   const search = searchCrossword(list, options, random)

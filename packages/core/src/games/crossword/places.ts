@@ -21,8 +21,7 @@ export interface PlaceRange {
 
 /**
  * Finds the best place for a word where it crosses others, as far as some noise lets it see. Returns twice its first
- * cell, and
- * one more where it runs down; −1 where there is none.
+ * cell, and one more where it runs down; −1 where there is none.
  */
 export function bestPlace(lattice: Lattice, word: number, range: PlaceRange, touch: boolean, random: Random): number {
   const letters = lattice.words[word]!

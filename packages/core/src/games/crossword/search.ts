@@ -47,8 +47,7 @@ const HELPFUL_TURN = 700_000
  * Looks for layouts, step by step: the same words, shape and random numbers give the same layouts after the same steps.
  * A floating box shrinks whenever all words are laid in it; then a few words that cross each other are taken out, or a
  * missing word is forced in, and all is put back longest first with some noise; the outcome is kept or undone by
- * simulated
- * annealing (Kirkpatrick, Gelatt and Vecchi, 1983), cooled again and again.
+ * simulated annealing (Kirkpatrick, Gelatt and Vecchi, 1983), cooled again and again.
  */
 class Annealing {
   best: Layout | undefined

@@ -63,9 +63,8 @@ interface Belief {
 
 /**
  * Tells how hard the words of a list are: each is guessed by a guesser who asks the most probable letter among the
- * words
- * that still fit, mostly, and the next best one else. Words are given in parts (of letters a to z, as numbers from 0),
- * so that "ice cream" is guessed as two.
+ * words that still fit, mostly, and the next best one else. Words are given in parts (of letters a to z, as numbers
+ * from 0), so that "ice cream" is guessed as two.
  */
 export function difficulties(list: readonly (readonly Letters[])[], dictionary: Dictionary): Difficulty[] {
   return list.map((parts) => {

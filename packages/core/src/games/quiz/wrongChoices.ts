@@ -41,9 +41,9 @@ export class WrongChoices {
   }
 
   /**
-   * Returns up to so many answers of other entries that are wrong here: none means the same as a right one, none belongs
-   * to
-   * an entry with the same prompt. The likeliest to be mistaken come first: of the same group, kind, length and ending.
+   * Returns up to so many answers of other entries that are wrong here: none means the same as a right one, none
+   * belongs to an entry with the same prompt. The likeliest to be mistaken come first: of the same group, kind, length
+   * and ending.
    */
   draw(entry: Entry, most: number, random: Random): Face[] {
     const own = this.byId.get(entry.id) ?? this.candidateOf(entry)

@@ -7,9 +7,8 @@ const DRAWS = 12
 
 /**
  * Fills the empty cells with letters drawn from the words' own, as often as they occur there, so that no word or
- * blocked
- * word is spelled. Only where none of them will do, another letter of the script is taken. Tells whether all were
- * filled.
+ * blocked word is spelled. Only where none of them will do, another letter of the script is taken. Tells whether all
+ * were filled.
  */
 export function fillFromWords(grid: LetterGrid, alphabet: PuzzleAlphabet, random: Random): boolean {
   const own = [...new Set(alphabet.pool)]

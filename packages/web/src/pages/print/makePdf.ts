@@ -6,9 +6,8 @@ import { ApiError, call, callForFile } from '../../api/client.ts'
 const ASK = 700
 
 /**
- * Has a list's sheets made as a PDF; returns the file. It is queued on the server and goes on there whatever becomes
- * of the
- * connection; a signal stops it. Throws an ApiError where it can't be made.
+ * Has a list's sheets made as a PDF; returns the file. It is queued on the server and goes on there whatever becomes of
+ * the connection; a signal stops it. Throws an ApiError where it can't be made.
  */
 export async function makePdf(
   listId: string,

@@ -18,8 +18,7 @@ export interface ListDraft {
   settle: (one: Overruled) => void
   /**
    * `group`: edits of one group that follow each other are undone together. `pace`: an edit that a field shows by
-   * itself
-   * already can be drawn `later`, so that typing is never held up; it is saved all the same.
+   * itself already can be drawn `later`, so that typing is never held up; it is saved all the same.
    */
   edit: (change: (draft: Draft) => Draft, group?: string, pace?: 'now' | 'later') => void
   undo: () => void
