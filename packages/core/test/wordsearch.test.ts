@@ -41,7 +41,7 @@ describe('word search', () => {
           checked(sampleList(count, seed, language, 10), given, seed)
         },
       ),
-      { numRuns: 1400 },
+      { numRuns: 500 },
     )
   }).timeout(600_000)
 
@@ -51,7 +51,7 @@ describe('word search', () => {
       fc.property(fc.array(word, { maxLength: 12 }), directions, fc.string({ maxLength: 4 }), (words, count, seed) => {
         checked(listOf([...words, 'cab']), { directions: count }, seed)
       }),
-      { numRuns: 700 },
+      { numRuns: 300 },
     )
   }).timeout(600_000)
 

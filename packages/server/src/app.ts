@@ -17,6 +17,7 @@ import offerRoutes from './routes/offers.ts'
 import playRoutes from './routes/play.ts'
 import sessionRoutes from './routes/session.ts'
 import { openLimits } from './services/limits.ts'
+import { PASSWORD_COST } from './services/passwords.ts'
 import { PuzzleCache } from './services/puzzleCache.ts'
 import { startHousekeeping } from './workers/housekeeping.ts'
 import { startJobs } from './workers/jobRunner.ts'
@@ -33,6 +34,8 @@ export interface Parts {
   /** Folder with the built web pages; absent in tests of the API alone. */
   webFolder?: string
   sampleTeacher?: string
+  /** Cost of scrypt for new passwords; lower in tests that sign many up. */
+  passwordCost?: number
   /** Most connections that sessions and limits hold, beside those of the database. */
   connections?: number
   /** How often long jobs of other servers are looked for, in milliseconds. */
@@ -52,6 +55,7 @@ export function createApp({
   logger,
   webFolder,
   sampleTeacher,
+  passwordCost = PASSWORD_COST,
   connections = 4,
   lookForJobs,
 }: Parts): { app: Express; close: () => Promise<void> } {
@@ -104,7 +108,8 @@ export function createApp({
   const stopHousekeeping = startHousekeeping(source, logger)
   const stopTimekeeper = startTimekeeper(source, logger)
   const jobs = startJobs(source, workers, logger, lookForJobs)
-  const context = { ...source, workers, jobs, limits: openLimits(sessions), sessionSecret, sampleTeacher }
+  const limits = openLimits(sessions)
+  const context = { ...source, workers, jobs, limits, sessionSecret, passwordCost, sampleTeacher }
   app.use('/api', mediaFileRoutes(context), dictionaryRoutes(), playRoutes(context))
   app.use(
     '/api',

@@ -181,7 +181,7 @@ describe('Long work', () => {
     }
     const letters = 'abcdefghijklmnopqrstuvwxyz'
     const latin = listOf(
-      120,
+      60,
       (index) => `${letters[index % 26]}${letters[(index * 7) % 26]}mi${index}`,
       (index) => `what can be the word ${index}?`,
     )
@@ -189,7 +189,7 @@ describe('Long work', () => {
     const plain = await timed(latin)
     const chinese = await timed(
       listOf(
-        120,
+        60,
         (index) => han(5, index + 1),
         (index) => han(22, index + 2),
       ),
@@ -198,12 +198,12 @@ describe('Long work', () => {
     expect(chinese.size).to.be.below(1_000_000)
     const long = await timed(
       listOf(
-        60,
+        30,
         (index) => han(6, index + 1),
         (index) => han(1980, index + 2),
       ),
     )
-    expect(long.seconds).to.be.below(20)
+    expect(long.seconds).to.be.below(10)
     await workers.close()
     const sentence = `${han(100, 3)}。${han(30, 4)}`
     const lines = wrapHan(sentence, 24).split('\n')

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { expect } from 'chai'
-import { isCommonPassword } from '../src/services/passwords.ts'
+import { hashPassword, isCommonPassword, PASSWORD_COST, passwordMatches } from '../src/services/passwords.ts'
 import { Client, rows, startTestServer, teacherWithList, WORDS, type Reply, type TestServer } from './testServer.ts'
 
 const statuses = (replies: readonly Reply[]): number[] => replies.map(({ status }) => status)
@@ -80,16 +80,19 @@ describe('Limits', () => {
       ),
     )
     expect(statuses(many).filter((status) => status === 401)).to.have.length(60)
-    await rows(server, 'DELETE FROM guesses')
+  }).timeout(120_000)
+
+  it('keep files from waiting while a staff signs in, with passwords as dear as they are', async () => {
+    const dear = await startTestServer({ passwordCost: PASSWORD_COST })
     const account = { name: 'Ada', email: `${randomUUID()}@school.example`, password: 'three calm otters' }
-    await new Client(server.url).call('POST', '/teachers', account)
+    await new Client(dear.url).call('POST', '/teachers', account)
     const began = performance.now()
     const [files, signIns] = await Promise.all([
       // Files are read on the threads that passwords are hashed on.
       new Promise<number>((resolve) =>
         setTimeout(
           () =>
-            void new Client(server.url)
+            void new Client(dear.url)
               .call('GET', '/gallery/flat/otter.svg')
               .then(() => resolve(performance.now() - began)),
           100,
@@ -97,12 +100,13 @@ describe('Limits', () => {
       ),
       Promise.all(
         Array.from({ length: 8 }, () =>
-          new Client(server.url).call('POST', '/session', { email: account.email, password: account.password }),
+          new Client(dear.url).call('POST', '/session', { email: account.email, password: account.password }),
         ),
       ),
     ])
     expect(statuses(signIns)).to.deep.equal(Array.from({ length: 8 }, () => 200))
     expect(files).to.be.below(2000)
+    await dear.close()
   }).timeout(120_000)
 
   it('let one browser bring in a few students, and a class many at once', async () => {
@@ -179,5 +183,17 @@ describe('Limits', () => {
       password: 'qwertyuiop',
     })
     expect([refused.status, refused.body.path]).to.deep.equal([400, 'password'])
+  })
+  it('keep a password as a salted hash of its cost, and know it by any way of writing its letters', async () => {
+    const hash = await hashPassword('café au lait', 2 ** 10)
+    expect(hash).to.match(/^scrypt\$1024\$[\w+/=]{24}\$[\w+/=]{44}$/u)
+    expect(await hashPassword('café au lait', 2 ** 10)).not.to.equal(hash)
+    const matches = (password: string, known: string | undefined = hash): Promise<boolean> =>
+      passwordMatches(password, known, 2 ** 11)
+    expect(
+      await Promise.all(['café au lait', 'cafe\u0301 au lait', 'Café au lait', ''].map((it) => matches(it))),
+    ).to.deep.equal([true, true, false, false])
+    expect(await passwordMatches('café au lait', undefined, 2 ** 10)).to.equal(false)
+    expect(PASSWORD_COST).to.equal(2 ** 16)
   })
 })

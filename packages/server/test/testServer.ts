@@ -31,6 +31,8 @@ export interface TestSettings {
   workers?: Partial<WorkerSettings>
   /** How often jobs of other servers are looked for; seldom, so that queries can be counted. */
   lookForJobs?: number
+  /** Cost of scrypt; low, since tests sign many up. */
+  passwordCost?: number
   /** Without a record of queries and of what is logged, which takes time. */
   quiet?: boolean
 }
@@ -71,6 +73,7 @@ export async function startTestServer({
   databaseUrl,
   workers: settings = {},
   lookForJobs = 600_000,
+  passwordCost = 2 ** 10,
   quiet = false,
 }: TestSettings = {}): Promise<TestServer> {
   const address = databaseUrl ?? (await createDatabase())
@@ -91,6 +94,7 @@ export async function startTestServer({
     logger,
     connections: Math.min(4, connections),
     lookForJobs,
+    passwordCost,
   })
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))

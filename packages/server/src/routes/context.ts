@@ -12,6 +12,8 @@ export interface Context extends ScopeSource {
   jobs: JobRunner
   limits: Limits
   sessionSecret: string
+  /** Cost of scrypt for new passwords, as its N. */
+  passwordCost: number
   /** E-mail address of the sample teacher, where sample data is loaded. */
   sampleTeacher: string | undefined
 }

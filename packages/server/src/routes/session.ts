@@ -44,7 +44,12 @@ export default function sessionRoutes(context: Context): Router {
     const teacher = await withinLimits(
       limitsFor(request, email),
       (error) => error instanceof Problem && error.status === 401,
-      async () => checkPassword(await asAnyone(context, (scope) => findTeacherByEmail(scope, email)), password),
+      async () =>
+        checkPassword(
+          await asAnyone(context, (scope) => findTeacherByEmail(scope, email)),
+          password,
+          context.passwordCost,
+        ),
     )
     knowDevice(request, response, email, sessionSecret)
     response.json(await remember(request, teacher))
@@ -61,7 +66,7 @@ export default function sessionRoutes(context: Context): Router {
   router.post('/teachers', async (request, response) => {
     const account = SignUp.parse(request.body)
     await limits.signUps.take(request.ip ?? '')
-    const prepared = await prepareTeacher(account)
+    const prepared = await prepareTeacher(account, context.passwordCost)
     const teacher = await asAnyone(context, (scope) => addTeacher(scope, prepared))
     knowDevice(request, response, account.email, sessionSecret)
     response.status(201).json(await remember(request, teacher))

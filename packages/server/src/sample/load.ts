@@ -11,6 +11,7 @@ import { makePuzzle, openOffer, readOffer } from '../services/offers.ts'
 import { sendMove } from '../services/moves.ts'
 import { joinOffer } from '../services/plays.ts'
 import { PuzzleCache } from '../services/puzzleCache.ts'
+import { PASSWORD_COST } from '../services/passwords.ts'
 import { addTeacher, findTeacherByEmail, prepareTeacher } from '../services/teachers.ts'
 import type { Workers } from '../workers/pool.ts'
 import { SAMPLE_LISTS, SAMPLE_STUDENTS } from './scenario.ts'
@@ -23,7 +24,10 @@ const SAMPLE_PASSWORD = 'otters-hold-hands'
  * servers that start at the same time wait for each other.
  */
 export async function loadSample(database: Database, workers: Workers): Promise<void> {
-  const prepared = await prepareTeacher({ name: 'Ines Okafor', email: SAMPLE_EMAIL, password: SAMPLE_PASSWORD })
+  const prepared = await prepareTeacher(
+    { name: 'Ines Okafor', email: SAMPLE_EMAIL, password: SAMPLE_PASSWORD },
+    PASSWORD_COST,
+  )
   await inScope({ database, puzzles: new PuzzleCache() }, { teacherId: null }, async (scope) => {
     await scope.query(`SELECT pg_advisory_xact_lock(${START_LOCK})`)
     if (await findTeacherByEmail(scope, SAMPLE_EMAIL)) return

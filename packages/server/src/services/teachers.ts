@@ -18,10 +18,10 @@ export interface NewTeacher {
 }
 
 /** Hashes a new account's password. Throws a Problem where the password is one that is tried first. */
-export async function prepareTeacher({ name, email, password }: SignUp): Promise<NewTeacher> {
+export async function prepareTeacher({ name, email, password }: SignUp, passwordCost: number): Promise<NewTeacher> {
   if (isCommonPassword(password, [email, email.split('@')[0]!, name]))
     throw new Problem(400, 'common-password', { path: 'password' })
-  return { name, email, passwordHash: await hashPassword(password) }
+  return { name, email, passwordHash: await hashPassword(password, passwordCost) }
 }
 
 /** Adds a teacher. Throws a Problem where the address is taken. */
@@ -48,8 +48,12 @@ export async function findTeacher(scope: Scope, id: string): Promise<TeacherRepl
 }
 
 /** Returns the teacher whose password it is. Throws a Problem that doesn't tell whether there is such an account. */
-export async function checkPassword(teacher: KnownTeacher | undefined, password: string): Promise<TeacherReply> {
-  const matches = await passwordMatches(password, teacher?.passwordHash)
+export async function checkPassword(
+  teacher: KnownTeacher | undefined,
+  password: string,
+  passwordCost: number,
+): Promise<TeacherReply> {
+  const matches = await passwordMatches(password, teacher?.passwordHash, passwordCost)
   if (!teacher || !matches) throw new Problem(401, 'wrong-password', { path: 'password' })
   return reply(teacher)
 }
