@@ -33,7 +33,7 @@ describe('the API', () => {
       where: { email: 'ada@school.example' },
       rejectOnEmpty: true,
     })
-    expect(stored.passwordHash).to.match(/^scrypt\$65536\$/)
+    expect(stored.passwordHash).to.match(/^scrypt\$1024\$/)
     expect((await client.call('POST', '/session/sample')).status).to.equal(404)
   })
 
