@@ -268,11 +268,11 @@ export const ROUTES: readonly Route[] = [
 export function routeOf(method: string, path: string): Route | undefined {
   const parts = path.split('?')[0]!.split('/')
   return ROUTES.find((route) => {
-    const own = route.path.split('/')
+    const pattern = route.path.split('/')
     return (
       route.method === method.toLowerCase() &&
-      own.length === parts.length &&
-      own.every((part, index) => part.startsWith(':') || part === parts[index])
+      pattern.length === parts.length &&
+      pattern.every((part, index) => part.startsWith(':') || part === parts[index])
     )
   })
 }

@@ -88,7 +88,7 @@ function partnersBySide(couples: readonly Couple[]): {
 
 /** Tells whether a prompt and an answer belong together in one of the couples, by what a student sees. */
 export function belongTogether(couples: readonly Couple[], prompt: Face, answer: Face): boolean {
-  const own = faceKey(prompt)
+  const key = faceKey(prompt)
   const other = faceKey(answer)
-  return couples.some((couple) => faceKey(couple.prompt) === own && faceKey(couple.answer) === other)
+  return couples.some((couple) => faceKey(couple.prompt) === key && faceKey(couple.answer) === other)
 }

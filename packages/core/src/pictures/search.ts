@@ -60,9 +60,9 @@ export function indexPictures(
   const headFirst = /^(es|fr|pt|it|ca|ro|he|ar|fa|vi|id|ms)$/.test(base)
   const postings = new Map<string, Map<number, number>>()
   const add = (key: string, picture: number, score: number): void => {
-    let own = postings.get(key)
-    if (!own) postings.set(key, (own = new Map()))
-    if ((own.get(picture) ?? 0) < score) own.set(picture, score)
+    let scores = postings.get(key)
+    if (!scores) postings.set(key, (scores = new Map()))
+    if ((scores.get(picture) ?? 0) < score) scores.set(picture, score)
   }
   const fold = (text: string): string => foldText(text, { accents: 'folded' })
   for (const { picture, title, keywords, handicap, plain } of words) {
@@ -74,17 +74,17 @@ export function indexPictures(
       add(token, picture, (index === (headFirst ? 0 : tokens.length - 1) ? HEAD : IN_TITLE) - less),
     )
     keywords.forEach((keyword, index) => {
-      const own = fold(keyword)
-      add(own, picture, KEYWORD - Math.min(10, index) - handicap)
-      if (own.includes(' ')) for (const token of own.split(' ')) add(token, picture, IN_KEYWORD - handicap)
+      const folded = fold(keyword)
+      add(folded, picture, KEYWORD - Math.min(10, index) - handicap)
+      if (folded.includes(' ')) for (const token of folded.split(' ')) add(token, picture, IN_KEYWORD - handicap)
     })
   }
   const keys = [...postings.keys()].sort()
   const matches = (key: string, weight: number, into: Map<number, number>): void => {
-    const own = postings.get(key)
-    if (!own) return
-    const common = own.size > COMMON ? Math.min(15, Math.log2(own.size / COMMON) * 4) : 0
-    for (const [picture, score] of own) {
+    const scores = postings.get(key)
+    if (!scores) return
+    const common = scores.size > COMMON ? Math.min(15, Math.log2(scores.size / COMMON) * 4) : 0
+    for (const [picture, score] of scores) {
       const worth = score >= HEAD - 12 ? score - weight : score - weight - common
       if ((into.get(picture) ?? 0) < worth) into.set(picture, worth)
     }

@@ -111,7 +111,7 @@ export function linesBesideGrid(blocks: readonly SheetBlock[]): number {
 }
 
 function linesOf(block: SheetBlock, sideBySide: number): number {
-  if (block.type === 'row') return Math.max(...block.blocks.map((own) => linesOf(own, block.blocks.length)))
+  if (block.type === 'row') return Math.max(...block.blocks.map((part) => linesOf(part, block.blocks.length)))
   if (block.type === 'text') return 1 + Math.ceil((block.text.length * sideBySide) / LINE_LETTERS)
   if (block.type !== 'items') return 0
   const letters = LINE_LETTERS / sideBySide / block.columns - 4

@@ -71,7 +71,9 @@ export function readDictionary(text: string): Dictionary {
       least = weight
     }
   }
-  const groups = Array.from(byLength, (own, length) => groupOf(length, own?.words ?? [], own?.weights ?? []))
+  const groups = Array.from(byLength, (gathered, length) =>
+    groupOf(length, gathered?.words ?? [], gathered?.weights ?? []),
+  )
   return {
     has: (word) => known.has(String.fromCharCode(...word.map((letter) => letter + 97))),
     ofLength: (length) => groups[length] ?? groupOf(length, [], []),

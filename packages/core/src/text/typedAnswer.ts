@@ -44,8 +44,8 @@ export function judgeTyped(
   if (exact !== undefined) return { accepted: exact, why: 'none' }
   const forms = formsOf(options)
   for (const [why, form] of forms) {
-    const own = form(typed)
-    const match = accepted.find((one) => form(one) === own)
+    const typedForm = form(typed)
+    const match = accepted.find((one) => form(one) === typedForm)
     if (match !== undefined) return { accepted: match, why }
   }
   // Not with numbers in words: 8 is no slip for 80, though “eight” would be one for “eighty”.
@@ -93,14 +93,14 @@ function isSlip(one: string, two: string, { accents, language }: JudgeOptions): 
     word === ownWords[index] ? [] : [[ownWords[index]!, word] as const],
   )
   if (differing.length !== 1) return false
-  const [own, word] = differing[0]!
+  const [typed, word] = differing[0]!
   // Where accents count, leaving one out is no slip of the hand.
-  if (accents === 'kept' && foldAccents(own) === foldAccents(word)) return false
+  if (accents === 'kept' && foldAccents(typed) === foldAccents(word)) return false
   return (
-    !/\d/u.test(own + word) &&
-    !isNumberWord(foldAccents(own), language) &&
+    !/\d/u.test(typed + word) &&
+    !isNumberWord(foldAccents(typed), language) &&
     graphemesOf(word).length >= LONG_WORD &&
-    isOneEdit(graphemesOf(own), graphemesOf(word))
+    isOneEdit(graphemesOf(typed), graphemesOf(word))
   )
 }
 

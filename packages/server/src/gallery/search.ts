@@ -26,9 +26,9 @@ let english: { index: PictureIndex; nameOf: Map<string, string> } | undefined
  */
 export function searchPictures(word: string, language: string, most: number): GalleryPicture[] {
   const { pictures } = openGallery()
-  const own = indexOf(language)
-  const hits = new Map(own?.search(word, most * 3).map(({ picture, score }) => [picture, score]) ?? [])
-  if (own && language.split('-')[0]!.toLowerCase() !== 'en') {
+  const index = indexOf(language)
+  const hits = new Map(index?.search(word, most * 3).map(({ picture, score }) => [picture, score]) ?? [])
+  if (index && language.split('-')[0]!.toLowerCase() !== 'en') {
     // The plain set has English names alone: what a picture is called there leads on to it.
     for (const [picture, score] of [...hits].slice(0, 3)) {
       if (score < 60) continue

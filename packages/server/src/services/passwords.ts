@@ -44,7 +44,7 @@ const COMMON = new Set<unknown>(dictionary['passwords-common'])
  * Tells whether a password is among those that are tried first: common ones, one letter over and over, or the person's
  * own words.
  */
-export function isCommonPassword(password: string, own: readonly string[]): boolean {
+export function isCommonPassword(password: string, personal: readonly string[]): boolean {
   const plain = password.normalize('NFKC').toLowerCase().trim()
   // "manchester1" and "Manchester!" are tried right after "manchester".
   const bare = plain.replace(/[\d\p{P}\p{S}]+$/u, '')
@@ -52,6 +52,6 @@ export function isCommonPassword(password: string, own: readonly string[]): bool
     COMMON.has(plain) ||
     COMMON.has(bare) ||
     new Set(plain).size <= 2 ||
-    own.some((word) => word !== '' && [plain, bare].includes(word.toLowerCase()))
+    personal.some((word) => word !== '' && [plain, bare].includes(word.toLowerCase()))
   )
 }

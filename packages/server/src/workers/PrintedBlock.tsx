@@ -58,10 +58,10 @@ export function PrintedBlock({ block, width, height, saveInk, language, pictures
     return <Items list={block} width={width} saveInk={saveInk} language={language} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
-      {block.blocks.map((own, index) => (
+      {block.blocks.map((part, index) => (
         <View key={index} style={{ flex: 1 }}>
           <PrintedBlock
-            block={own}
+            block={part}
             width={width / block.blocks.length}
             height={height}
             saveInk={saveInk}
@@ -198,15 +198,15 @@ function Deck({
   saveInk: boolean
   pictures: Record<string, Uint8Array>
 }) {
-  const own = { width: (width - 1) / columns, height: height / rows }
+  const size = { width: (width - 1) / columns, height: height / rows }
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
       {cells.map((cell, index) => (
         <Square
           key={index}
           square={cell ?? { text: '' }}
-          side={own.width}
-          height={own.height}
+          side={size.width}
+          height={size.height}
           saveInk={saveInk}
           pictures={pictures}
         />
@@ -336,13 +336,14 @@ function Grid({
         .lineWidth(saveInk ? 0.35 : 0.8)
         .strokeColor(saveInk ? QUIET : INK)
         .strokeOpacity(1)
-    cells.forEach((own, index) => {
-      if (!own) return
+    cells.forEach((square, index) => {
+      if (!square) return
       const x = left(index % cols)
       const y = Math.floor(index / cols) * cell
       if (framed) painter.rect(x, y, cell, cell).stroke()
-      if (own.number !== undefined) write(String(own.number), x + cell * 0.07, y + cell * 0.04, cell * 0.27, 'left')
-      if (own.text !== '') write(own.text, x, y + cell * (framed ? 0.22 : 0.14), cell * 0.6, 'center')
+      if (square.number !== undefined)
+        write(String(square.number), x + cell * 0.07, y + cell * 0.04, cell * 0.27, 'left')
+      if (square.text !== '') write(square.text, x, y + cell * (framed ? 0.22 : 0.14), cell * 0.6, 'center')
     })
     return null
   }

@@ -17,20 +17,20 @@ export function wrapHan(text: string, ems: number): string {
   let width = 0
   return letters
     .map((letter, index) => {
-      const own = HAN.test(letter) ? 1 : letter === '\u00a0' ? FIXED_SPACE : OTHER
+      const letterWidth = HAN.test(letter) ? 1 : letter === '\u00a0' ? FIXED_SPACE : OTHER
       if (letter === '\n' || letter === ' ') {
-        width = letter === '\n' ? 0 : width + own
+        width = letter === '\n' ? 0 : width + letterWidth
         return letter
       }
       const next = letters[index + 1]
       // A mark that may not begin a line takes the letter before it along.
-      const needed = own + (next !== undefined && NO_BEGINNING.test(next) ? 1 : 0)
+      const needed = letterWidth + (next !== undefined && NO_BEGINNING.test(next) ? 1 : 0)
       const breaks =
         width > 0 &&
         width + needed > ems &&
         (HAN.test(letter) || HAN.test(letters[index - 1] ?? '')) &&
         !NO_BEGINNING.test(letter)
-      width = breaks ? own : width + own
+      width = breaks ? letterWidth : width + letterWidth
       return breaks ? `\n${letter}` : letter
     })
     .join('')

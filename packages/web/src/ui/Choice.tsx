@@ -34,8 +34,8 @@ export function Select<Value extends string | number>({
           value={value}
           onChange={(event) => onChange(options[event.target.selectedIndex]![0])}
         >
-          {options.map(([own, name]) => (
-            <option key={own} value={own}>
+          {options.map(([option, name]) => (
+            <option key={option} value={option}>
               {name}
             </option>
           ))}

@@ -57,10 +57,10 @@ export function readIpuz(text: string): Table {
     }),
   )
   const rows: Table['rows'] = []
-  for (const [heading, own] of Object.entries(clues)) {
+  for (const [heading, listed] of Object.entries(clues)) {
     const down = /^down/iu.test(heading)
     if (!down && !/^across/iu.test(heading)) continue
-    for (const clue of own) {
+    for (const clue of listed) {
       const [number, prompt] = Array.isArray(clue) ? [clue[0], clue[1]] : [clue.number, clue.clue]
       const start = starts.get(String(number))
       if (!start) continue

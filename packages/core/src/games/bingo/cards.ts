@@ -142,10 +142,10 @@ function arrange(
   /** How many lines hold each set of so many terms: a set in two lines is one too many. */
   const held = new Map<number, number>()
   const keysOf = (card: number, line: number): number[] => {
-    const own = lines[line]!.map((place) => cards[card]![place] ?? 0).sort((one, two) => one - two)
-    if (own.length < SHARED) return []
-    if (own.length === SHARED) return [own.reduce((key, term) => key * terms + term, 0)]
-    return own.map((_, out) => own.reduce((key, term, index) => (index === out ? key : key * terms + term), 0))
+    const sorted = lines[line]!.map((place) => cards[card]![place] ?? 0).sort((one, two) => one - two)
+    if (sorted.length < SHARED) return []
+    if (sorted.length === SHARED) return [sorted.reduce((key, term) => key * terms + term, 0)]
+    return sorted.map((_, out) => sorted.reduce((key, term, index) => (index === out ? key : key * terms + term), 0))
   }
   const count = (card: number, touched: readonly number[], by: 1 | -1): number => {
     let clashes = 0

@@ -22,9 +22,9 @@ export function boxAreas(shape: Shape): Int32Array {
   for (let rows = MAX_SIDE; rows >= 0; rows--) {
     for (let cols = MAX_SIDE; cols >= 0; cols--) {
       const at = rows * side + cols
-      const own = rows > 0 && cols > 0 && hasShape(rows, cols, shape) ? rows * cols : 1 << 30
+      const area = rows > 0 && cols > 0 && hasShape(rows, cols, shape) ? rows * cols : 1 << 30
       areas[at] = Math.min(
-        own,
+        area,
         rows < MAX_SIDE ? areas[at + side]! : 1 << 30,
         cols < MAX_SIDE ? areas[at + 1]! : 1 << 30,
       )

@@ -78,12 +78,12 @@ export class Lattice {
     const grid = this.letters
     if (grid[start - step] !== 0 || grid[start + step * length] !== 0) return -1
     const beside = this.beside[direction]
-    const own = 1 << direction
+    const use = 1 << direction
     let shared = 0
     for (let index = 0, cell = start; index < length; index++, cell += step) {
       const there = grid[cell]
       if (there !== 0) {
-        if (there !== letters[index]! + 1 || (this.uses[cell]! & own) !== 0) return -1
+        if (there !== letters[index]! + 1 || (this.uses[cell]! & use) !== 0) return -1
         shared++
       } else if (beside[cell] !== 0 && (!touch || !this.mayTouch(cell, direction))) return -1
     }
@@ -113,12 +113,12 @@ export class Lattice {
     const letters = this.words[word]!
     const step = STEP[direction]
     const across = STEP[1 - direction]!
-    const own = 1 << direction
+    const use = 1 << direction
     const out: number[] = []
     this.addOwners(start - step, 3, out)
     this.addOwners(start + step * letters.length, 3, out)
     for (let index = 0, cell = start; index < letters.length; index++, cell += step) {
-      if (this.letters[cell] === letters[index]! + 1) this.addOwners(cell, own, out)
+      if (this.letters[cell] === letters[index]! + 1) this.addOwners(cell, use, out)
       else {
         this.addOwners(cell, 3, out)
         this.addOwners(cell - across, 3, out)

@@ -13,11 +13,11 @@ export function sheet({ cards, perPage, backs }: FlashcardsPuzzle, isKey: boolea
   if (isKey) return []
   const [columns, rows] = PAGES[backs][perPage]
   return Array.from({ length: Math.ceil(cards.length / perPage) }, (_, page) => {
-    const own = Array.from({ length: perPage }, (_place, index) =>
+    const printed = Array.from({ length: perPage }, (_place, index) =>
       page * perPage + index < cards.length ? cards[page * perPage + index]! : null,
     )
-    const fronts = own.map((card) => card && squareOf(card.front))
-    const reverse = own.map((card) => card && squareOf(card.back))
+    const fronts = printed.map((card) => card && squareOf(card.front))
+    const reverse = printed.map((card) => card && squareOf(card.back))
     if (backs === 'fold')
       return [
         deck(

@@ -23,8 +23,8 @@ export function make(list: EntryList, options: HangmanOptions): HangmanPuzzle {
   const { words } = prepareWords(list, options)
   if (words.length === 0) throw new PuzzleError({ code: 'no-words', entryIds: [], values: {} })
   const style = styleOf(list, options)
-  const own = new Set(words.flatMap(({ characters }) => characters.flatMap(({ letter }) => letter ?? [])))
-  const alphabet = new Set([...gridLetters(alphabetFor(own), style), ...own])
+  const used = new Set(words.flatMap(({ characters }) => characters.flatMap(({ letter }) => letter ?? [])))
+  const alphabet = new Set([...gridLetters(alphabetFor(used), style), ...used])
   return {
     words,
     style,

@@ -75,7 +75,7 @@ function ordered(entries: readonly Entry[], order: QuizOptions['order'], random:
   if (order === 'list') return [...entries]
   if (order === 'random') return random.shuffled(entries)
   const mains = [...new Set(entries.map(({ groups: [main] }) => main))]
-  return mains.flatMap((own) => random.shuffled(entries.filter(({ groups: [main] }) => main === own)))
+  return mains.flatMap((group) => random.shuffled(entries.filter(({ groups: [main] }) => main === group)))
 }
 
 function questionOf(entry: Entry, options: QuizOptions, wrong: WrongChoices, random: Random): QuizQuestion {

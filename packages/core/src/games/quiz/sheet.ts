@@ -24,14 +24,14 @@ export function sheet({ questions }: QuizPuzzle, isKey: boolean): SheetPage[] {
   let page: SheetItems['items'] = []
   let lines = 0
   for (const item of items) {
-    const own = 2 + (item.below?.length ?? 0) + Math.floor(item.text.length / 80)
-    if (page.length > 0 && lines + own > LINES_PER_PAGE) {
+    const needed = 2 + (item.below?.length ?? 0) + Math.floor(item.text.length / 80)
+    if (page.length > 0 && lines + needed > LINES_PER_PAGE) {
       pages.push(pageOf(page))
       page = []
       lines = 0
     }
     page.push(item)
-    lines += own
+    lines += needed
   }
   return [...pages, pageOf(page)]
 }

@@ -46,12 +46,12 @@ export class WrongChoices {
    * and ending.
    */
   draw(entry: Entry, most: number, random: Random): Face[] {
-    const own = this.byId.get(entry.id) ?? this.candidateOf(entry)
+    const asked = this.byId.get(entry.id) ?? this.candidateOf(entry)
     const right = new Set([
-      own.meaning,
+      asked.meaning,
       ...entry.accepted.map((text) => this.meaningOf({ text })),
       ...entry.choices.filter((choice) => choice.right).map((choice) => this.meaningOf(choice)),
-      ...(this.answersTo.get(own.prompt) ?? []),
+      ...(this.answersTo.get(asked.prompt) ?? []),
     ])
     const from = random.below(Math.max(1, this.candidates.length))
     const looked = Array.from(
@@ -63,7 +63,7 @@ export class WrongChoices {
         ({ meaning, entry: { answer } }) =>
           !right.has(meaning) && (answer.text.trim() !== '') === (entry.answer.text.trim() !== ''),
       )
-      .map((candidate) => ({ candidate, likeness: likeness(own, candidate) + random.next() * 2 }))
+      .map((candidate) => ({ candidate, likeness: likeness(asked, candidate) + random.next() * 2 }))
       .sort((one, two) => two.likeness - one.likeness)
     const drawn: Face[] = []
     const seen = new Set<string>()

@@ -127,11 +127,11 @@ function mix(
   style: LetterStyle,
   random: Random,
 ): number[] | undefined {
-  const own = [...pieces.keys()]
+  const solution = [...pieces.keys()]
   const spelled = (order: readonly number[]): string =>
     gridLetters(order.map((place) => pieces[place]).join(''), style).join('')
   const laid = (moved: readonly number[]): number[] => {
-    const order = [...own]
+    const order = [...solution]
     places.forEach((place, index) => (order[place] = moved[index]!))
     return order
   }

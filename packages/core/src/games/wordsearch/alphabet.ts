@@ -28,10 +28,10 @@ export function puzzleAlphabet(words: readonly Word[], message: readonly string[
   }
   const pool = words.flatMap((word) => word.letters.map(numberOf))
   message.forEach(numberOf)
-  const own = numbers.size
+  const count = numbers.size
   gridLetters(alphabetFor(numbers.keys()), style).forEach(numberOf)
   const letters = [...numbers.keys()]
-  const others = letters.map((_, index) => index).slice(own)
+  const others = letters.map((_, index) => index).slice(count)
 
   const trie = new WordTrie(letters.length)
   for (const word of words) {

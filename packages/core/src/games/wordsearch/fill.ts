@@ -11,11 +11,11 @@ const DRAWS = 12
  * were filled.
  */
 export function fillFromWords(grid: LetterGrid, alphabet: PuzzleAlphabet, random: Random): boolean {
-  const own = [...new Set(alphabet.pool)]
+  const preferred = [...new Set(alphabet.pool)]
   for (let row = 0; row < grid.rows; row++) {
     for (let col = 0; col < grid.cols; col++) {
       if (grid.cells[row * grid.cols + col]! >= 0) continue
-      if (!fillCell(grid, row, col, alphabet, own, random)) return false
+      if (!fillCell(grid, row, col, alphabet, preferred, random)) return false
     }
   }
   return true
@@ -26,13 +26,13 @@ function fillCell(
   row: number,
   col: number,
   { pool, others }: PuzzleAlphabet,
-  own: readonly number[],
+  preferred: readonly number[],
   random: Random,
 ): boolean {
   for (let draw = 0; draw < DRAWS; draw++) {
     if (grid.trySet(row, col, pool[random.below(pool.length)]!)) return true
   }
-  for (const letters of [own, others]) {
+  for (const letters of [preferred, others]) {
     for (const letter of random.shuffled(letters)) if (grid.trySet(row, col, letter)) return true
   }
   return false

@@ -79,8 +79,8 @@ export const sameAnswer: Check = {
             : [{ code: 'join-rows', values: { row } }],
       })),
   mend: (entries, note, { code }) => {
-    const [own, first] = note.entryIds
-    const prompt = entries.find(({ id }) => id === own)?.prompt.text ?? ''
+    const [repeated, first] = note.entryIds
+    const prompt = entries.find(({ id }) => id === repeated)?.prompt.text ?? ''
     const rest = without(entries, note)
     return code === 'remove-row'
       ? rest

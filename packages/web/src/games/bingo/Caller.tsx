@@ -105,10 +105,12 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
             <Card
               size={puzzle.size}
               direction={puzzle.direction}
-              squares={card.cells.map((own) =>
-                own === null ? null : { text: terms[own]!.text, picture: null, sound: null },
+              squares={card.cells.map((cell) =>
+                cell === null ? null : { text: terms[cell]!.text, picture: null, sound: null },
               )}
-              marked={card.cells.flatMap((own, place) => (own !== null && calls.indexOf(own) < called ? [place] : []))}
+              marked={card.cells.flatMap((cell, place) =>
+                cell !== null && calls.indexOf(cell) < called ? [place] : [],
+              )}
               won={claim.won ? claim.places : []}
               free={t('free')}
             />
@@ -117,9 +119,9 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
         {cardNumber !== '' && !claim && <p className="text-error">{t('caller.noCard', { number: cardNumber })}</p>}
         <h2 className="text-xl">{t('caller.soFar')}</h2>
         <ol className="flex flex-col-reverse gap-1 text-sm">
-          {calls.slice(0, called).map((own, index) => (
-            <li key={own}>
-              <span className="quiet">{index + 1}</span> {terms[own]!.text}
+          {calls.slice(0, called).map((drawn, index) => (
+            <li key={drawn}>
+              <span className="quiet">{index + 1}</span> {terms[drawn]!.text}
             </li>
           ))}
         </ol>

@@ -2,6 +2,7 @@ import type { CrosswordOptions } from '@otter/core/games/crossword'
 import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import { Select } from '../../ui/Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
+import { AccentsSelect, LetterCaseSelect } from '../LetterOptions.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -30,24 +31,8 @@ export function Options({ options, onChange }: OptionsProps<CrosswordOptions>) {
         ]}
         onChange={(shape) => set({ shape })}
       />
-      <Select
-        label={t('option.letterCase')}
-        value={options.letterCase}
-        options={[
-          ['upper', t('option.upper')],
-          ['lower', t('option.lower')],
-        ]}
-        onChange={(letterCase) => set({ letterCase })}
-      />
-      <Select
-        label={t('option.accents')}
-        value={options.accents}
-        options={[
-          ['folded', t('option.folded')],
-          ['kept', t('option.kept')],
-        ]}
-        onChange={(accents) => set({ accents })}
-      />
+      <LetterCaseSelect value={options.letterCase} onChange={(letterCase) => set({ letterCase })} />
+      <AccentsSelect value={options.accents} onChange={(accents) => set({ accents })} />
     </OptionGrid>
   )
 }

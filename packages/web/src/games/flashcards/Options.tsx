@@ -2,6 +2,7 @@ import type { FlashcardsOptions } from '@otter/core/games/flashcards'
 import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../../ui/Choice.tsx'
+import { OrderSelect } from '../LetterOptions.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -11,15 +12,7 @@ export function Options({ options, onChange }: OptionsProps<FlashcardsOptions>) 
   const set = (change: Partial<FlashcardsOptions>): void => onChange({ ...options, ...change })
   return (
     <OptionGrid>
-      <Select
-        label={t('option.order')}
-        value={options.order}
-        options={[
-          ['list', t('option.list')],
-          ['random', t('option.random')],
-        ]}
-        onChange={(order) => set({ order })}
-      />
+      <OrderSelect value={options.order} onChange={(order) => set({ order })} />
       <Select
         label={t('option.perPage')}
         value={options.perPage}

@@ -3,6 +3,7 @@ import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import { MOST_TEAMS, SCENE_MISSES } from '@otter/core/games/hangman'
 import { Select } from '../../ui/Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
+import { AccentsSelect, OrderSelect } from '../LetterOptions.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -41,15 +42,7 @@ export function Options({ options, onChange }: OptionsProps<HangmanOptions>) {
         ]}
         onChange={(clue) => set({ clue })}
       />
-      <Select
-        label={t('option.accents')}
-        value={options.accents}
-        options={[
-          ['folded', t('option.folded')],
-          ['kept', t('option.kept')],
-        ]}
-        onChange={(accents) => set({ accents })}
-      />
+      <AccentsSelect value={options.accents} onChange={(accents) => set({ accents })} />
       <Select
         label={t('option.freeLetters')}
         value={options.freeLetters}
@@ -60,15 +53,7 @@ export function Options({ options, onChange }: OptionsProps<HangmanOptions>) {
         ]}
         onChange={(freeLetters) => set({ freeLetters })}
       />
-      <Select
-        label={t('option.order')}
-        value={options.order}
-        options={[
-          ['random', t('option.random')],
-          ['list', t('option.list')],
-        ]}
-        onChange={(order) => set({ order })}
-      />
+      <OrderSelect value={options.order} onChange={(order) => set({ order })} />
       <Select
         label={t('option.who')}
         value={options.teams}

@@ -32,10 +32,10 @@ export function Lines({ board, joins, marks, drag }: LinesProps) {
       const origin = box.getBoundingClientRect()
       const facing = (name: 'left' | 'right') =>
         [...box.querySelectorAll<HTMLElement>(`[data-${name}]`)].map((element) => {
-          const own = element.getBoundingClientRect()
+          const box = element.getBoundingClientRect()
           // The edge that faces the middle, whichever way the page is read.
-          const isBefore = own.left + own.width / 2 < origin.left + origin.width / 2
-          return { x: (isBefore ? own.right : own.left) - origin.left, y: own.top + own.height / 2 - origin.top }
+          const isBefore = box.left + box.width / 2 < origin.left + origin.width / 2
+          return { x: (isBefore ? box.right : box.left) - origin.left, y: box.top + box.height / 2 - origin.top }
         })
       const next = { lefts: facing('left'), rights: facing('right') }
       setEnds((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next))
@@ -47,14 +47,14 @@ export function Lines({ board, joins, marks, drag }: LinesProps) {
   })
   return (
     <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
-      {joins.map((other, own) => {
-        if (other === null || !(own in ends.lefts) || !(other in ends.rights)) return null
-        const mark = marks[own]
+      {joins.map((other, row) => {
+        if (other === null || !(row in ends.lefts) || !(other in ends.rights)) return null
+        const mark = marks[row]
         return (
           <line
-            key={own}
-            x1={ends.lefts[own]!.x}
-            y1={ends.lefts[own]!.y}
+            key={row}
+            x1={ends.lefts[row]!.x}
+            y1={ends.lefts[row]!.y}
             x2={ends.rights[other]!.x}
             y2={ends.rights[other]!.y}
             stroke={COLOURS[mark ?? 'open']}

@@ -23,28 +23,28 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
   // Two columns leave a phone no room for buttons that speak: a tap on a card reads it aloud.
   const speak = useSpeech()
   const { left, right, joins, marks, check, round, rounds, done, finished, wrong, solution } = view
-  const join = (own: number, other: number): void => {
+  const join = (row: number, other: number): void => {
     setPicked(null)
-    send({ type: 'join', left: own, right: other })
+    send({ type: 'join', left: row, right: other })
   }
   const onDown =
-    (own: number) =>
+    (row: number) =>
     (event: PointerEvent): void => {
-      if (marks[own] !== null) return
+      if (marks[row] !== null) return
       began.current = { x: event.clientX, y: event.clientY }
       dragged.current = false
       event.currentTarget.setPointerCapture(event.pointerId)
     }
   const onMove =
-    (own: number) =>
+    (row: number) =>
     (event: PointerEvent): void => {
       const from = began.current
       const box = board.current?.getBoundingClientRect()
       if (!from || !box || Math.hypot(event.clientX - from.x, event.clientY - from.y) < TAP) return
-      setDrag({ left: own, x: event.clientX - box.left, y: event.clientY - box.top })
+      setDrag({ left: row, x: event.clientX - box.left, y: event.clientY - box.top })
     }
   const onUp =
-    (own: number) =>
+    (row: number) =>
     (event: PointerEvent): void => {
       began.current = undefined
       if (!drag) return
@@ -52,13 +52,13 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
       dragged.current = true
       const other = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-right]')
         ?.dataset.right
-      if (other !== undefined) join(own, Number(other))
+      if (other !== undefined) join(row, Number(other))
     }
-  const onLeft = (own: number, byPointer: boolean): void => {
+  const onLeft = (row: number, byPointer: boolean): void => {
     // A drag ends with a click on where it began; that one is not meant.
     if (byPointer && dragged.current) return
-    if (joins[own] !== null && picked !== own) send({ type: 'part', left: own })
-    setPicked(picked === own ? null : own)
+    if (joins[row] !== null && picked !== row) send({ type: 'part', left: row })
+    setPicked(picked === row ? null : row)
   }
   const shownJoins = done && solution ? joins.map((place, row) => place ?? solution[row]!) : joins
   return (
@@ -69,39 +69,39 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
       </p>
       <div ref={board} className="relative grid grid-cols-[1fr_2.25rem_1fr] select-none">
         <ol className="flex flex-col gap-2" aria-label={t('left')}>
-          {left.map((face, own) => (
-            <li key={own} className="flex flex-1">
+          {left.map((face, row) => (
+            <li key={row} className="flex flex-1">
               <button
                 type="button"
-                data-left={own}
-                aria-pressed={picked === own}
-                aria-describedby={`join-${own}`}
+                data-left={row}
+                aria-pressed={picked === row}
+                aria-describedby={`join-${row}`}
                 onClick={(event) => {
                   speak?.(face.text)
-                  if (marks[own] === null) onLeft(own, event.detail > 0)
+                  if (marks[row] === null) onLeft(row, event.detail > 0)
                 }}
-                onPointerDown={onDown(own)}
-                onPointerMove={onMove(own)}
-                onPointerUp={onUp(own)}
+                onPointerDown={onDown(row)}
+                onPointerMove={onMove(row)}
+                onPointerUp={onUp(row)}
                 onPointerCancel={() => {
                   began.current = undefined
                   setDrag(null)
                 }}
-                className={`btn h-auto min-h-12 min-w-0 flex-1 touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === own ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === own ? 'border-error!' : ''}`}
+                className={`btn h-auto min-h-12 min-w-0 flex-1 touch-none justify-start px-2 py-1 text-start font-normal leading-tight ${picked === row ? 'border-secondary! bg-accent!' : ''} ${wrong?.left === row ? 'border-error!' : ''}`}
               >
                 <span className="min-w-0 flex-1 [&_img]:max-h-16">
                   <FaceBody face={face} />
                 </span>
-                {marks[own] === 'wrong' ? (
+                {marks[row] === 'wrong' ? (
                   <X size={18} className="shrink-0 text-error" aria-hidden="true" />
                 ) : (
-                  marks[own] !== null && <Check size={18} className="shrink-0 text-success" aria-hidden="true" />
+                  marks[row] !== null && <Check size={18} className="shrink-0 text-success" aria-hidden="true" />
                 )}
               </button>
               <FaceSounds face={{ ...face, text: '' }} />
-              <span id={`join-${own}`} className="sr-only">
-                {joins[own] === null ? '' : t('joined', { letter: LETTERS[joins[own]!]! })}
-                {marks[own] ? ` ${t(marks[own])}` : ''}
+              <span id={`join-${row}`} className="sr-only">
+                {joins[row] === null ? '' : t('joined', { letter: LETTERS[joins[row]!]! })}
+                {marks[row] ? ` ${t(marks[row])}` : ''}
               </span>
             </li>
           ))}

@@ -26,7 +26,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
     // One answer is on its way already: a second would only be shown, not counted.
     if (told || waiting) return
     setChosen(
-      several ? (chosen.includes(choice) ? chosen.filter((own) => own !== choice) : [...chosen, choice]) : [choice],
+      several ? (chosen.includes(choice) ? chosen.filter((other) => other !== choice) : [...chosen, choice]) : [choice],
     )
     if (!several) send({ type: 'choose', choices: [choice] })
   }

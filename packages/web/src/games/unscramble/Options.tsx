@@ -2,6 +2,7 @@ import type { UnscrambleOptions } from '@otter/core/games/unscramble'
 import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../../ui/Choice.tsx'
+import { LetterCaseSelect, OrderSelect } from '../LetterOptions.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -32,24 +33,8 @@ export function Options({ options, onChange }: OptionsProps<UnscrambleOptions>) 
         ]}
         onChange={(fixed) => set({ fixed })}
       />
-      <Select
-        label={t('option.letterCase')}
-        value={options.letterCase}
-        options={[
-          ['lower', t('option.lower')],
-          ['upper', t('option.upper')],
-        ]}
-        onChange={(letterCase) => set({ letterCase })}
-      />
-      <Select
-        label={t('option.order')}
-        value={options.order}
-        options={[
-          ['random', t('option.random')],
-          ['list', t('option.list')],
-        ]}
-        onChange={(order) => set({ order })}
-      />
+      <LetterCaseSelect value={options.letterCase} onChange={(letterCase) => set({ letterCase })} />
+      <OrderSelect value={options.order} onChange={(order) => set({ order })} />
     </OptionGrid>
   )
 }

@@ -31,9 +31,9 @@ export function useLaying(view: UnscrambleView, send: (move: UnscrambleMove) => 
     if (event.key === 'Backspace') return takeBack(laid.length - 1)
     const typed = event.key.toLocaleLowerCase()
     const piece = pieces.findIndex(
-      (own, index) =>
+      (piece, index) =>
         !laid.includes(index) &&
-        (own.toLocaleLowerCase() === typed || (view.by === 'words' && own.toLocaleLowerCase().startsWith(typed))),
+        (piece.toLocaleLowerCase() === typed || (view.by === 'words' && piece.toLocaleLowerCase().startsWith(typed))),
     )
     if ([...event.key].length === 1 && piece >= 0) lay(piece)
   })

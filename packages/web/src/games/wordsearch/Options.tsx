@@ -2,6 +2,7 @@ import { WordSearchOptions } from '@otter/core/games/wordsearch'
 import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import { Choice, Select } from '../../ui/Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
+import { AccentsSelect, LetterCaseSelect } from '../LetterOptions.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -62,24 +63,8 @@ export function Options({ options, onChange }: OptionsProps<WordSearchOptions>) 
         ]}
         onChange={(show) => set({ show })}
       />
-      <Select
-        label={t('option.letterCase')}
-        value={options.letterCase}
-        options={[
-          ['upper', t('option.upper')],
-          ['lower', t('option.lower')],
-        ]}
-        onChange={(letterCase) => set({ letterCase })}
-      />
-      <Select
-        label={t('option.accents')}
-        value={options.accents}
-        options={[
-          ['kept', t('option.kept')],
-          ['folded', t('option.folded')],
-        ]}
-        onChange={(accents) => set({ accents })}
-      />
+      <LetterCaseSelect value={options.letterCase} onChange={(letterCase) => set({ letterCase })} />
+      <AccentsSelect value={options.accents} onChange={(accents) => set({ accents })} />
       <Choice label={t('option.message')}>
         {(id) => (
           <input

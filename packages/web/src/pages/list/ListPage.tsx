@@ -38,8 +38,8 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   const t = useTexts(listTexts)
   const common = useTexts(commonTexts)
   const words = useGameWords()
-  const own = useListDraft(list)
-  const { draft, edit, undo, redo } = own
+  const listDraft = useListDraft(list)
+  const { draft, edit, undo, redo } = listDraft
   const [choices, setChoices] = useState<Choices>(() => keptChoices(list.id))
   const share = useCreateOffer(list.id)
   const [request, setRequest] = useState(newId)
@@ -68,9 +68,10 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
 
   const shown =
     kind ?? (fits[choices.kind].ready ? choices.kind : (GAME_KINDS.find((one) => fits[one].ready) ?? choices.kind))
-  const go = (path: string): void => void own.flush().then((saved) => saved && navigate(`/lists/${list.id}${path}`))
+  const go = (path: string): void =>
+    void listDraft.flush().then((saved) => saved && navigate(`/lists/${list.id}${path}`))
   const shareNow = async (as: GameKind): Promise<void> => {
-    if (!(await own.flush())) return
+    if (!(await listDraft.flush())) return
     const { options, seed } = choiceOf(choices, as)
     share.mutate(
       { kind: as, options, seed: seed.trim() || newSeed(), requestId: request },
@@ -102,7 +103,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
             />
           </h1>
         }
-        facts={<Facts own={own} />}
+        facts={<Facts listDraft={listDraft} />}
         action={
           kind ? (
             <>
@@ -134,7 +135,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
         }
       />
       <Notice error={share.error} />
-      <OverruledNotices overruled={own.overruled} draft={draft} edit={edit} settle={own.settle} />
+      <OverruledNotices overruled={listDraft.overruled} draft={draft} edit={edit} settle={listDraft.settle} />
       {kind ? (
         <GameStep
           key={kind}
@@ -146,7 +147,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
           onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))}
         />
       ) : (
-        <WordsStep listId={list.id} own={own} list={entryList} notes={notes} fits={fits} />
+        <WordsStep listId={list.id} listDraft={listDraft} list={entryList} notes={notes} fits={fits} />
       )}
       {kind && GAME_KINDS.length > 1 && (
         <nav aria-label={t('otherGames')} className="flex flex-wrap gap-2">
@@ -169,7 +170,7 @@ function useUnchanged<Value>(value: Value): Value {
   return kept.text === text ? kept.value : value
 }
 
-function Facts({ own: { draft, saveState, problem } }: { own: ListDraft }) {
+function Facts({ listDraft: { draft, saveState, problem } }: { listDraft: ListDraft }) {
   const t = useTexts(listTexts)
   const { nameOf } = useWriting()
   const count = draft.entries.length

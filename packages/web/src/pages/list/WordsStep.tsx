@@ -37,7 +37,7 @@ import { useTexts } from '../../texts/texts.ts'
 
 interface WordsStepProps {
   listId: string
-  own: ListDraft
+  listDraft: ListDraft
   list: EntryList
   notes: readonly CheckNote[]
   fits: Record<GameKind, Fit>
@@ -51,9 +51,9 @@ interface Incoming {
 }
 
 /** The words of the list, and beside them what they can be, or all of one entry. */
-export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
+export function WordsStep({ listId, listDraft, list, notes, fits }: WordsStepProps) {
   const t = useTexts(listTexts)
-  const { draft, edit, undo, redo } = own
+  const { draft, edit, undo, redo } = listDraft
   const { entries } = draft
   const table = useRef<TableHandle>(null)
   const location = useLocation()
@@ -199,8 +199,8 @@ export function WordsStep({ listId, own, list, notes, fits }: WordsStepProps) {
       <section aria-label={t('steps.words')} className="flex flex-col gap-2">
         <Toolbar
           columns={columns}
-          canUndo={own.canUndo}
-          canRedo={own.canRedo}
+          canUndo={listDraft.canUndo}
+          canRedo={listDraft.canRedo}
           onUndo={undo}
           onRedo={redo}
           onColumns={showColumns}

@@ -50,8 +50,8 @@ function Block({ block, height }: { block: SheetBlock; height: number }) {
     )
   return (
     <div className="grid grid-cols-2 gap-8">
-      {block.blocks.map((own, index) => (
-        <Block key={index} block={own} height={height} />
+      {block.blocks.map((part, index) => (
+        <Block key={index} block={part} height={height} />
       ))}
     </div>
   )

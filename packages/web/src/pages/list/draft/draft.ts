@@ -70,18 +70,18 @@ export function rebase(saved: Draft, draft: Draft, theirs: Draft): Rebased {
   const removed = new Set(changes.remove)
   const kept = theirs.entries.flatMap((entry) => {
     const before = base.get(entry.id)
-    const own = put.get(entry.id)
+    const changed = put.get(entry.id)
     put.delete(entry.id)
     if (removed.has(entry.id)) {
       if (!sameEntry(before, entry)) overruled.push({ entry, removedHere: true })
       return []
     }
-    if (!own) return [entry]
+    if (!changed) return [entry]
     const changedThere = FIELDS.filter((name) => before !== undefined && !same(before[name], entry[name]))
     const merged = {
-      ...own,
+      ...changed,
       ...Object.fromEntries(
-        changedThere.filter((name) => same(before?.[name], own[name])).map((name) => [name, entry[name]]),
+        changedThere.filter((name) => same(before?.[name], changed[name])).map((name) => [name, entry[name]]),
       ),
     }
     if (changedThere.some((name) => name !== 'position' && !same(merged[name], entry[name])))

@@ -44,13 +44,13 @@ function upgraded(draft: Draft): Draft {
 
 /** Takes the drafts of a list that this window, or windows closed since, left unsaved; the oldest first. */
 export function takeDrafts(listId: string): Kept[] {
-  const own = keyOf(listId)
+  const thisKey = keyOf(listId)
   const taken: Kept[] = []
   for (const key of Object.keys(localStorage).filter((one) => one.startsWith(`${KEPT}${listId}-`))) {
     const kept = JSON.parse(localStorage.getItem(key) ?? 'null') as Kept | null
-    if (kept === null || (key !== own && Date.now() - kept.at < ALIVE)) continue
+    if (kept === null || (key !== thisKey && Date.now() - kept.at < ALIVE)) continue
     taken.push({ ...kept, saved: upgraded(kept.saved), draft: upgraded(kept.draft) })
-    if (key !== own) localStorage.removeItem(key)
+    if (key !== thisKey) localStorage.removeItem(key)
   }
   return taken.sort((one, other) => one.at - other.at)
 }

@@ -56,9 +56,9 @@ export function EntryPanel({
   const word = entry.answer.text || entry.prompt.text
   const line = (name: 'hint' | 'fact', label: string, placeholder: string, most: number) => (
     <Field label={label}>
-      {(own) => (
+      {(fieldId) => (
         <textarea
-          id={own}
+          id={fieldId}
           rows={1}
           dir="auto"
           maxLength={most}
@@ -72,9 +72,9 @@ export function EntryPanel({
   )
   const number = (name: 'worth' | 'seconds', label: string, placeholder: string, least: number, most: number) => (
     <Field label={label}>
-      {(own) => (
+      {(fieldId) => (
         <input
-          id={own}
+          id={fieldId}
           type="number"
           min={least}
           max={most}
@@ -181,9 +181,9 @@ export function EntryPanel({
         }
       />
       <Field label={t('entry.accepted')}>
-        {(own) => (
+        {(fieldId) => (
           <textarea
-            id={own}
+            id={fieldId}
             rows={1}
             dir="auto"
             className="textarea field-sizing-content min-h-0 w-full leading-snug"

@@ -26,7 +26,7 @@ const KEPT = 'otter-games-'
 /** Returns what was chosen for a list on this device. */
 export function keptChoices(listId: string): Choices {
   const { kind, games } = Kept.parse(JSON.parse(localStorage.getItem(KEPT + listId) ?? 'null'))
-  return { kind, games: Object.fromEntries(GAME_KINDS.map((own) => [own, readChoice(own, games[own])])) }
+  return { kind, games: Object.fromEntries(GAME_KINDS.map((game) => [game, readChoice(game, games[game])])) }
 }
 
 function readChoice(kind: GameKind, kept: { options: unknown; seed: string } | undefined): GameChoice {

@@ -84,7 +84,9 @@ export const Toolbar = memo(function Toolbar({
                   checked={columns.includes(column)}
                   disabled={columns.length === 1 && columns[0] === column}
                   onChange={(event) =>
-                    onColumns(COLUMNS.filter((own) => (own === column ? event.target.checked : columns.includes(own))))
+                    onColumns(
+                      COLUMNS.filter((other) => (other === column ? event.target.checked : columns.includes(other))),
+                    )
                   }
                 />
                 {t(`column.${column}`)}

@@ -36,8 +36,8 @@ export function selectedCells(
   { ids, columns }: Selection,
   shown: readonly Column[],
 ): string[][] {
-  const own = columns === 'all' ? shown : shown.filter((column) => columns.includes(column))
-  return entries.filter(({ id }) => ids.has(id)).map((entry) => own.map((column) => cellText(entry, column)))
+  const chosen = columns === 'all' ? shown : shown.filter((column) => columns.includes(column))
+  return entries.filter(({ id }) => ids.has(id)).map((entry) => chosen.map((column) => cellText(entry, column)))
 }
 
 /** Returns the entries with the cells of the first selected row copied down to the others. */
@@ -46,13 +46,13 @@ export function fillDown(
   { ids, columns }: Selection,
   shown: readonly Column[],
 ): PlacedEntry[] {
-  const own = columns === 'all' ? shown : columns
+  const chosen = columns === 'all' ? shown : columns
   const first = entries.find(({ id }) => ids.has(id))
   if (!first) return [...entries]
   return entries.map((entry) =>
     entry === first || !ids.has(entry.id)
       ? entry
-      : own.reduce((row, column) => ({ ...row, [column]: first[column] }), entry),
+      : chosen.reduce((row, column) => ({ ...row, [column]: first[column] }), entry),
   )
 }
 
@@ -78,8 +78,8 @@ export function overwriteCells(
     return texts === undefined
       ? entry
       : texts.reduce(
-          (own, text, index) =>
-            first + index < shown.length ? (withCellText(own, shown[first + index]!, text) ?? own) : own,
+          (entry, text, index) =>
+            first + index < shown.length ? (withCellText(entry, shown[first + index]!, text) ?? entry) : entry,
           entry,
         )
   })
