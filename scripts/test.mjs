@@ -9,6 +9,8 @@ import { Advice, installPackages, startCluster } from './postgres.mjs'
 
 const CHROMIUM = '/usr/bin/chromium'
 const bin = (name) => join(home, 'node_modules', '.bin', name)
+/** A test that takes longer than this is named; in milliseconds. */
+const SLOW = 5000
 let passed = 0
 let failed = 0
 
@@ -46,10 +48,20 @@ async function suite(name, command, args, env, report) {
   const told = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : { stats: { passes: 0, failures: 0 } }
   console.log(output.trim())
   for (const { fullTitle, err } of told.failures ?? []) console.log(`✘ ${fullTitle}\n${err.stack}\n`)
+  for (const { duration, fullTitle } of slowest(told.tests ?? []))
+    console.log(`  ${(duration / 1000).toFixed(1).padStart(5)} s  ${fullTitle.slice(0, 100)}`)
   const counts = countsOf(told)
   passed += counts.passed
   // A suite that broke off counts as a failure, whatever it reported.
   failed += Math.max(counts.failed, code === 0 ? 0 : 1)
+}
+
+/** Returns the tests that a faster suite would begin with. */
+function slowest(tests) {
+  return tests
+    .filter(({ duration }) => duration >= SLOW)
+    .sort((one, other) => other.duration - one.duration)
+    .slice(0, 10)
 }
 
 function countsOf({ stats }) {

@@ -35,6 +35,19 @@ export type CreateOffer = z.input<typeof CreateOffer>
 export const ChangeOffer = z.object({ open: z.boolean(), name: OfferName, paused: z.boolean() }).partial()
 export type ChangeOffer = z.input<typeof ChangeOffer>
 
+/** Says how many terms the teacher has called for all who play. */
+export const CallTerms = z.object({ calls: z.number().int().min(0).max(1000) })
+export type CallTerms = z.input<typeof CallTerms>
+
+/** An offer's game with its answers, as its teacher leads it: and the players whose bingo, or the like, was checked. */
+export const LeadReply = z.object({
+  kind: z.enum(GAME_KINDS),
+  puzzle: z.unknown(),
+  calls: z.number().int(),
+  winners: z.array(z.object({ participantId: z.uuid(), name: z.string(), seat: z.number().int() })),
+})
+export type LeadReply = z.infer<typeof LeadReply>
+
 /** Rules of an offer: how its games are played. */
 export const OfferRules = z.object({ type: z.literal('link'), play: PlayRules.prefault({}) })
 export type OfferRules = z.infer<typeof OfferRules>
@@ -52,6 +65,8 @@ export const OfferReply = z.object({
   seed: z.string(),
   createdAt: z.iso.datetime(),
   players: z.number().int(),
+  /** Whether its teacher leads the game, such as by calling. */
+  led: z.boolean(),
   /** Whether the list has changed since the game was made. */
   outdated: z.boolean(),
 })

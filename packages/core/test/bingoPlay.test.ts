@@ -1,6 +1,13 @@
 import { expect } from 'chai'
-import { randomFrom } from '../src/index.ts'
-import { bingo, BingoOptions, type BingoPuzzle } from '../src/games/bingo/index.ts'
+import { randomFrom, type PlayContext } from '../src/index.ts'
+import {
+  bingo,
+  BingoOptions,
+  checkClaim,
+  type BingoMove,
+  type BingoPuzzle,
+  type BingoView,
+} from '../src/games/bingo/index.ts'
 import type { BingoPlay } from '../src/games/bingo/play.ts'
 import { begin } from './playing.ts'
 import { playThrough, type Playthrough } from './playthrough.ts'
@@ -108,6 +115,56 @@ describe('Bingo under way, called by the device', () => {
       puzzle.cards[1]!.cells.flatMap((term) => (term === null ? [] : [puzzle.terms[term]!.entryId])),
     )
     expect(bingo.questionsKey!(puzzle, play)).to.equal('card 2')
+  })
+})
+
+describe('Bingo under way, called by the teacher', () => {
+  const puzzle = made({ calling: 'teacher' })
+  const marks = (card: number, calls: number): { type: 'mark'; place: number }[] =>
+    puzzle.cards[card]!.cells.flatMap((term, place) =>
+      term !== null && puzzle.calls.indexOf(term) < calls ? [{ type: 'mark', place }] : [],
+    )
+  const called = (calls: number): Partial<PlayContext> => ({ shared: { phase: 'open', calls } })
+  const firstWin = puzzle.plan.wonBy.findIndex((won) => won > 0) + 1
+  const winner = puzzle.cards.findIndex(({ number }) => checkClaim(puzzle, number, firstWin)!.won)
+
+  it('takes a claim as soon as the calls make it true, and not a call before', () => {
+    const claims = (calls: number): Playthrough<BingoPlay, BingoMove, BingoView> => {
+      const run = playThrough(bingo, puzzle, { ...called(calls), seat: winner + 1 })
+      run.at(1000, ...marks(winner, calls), { type: 'claim' })
+      return run
+    }
+    const early = claims(firstWin - 1)
+    expect([early.view().finished, early.view().lastMark]).to.deep.equal([false, 'not-yet'])
+    const right = claims(firstWin)
+    expect([right.view().finished, right.view().won.length >= 2]).to.deep.equal([true, true])
+    expect(bingo.score(puzzle, right.play())).to.include({ points: 20, bonus: 20, total: 0 })
+  })
+
+  it('wants the squares marked, and more than the calls alone', () => {
+    const run = playThrough(bingo, puzzle, { ...called(puzzle.calls.length), seat: winner + 1 })
+    run.at(1000, { type: 'claim' })
+    expect([run.view().finished, run.view().lastMark]).to.deep.equal([false, 'not-yet'])
+    run.at(2000, ...marks(winner, puzzle.calls.length))
+    expect(run.view().lastMark).to.equal('none')
+    run.at(3000, { type: 'claim' })
+    expect(run.view().finished).to.equal(true)
+  })
+
+  it('sends the student to the teacher where nobody calls here, and gives nothing for it', () => {
+    const run = playThrough(bingo, puzzle)
+    run.at(1000, ...marks(0, 14), { type: 'claim' })
+    expect([run.view().finished, run.view().lastMark, run.view().won]).to.deep.equal([false, 'ask', []])
+    expect(bingo.score(puzzle, run.play())).to.include({ points: 0, bonus: 0 })
+  })
+
+  it('takes a mark off again, and takes no next call from a device', () => {
+    const run = playThrough(bingo, puzzle, called(3))
+    run.at(1000, { type: 'mark', place: 0 })
+    expect(run.view().marked).to.deep.equal([0])
+    run.at(1100, { type: 'mark', place: 0 })
+    expect(run.view().marked).to.deep.equal([])
+    expect(run.isVoid({ type: 'next' })).to.equal(true)
   })
 })
 

@@ -111,7 +111,13 @@ describe('Crosswords', () => {
   })
 
   it('say why a word is left out, show how it is put together, and ask either side of a part of the list', () => {
-    const list = listOf(['ice cream', 'well-being', 'a', '', 'cream', 'cream', 'zzz', 'rice'])
+    const listed = listOf(['ice cream', 'well-being', 'a', '', 'cream', 'cream', 'zzz', 'rice', 'cider'])
+    const list = {
+      ...listed,
+      entries: listed.entries.map((entry) =>
+        entry.answer.text === 'cider' ? { ...entry, prompt: { text: ' ' } } : entry,
+      ),
+    }
     const puzzle = made(list)
     expect(Object.fromEntries(puzzle.words.map(({ text, pattern }) => [text, pattern]))).to.deep.equal({
       'ice cream': '3,5',
@@ -124,6 +130,7 @@ describe('Crosswords', () => {
       ' empty',
       'cream repeat',
       'zzz no-shared-letter',
+      'cider no-clue',
     ])
     const turned = listOf(['one', 'two', 'three']).entries.map((entry, index) =>
       newEntry({

@@ -13,6 +13,7 @@ import { SignedIn } from './pages/sign-in/SignedIn.tsx'
 import { WallPage } from './pages/wall/WallPage.tsx'
 import { Lost } from './pages/Lost.tsx'
 import { Boundary } from './ui/Boundary.tsx'
+import { keepFocus } from './ui/keepFocus.ts'
 import './styles.css'
 import { startTexts } from './texts/texts.ts'
 
@@ -41,6 +42,7 @@ const router = createBrowserRouter([
 ])
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
+keepFocus()
 await startTexts(['common', 'problems'])
 createRoot(root).render(
   <StrictMode>

@@ -3,11 +3,13 @@ import { createRoot } from 'react-dom/client'
 import { PlayFailed } from './pages/play/PlayFailed.tsx'
 import { PlayPage } from './pages/play/PlayPage.tsx'
 import { Boundary } from './ui/Boundary.tsx'
+import { keepFocus } from './ui/keepFocus.ts'
 import './styles.css'
 import { startTexts } from './texts/texts.ts'
 
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
+keepFocus()
 await startTexts(['play'])
 createRoot(root).render(
   <StrictMode>

@@ -2,7 +2,14 @@ import type { PlacedEntry } from '@otter/api'
 import { ListDetails, newEntry, type Entry } from '@otter/core'
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { changesBetween, insertRows, moveRows, rebase, type Draft } from '../src/pages/list/draft/draft.ts'
+import {
+  changesBetween,
+  insertRows,
+  moveRows,
+  placeOfChange,
+  rebase,
+  type Draft,
+} from '../src/pages/list/draft/draft.ts'
 
 const entry = (id: string, position: number, text = id, rest: Partial<Entry> = {}): PlacedEntry =>
   newEntry({ id, position, answer: { text }, ...rest })
@@ -18,6 +25,18 @@ describe('the draft of a list', () => {
     expect(
       changesBetween(saved, { ...draft(saved.entries[0]!, entry('c', 3, 'sea')), title: 'Rivers', tags: ['x'] }),
     ).to.deep.equal({ put: [entry('c', 3, 'sea')], remove: ['b'], title: 'Rivers', tags: ['x'] })
+  })
+
+  it('tells where two drafts first differ, so that a step taken back is shown where it happened', () => {
+    const before = draft(entry('a', 1), entry('b', 2), entry('c', 3))
+    expect(placeOfChange(before, { ...before, title: 'Other' })).to.equal(undefined)
+    expect(placeOfChange(before, draft(entry('a', 1), entry('b', 2, 'bee'), entry('c', 3)))).to.deep.equal({
+      row: 1,
+      field: 'answer',
+    })
+    expect(placeOfChange(before, draft(entry('a', 1), entry('c', 3)))).to.deep.equal({ row: 1, field: undefined })
+    expect(placeOfChange(draft(entry('a', 1)), before)).to.deep.equal({ row: 1, field: undefined })
+    expect(placeOfChange(before, draft(entry('a', 1), entry('b', 2)))).to.deep.equal({ row: 2, field: undefined })
   })
 
   it('keeps rows in order wherever and however often rows are put in or moved', () => {

@@ -42,12 +42,13 @@ describe('Keys in the table of words', () => {
     return command && ('by' in command ? `${command.name} ${command.by}` : command.name)
   }
 
-  it('Enter goes to the next row and back', () => {
+  it('Enter goes to the next row and back, and with Alt to the mends of an entry', () => {
     expect([told(press('Enter')), told(press('Enter', 's')), told(press('Enter', 'a'))]).to.deep.equal([
       'row 1',
       'row -1',
-      undefined,
+      'mends',
     ])
+    expect(told(press('Enter', 'a'), caret('middle'), empty)).to.equal(undefined)
   })
 
   it('arrows leave a cell at its edge alone, by the direction of its text', () => {

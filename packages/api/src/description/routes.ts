@@ -14,9 +14,11 @@ import {
 } from '../media.ts'
 import {
   AnswersReply,
+  CallTerms,
   ChangeOffer,
   ChangeParticipant,
   CreateOffer,
+  LeadReply,
   MergeParticipant,
   OfferReply,
   ResultsReply,
@@ -147,6 +149,19 @@ export const ROUTES: readonly Route[] = [
     path: '/links/:id/renew',
     summary: 'Puts the list as it is now under the same link',
     reply: OfferReply,
+  }),
+  teacher({
+    method: 'get',
+    path: '/links/:id/lead',
+    summary: 'Its game with the answers, and how far it was called',
+    reply: LeadReply,
+  }),
+  teacher({
+    method: 'put',
+    path: '/links/:id/calls',
+    summary: 'Says how many terms were called for all',
+    body: CallTerms,
+    status: 204,
   }),
   teacher({
     method: 'get',

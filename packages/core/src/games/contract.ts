@@ -181,6 +181,8 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   questions(puzzle: Puzzle, play: Play): Question[]
   /** Returns a text that is equal for plays of one puzzle with the same questions; absent where all have the same. */
   questionsKey?(puzzle: Puzzle, play: Play): string
+  /** Whether a teacher leads the game for all who play; absent where none ever does. */
+  isLed?(options: Options): boolean
   /** Whether it makes sense on paper. */
   onPaper: boolean
   /** Returns the puzzle on paper, or its key; no pages where it makes no sense there. */

@@ -4,10 +4,11 @@ import { fifth } from './migrations/fifth.ts'
 import { first } from './migrations/first.ts'
 import { fourth } from './migrations/fourth.ts'
 import { second } from './migrations/second.ts'
+import { sixth } from './migrations/sixth.ts'
 import { third } from './migrations/third.ts'
 import { defineModels, type Models } from './models.ts'
 
-const MIGRATIONS = [first, second, third, fourth, fifth]
+const MIGRATIONS = [first, second, third, fourth, fifth, sixth]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {

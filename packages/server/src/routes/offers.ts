@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto'
-import { ChangeOffer, ChangeParticipant, LANGUAGE_CODES, MergeParticipant } from '@otter/api'
+import { CallTerms, ChangeOffer, ChangeParticipant, LANGUAGE_CODES, MergeParticipant } from '@otter/api'
 import { Router } from 'express'
 import { z } from 'zod'
 import { reading } from '../db/scope.ts'
 import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
+import { callTerms, readLead } from '../services/leading.ts'
 import { changeParticipant, deleteParticipant, giveAttemptBack, mergeParticipant } from '../services/participants.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
@@ -28,6 +29,13 @@ export default function offerRoutes(context: Context): Router {
   })
   router.post('/links/:id/renew', async (request, response) => {
     response.json(await renewOffer(context, teacherOf(request), idOf(request), whileWaiting(response)))
+  })
+  router.get('/links/:id/lead', async (request, response) => {
+    response.json(await asTeacherReading(context, request, (scope) => readLead(scope, idOf(request))))
+  })
+  router.put('/links/:id/calls', async (request, response) => {
+    await asTeacher(context, request, (scope) => callTerms(scope, idOf(request), CallTerms.parse(request.body)))
+    response.status(204).end()
   })
   router.get('/links/:id/results', async (request, response) => {
     const asked = request.get('If-None-Match')

@@ -131,9 +131,9 @@ async function applyMove(
   return kept ? { next, fate } : { next: play, fate: 'repeated' }
 }
 
-const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate, author)
+const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate, author, calls)
   VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
-    $clock::integer, $rules::integer, $fate, $author) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
+    $clock::integer, $rules::integer, $fate, $author, $calls::integer) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
 
 /**
  * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
@@ -180,7 +180,7 @@ const TAKE = `WITH kept AS (${KEEP}),
   FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id`
 
 function moveValues(
-  play: Pick<OpenPlay, 'id' | 'moves' | 'rules' | 'now'>,
+  play: Pick<OpenPlay, 'id' | 'moves' | 'rules' | 'now' | 'context'>,
   { id, move, for: madeFor, madeAt, author }: IdentifiedMove,
   fate: MoveFate,
   clock: number,
@@ -197,13 +197,14 @@ function moveValues(
     rules: play.rules,
     fate,
     author,
+    calls: play.context.shared?.calls ?? null,
   }
 }
 
 /** Keeps a move that changes nothing else; returns false where one with its id is kept already. */
 async function keepMove(
   scope: Scope,
-  play: Pick<OpenPlay, 'id' | 'moves' | 'rules' | 'now'>,
+  play: Pick<OpenPlay, 'id' | 'moves' | 'rules' | 'now' | 'context'>,
   move: IdentifiedMove,
   fate: MoveFate,
   clock: number,

@@ -1,6 +1,6 @@
 import { randomInt, randomUUID } from 'node:crypto'
 import type { ChangeOffer, CreateOffer, OfferReply, OfferRules } from '@otter/api'
-import type { GameKind } from '@otter/core'
+import { gameOf, type GameKind } from '@otter/core'
 import type { z } from 'zod'
 import { inScope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
@@ -15,7 +15,7 @@ const CODE_LENGTH = 6
 /** How often a list may change under a game that is being renewed before it is given up. */
 const MAX_RENEWALS = 5
 
-const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.code, o.open, v.seed,
+const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.code, o.open, v.seed, v.options,
   o.created_at AS "createdAt", (SELECT count(*)::int FROM participants p WHERE p.offer_id = o.id
   AND p.removed_at IS NULL AND p.merged_into IS NULL) AS players, coalesce(v.list_version < l.version,
   false) AS outdated
@@ -34,19 +34,29 @@ export interface Making extends ScopeSource {
  * list is another's.
  */
 export async function readOffers(scope: TeacherScope, listId?: string): Promise<OfferReply[]> {
-  if (listId === undefined) return scope.query<OfferReply>(`${OFFERS} ${NEWEST}`, { teacherId: scope.teacherId })
-  await readVersion(scope, listId)
-  return scope.query<OfferReply>(`${OFFERS} AND g.list_id = $listId ${NEWEST}`, { teacherId: scope.teacherId, listId })
+  if (listId !== undefined) await readVersion(scope, listId)
+  const stored = await scope.query<StoredOffer>(
+    `${OFFERS} AND ($listId::uuid IS NULL OR g.list_id = $listId) ${NEWEST}`,
+    { teacherId: scope.teacherId, listId: listId ?? null },
+  )
+  return stored.map(replyOf)
+}
+
+type StoredOffer = Omit<OfferReply, 'led'> & { options: unknown }
+
+function replyOf({ options, ...offer }: StoredOffer): OfferReply {
+  const game = gameOf(offer.kind)
+  return { ...offer, led: game.isLed?.(game.options.parse(options)) ?? false }
 }
 
 /** Returns one of a teacher's offers. Throws a Problem where it is another's. */
 export async function readOffer(scope: TeacherScope, offerId: string): Promise<OfferReply> {
-  const [offer] = await scope.query<OfferReply>(`${OFFERS} AND o.id = $offerId`, {
+  const [offer] = await scope.query<StoredOffer>(`${OFFERS} AND o.id = $offerId`, {
     teacherId: scope.teacherId,
     offerId,
   })
   if (!offer) throw notFound()
-  return offer
+  return replyOf(offer)
 }
 
 /**
@@ -144,8 +154,8 @@ export async function renewOffer(
 ): Promise<OfferReply> {
   for (let tries = 0; tries < MAX_RENEWALS; tries++) {
     const { draft, version } = await inScope(making, { teacherId, snapshot: true }, async (scope) => {
-      const own = await draftOf(scope, offerId)
-      return { draft: own, version: await findVersion(scope, own) }
+      const now = await draftOf(scope, offerId)
+      return { draft: now, version: await findVersion(scope, now) }
     })
     const puzzle = version === undefined ? await makePuzzle(making.workers, teacherId, draft, signal) : undefined
     const renewed = await inScope(making, { teacherId }, async (scope) => {
@@ -166,7 +176,8 @@ export async function renewOffer(
         { versionId, version: list.version },
       )
       await scope.query(
-        'UPDATE offer_games SET game_version_id = $versionId WHERE offer_id = $offerId AND position = 0',
+        `UPDATE offer_games SET game_version_id = $versionId, calls = CASE WHEN game_version_id = $versionId THEN calls END
+          WHERE offer_id = $offerId AND position = 0`,
         { versionId, offerId },
       )
       await scope.query('UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId', { offerId })

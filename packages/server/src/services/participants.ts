@@ -20,6 +20,8 @@ export interface OpenOffer {
   now: number
   /** How long it has been paused in all, in milliseconds. */
   paused: number
+  /** How many terms were called for all; null where nobody calls. */
+  calls: number | null
 }
 
 /** A person in an offer; several participants can be one person. */
@@ -48,7 +50,7 @@ export async function findDoor(
 ): Promise<{ offer: OpenOffer; person: Person | undefined }> {
   const [door] = await scope.query<OpenOffer & Omit<Person, 'id'> & { personId: string | null }>(
     `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL
-      OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction, o.rules, ${NOW} AS now, ${PAUSED} AS paused,
+      OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction, o.rules, m.calls, ${NOW} AS now, ${PAUSED} AS paused,
        p.time_factor AS factor,
        p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed
      FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v

@@ -10,6 +10,7 @@ import {
   type Outcome,
   type PlayClock,
   type PlayContext,
+  type Shared,
 } from '@otter/core'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
@@ -60,6 +61,8 @@ interface StoredPlay {
   /** The database's clock, in milliseconds since 1970. */
   now: number
   ended: boolean
+  /** How many terms were called for all who play this version; null where nobody calls. */
+  calls: number | null
   doing: (Doing & { last: Outcome[] }) | null
 }
 
@@ -72,6 +75,8 @@ export interface OpenPlay extends StoredPlay {
 const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId", y.game_version_id AS "versionId",
   v.correction, y.rules, y.moves, y.state, y.origin, y.milliseconds,
   (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended, y.doing,
+  (SELECT m.calls FROM offer_games m WHERE m.offer_id = y.offer_id AND m.position = 0
+    AND m.game_version_id = y.game_version_id) AS calls,
   y.paused_ms::float8 AS "pausedBefore", ${PAUSED} AS paused, ${NOW} AS now,
   (SELECT w.time_factor FROM participants q JOIN participants w ON w.id = coalesce(q.merged_into, q.id)
     WHERE q.id = y.participant_id) AS factor`
@@ -126,12 +131,16 @@ async function opened(scope: Scope, { origin, ...play }: StoredPlay & { origin: 
     context: {
       seat: origin?.seat ?? 1,
       rules: PlayRules.parse(origin?.play ?? {}),
-      shared: null,
+      shared: sharedOf(play.calls),
       knowledge: serverKnowledge,
     },
     rules: made.game.version,
     state: upgradedPlay(made.game, play.state, play.rules, made.puzzle),
   }
+}
+
+function sharedOf(calls: number | null): Shared | null {
+  return calls === null ? null : { phase: 'open', calls }
 }
 
 /** Returns how a play's clock runs. */
@@ -157,7 +166,12 @@ async function startPlay(
   const { game, kind, puzzle } = made
   const attempt = (before?.attempt ?? 0) + 1
   const memory = before?.made.kind === kind ? before.made.game.memory?.(before.state) : undefined
-  const context: PlayContext = { seat: person.seat, rules: offer.rules.play, shared: null, knowledge: serverKnowledge }
+  const context: PlayContext = {
+    seat: person.seat,
+    rules: offer.rules.play,
+    shared: sharedOf(offer.calls),
+    knowledge: serverKnowledge,
+  }
   const origin: Origin = {
     random: `${person.id} ${attempt}`,
     seat: person.seat,
@@ -185,6 +199,7 @@ async function startPlay(
     paused: offer.paused,
     now: offer.now,
     ended: false,
+    calls: offer.calls,
     doing: { ...game.doing(puzzle, state), last: [] },
     made,
     context,

@@ -5,6 +5,7 @@ import type {
   ChangeTeacher,
   CreateList,
   CreateOffer,
+  LeadReply,
   ListReply,
   ListSummary,
   OfferedPicture,
@@ -150,6 +151,31 @@ export function useChangeOffer(): UseMutationResult<OfferReply, Error, ChangeOff
         client.invalidateQueries({ queryKey: ['offers', listId] }),
         client.invalidateQueries({ queryKey: ['results', id] }),
       ]),
+  })
+}
+
+/** An offer's game as its teacher leads it. */
+export function useLead(offerId: string): UseQueryResult<LeadReply> {
+  return useQuery({
+    queryKey: ['lead', offerId],
+    queryFn: () => call<LeadReply>('GET', `/links/${offerId}/lead`),
+    refetchInterval: WATCHING,
+    structuralSharing: true,
+  })
+}
+
+/** Calls so many terms for all who play an offer: shown at once, and kept on the server. */
+export function useCallTerms(offerId: string): UseMutationResult<void, Error, number> {
+  const client = useQueryClient()
+  const queryKey = ['lead', offerId]
+  return useMutation({
+    scope: { id: `calls ${offerId}` },
+    mutationFn: (calls) => call<void>('PUT', `/links/${offerId}/calls`, { calls }),
+    onMutate: async (calls) => {
+      await client.cancelQueries({ queryKey })
+      client.setQueryData<LeadReply>(queryKey, (before) => before && { ...before, calls })
+    },
+    onSettled: () => client.invalidateQueries({ queryKey }),
   })
 }
 

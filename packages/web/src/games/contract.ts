@@ -24,6 +24,12 @@ export interface WorkbenchProps<Options, Puzzle> {
   onChange(options: Options): void
 }
 
+/** What a screen gets from which a teacher leads a link's game. */
+export interface LeadProps {
+  offerId: string
+  onClose: () => void
+}
+
 /** What the choice of a game's options gets. */
 export interface OptionsProps<Options> {
   options: Options
@@ -36,6 +42,8 @@ export interface TeacherScreens<Options, Puzzle> {
   Options(props: OptionsProps<Options>): ReactNode
   /** Tools of its own for a puzzle that is there. */
   Workbench?(props: WorkbenchProps<Options, Puzzle>): ReactNode
+  /** The screen from which a link is led, where the game is one that is. */
+  Lead?(props: LeadProps): ReactNode
   /** A small real puzzle, as a picture. */
   Thumbnail(props: { puzzle: Puzzle }): ReactNode
   /** Returns what was made, as a message of the game's. */

@@ -1,4 +1,4 @@
-import { useEffect, useId, useRef, type HTMLAttributes, type ReactNode } from 'react'
+import { useEffect, useId, useRef, useState, type HTMLAttributes, type ReactNode } from 'react'
 
 interface DialogProps {
   /** What it is called: shown on top, or, with `hidesTitle`, said to screen readers alone. */
@@ -13,11 +13,23 @@ interface DialogProps {
   children: ReactNode
 }
 
-/** A dialog that is open as long as it is drawn. The focus goes to what asks for it first, and back when it closes. */
+/** A dialog that is open as long as it is drawn. The focus goes to what is marked as first, and back when it closes. */
 export function Dialog({ title, hidesTitle = false, layout = '', box, onClose, children }: DialogProps) {
   const dialog = useRef<HTMLDialogElement>(null)
   const id = useId()
-  useEffect(() => dialog.current?.showModal(), [])
+  // Read before anything in the dialog takes the focus.
+  const [before] = useState(() => document.activeElement)
+  useEffect(() => {
+    const box = dialog.current
+    if (box && !box.open) {
+      box.showModal()
+      // The browser takes the first button, which often is the one that closes.
+      box.querySelector<HTMLElement>('[data-first]')?.focus()
+    }
+    return () => {
+      if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
+    }
+  }, [before])
   return (
     <dialog
       ref={dialog}

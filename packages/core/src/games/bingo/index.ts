@@ -4,14 +4,14 @@ import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { BingoOptions } from './options.ts'
-import { BingoMove, course, moment, questionsKey, questionsOf, view } from './play.ts'
+import { BingoMove, course, moment, questionsKey, questionsOf, view, type BingoPlay } from './play.ts'
 import { sample } from './sample.ts'
 import type { BingoPuzzle } from './puzzle.ts'
 import { sheet } from './sheet.ts'
 
 /**
  * Version 2: pictures whose words would tell are marked; times are on the play's own clock, and squares marked for the
- * youngest are no answers.
+ * youngest are no answers. Version 3: a bingo that the teacher calls is checked, not only said.
  */
 const UPGRADES = [
   {
@@ -21,16 +21,20 @@ const UPGRADES = [
       return { ...play, right: (puzzle as BingoPuzzle).marking === 'helped' ? [] : play.right }
     },
   },
+  {
+    play: (stored: unknown, puzzle: unknown) =>
+      (puzzle as BingoPuzzle).calling === 'teacher' ? { ...(stored as BingoPlay), bingo: false } : stored,
+  },
 ]
 
 /** Cards on which what is called is marked. */
 export const bingo = gameFrom({
   kind: 'bingo',
-  version: 2,
+  version: 3,
   upgrades: UPGRADES,
   options: BingoOptions,
   moves: BingoMove,
-  notes: ['ready', 'too-few', 'smaller-works', 'all-together', 'repeat', 'empty'],
+  notes: ['ready', 'too-few', 'smaller-works', 'all-together', 'repeat', 'empty', 'no-clue'],
   doings: ['call', 'marked'],
   heeds: [],
   dictionaries: [],
@@ -40,6 +44,7 @@ export const bingo = gameFrom({
   make,
   questions: questionsOf,
   questionsKey,
+  isLed: ({ calling }) => calling === 'teacher',
   onPaper: true,
   sheet,
   view,

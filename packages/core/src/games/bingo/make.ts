@@ -41,6 +41,8 @@ function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
     else if (seen.has(key)) notes.push({ code: 'repeat', entryIds: [id], values: { text } })
     else {
       seen.add(key)
+      // What has no clue is called by its own name.
+      if (isEmptyFace(prompt)) notes.push({ code: 'no-clue', entryIds: [id], values: { text } })
       terms.push({ entryId: id, text, answer, prompt: isEmptyFace(prompt) ? answer : prompt, fact })
     }
   }

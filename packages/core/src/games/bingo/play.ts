@@ -23,14 +23,15 @@ const BINGO_POINTS = 20
 export interface BingoPlay extends PlayLife {
   callAt: number
   card: number
-  /** Calls made on this device; 0 where the teacher calls. */
+  /** Calls made on this device; where the teacher calls, those made by the claim, and 0 before. */
   called: number
   marked: number[]
   /** Terms that were answered for: marked rightly, wrongly, or let pass. */
   right: number[]
   wrong: number[]
   bingo: boolean
-  lastMark: 'none' | 'right' | 'wrong' | 'not-yet'
+  /** What came of the last mark or claim; `ask`: only the teacher knows whether it is a bingo. */
+  lastMark: 'none' | 'right' | 'wrong' | 'not-yet' | 'ask'
 }
 
 /** All that a player's screen may know. */
@@ -96,10 +97,10 @@ function squaresOf({ terms }: BingoPuzzle, { cells }: BingoCard): BingoView['squ
   return cells.map((term) => (term === null ? null : faces[next++]!))
 }
 
-const move: BingoCourse['move'] = (puzzle, play, made, { clock }) => {
+const move: BingoCourse['move'] = (puzzle, play, made, { clock, shared }) => {
   if (made.type === 'mark')
     return puzzle.calling === 'teacher' ? toggled(puzzle, play, made.place) : mark(puzzle, play, made.place, clock)
-  if (made.type === 'claim') return claim(puzzle, play, clock)
+  if (made.type === 'claim') return claim(puzzle, play, clock, shared?.calls)
   if (puzzle.calling === 'teacher') return { play }
   const responses = passes(puzzle, play, clock)
   const passed = { ...play, wrong: [...play.wrong, ...responses.map(() => puzzle.calls[play.called - 1]!)] }
@@ -108,9 +109,14 @@ const move: BingoCourse['move'] = (puzzle, play, made, { clock }) => {
   return { play: puzzle.marking === 'helped' ? helped(puzzle, next) : next, responses }
 }
 
-/** Where the teacher calls, nobody here knows whether it is a bingo; where the device does, it is checked. */
-function claim(puzzle: BingoPuzzle, play: BingoPlay, clock: number): Turned<BingoPlay> {
-  if (puzzle.calling === 'teacher') return { play: { ...play, bingo: !play.bingo } }
+/**
+ * Checks a claim against the calls: those of the device, or those that the teacher has made for all. Where the teacher
+ * calls without this house, nobody here knows whether it is a bingo.
+ */
+function claim(puzzle: BingoPuzzle, before: BingoPlay, clock: number, calls: number | undefined): Turned<BingoPlay> {
+  const isTold = puzzle.calling === 'teacher'
+  if (isTold && calls === undefined) return { play: { ...before, lastMark: 'ask' } }
+  const play = isTold ? { ...before, called: calls ?? 0 } : before
   const { won, places } = checkClaim(puzzle, puzzle.cards[play.card]!.number, play.called) ?? { won: false, places: [] }
   if (!won || !places.every((place) => play.marked.includes(place))) return { play: { ...play, lastMark: 'not-yet' } }
   return { play: { ...play, bingo: true, lastMark: 'none' }, responses: passes(puzzle, play, clock), isOver: true }
@@ -119,7 +125,7 @@ function claim(puzzle: BingoPuzzle, play: BingoPlay, clock: number): Turned<Bing
 const finish: BingoCourse['finish'] = (_puzzle, play) => ({ play: { ...play, lastMark: 'none' } })
 
 const score: BingoCourse['score'] = (puzzle, play) => {
-  const bonus = play.bingo && puzzle.calling === 'device' ? BINGO_POINTS : 0
+  const bonus = play.bingo ? BINGO_POINTS : 0
   return {
     right: play.right.length,
     total: isAnswered(puzzle) ? termsOf(puzzle, play).length : 0,
@@ -163,8 +169,8 @@ export function questionsKey(_puzzle: BingoPuzzle, { card }: BingoPlay): string 
 }
 
 /** The call, where the device calls: a mark made for one that has passed is none for the next. */
-export function moment(_puzzle: BingoPuzzle, { called }: BingoPlay): string {
-  return String(called)
+export function moment({ calling }: BingoPuzzle, { called }: BingoPlay): string {
+  return calling === 'teacher' ? '0' : String(called)
 }
 
 /** Marks a square or takes its mark off, where nobody here knows what was called. */
@@ -172,7 +178,7 @@ function toggled(puzzle: BingoPuzzle, play: BingoPlay, place: number): Turned<Bi
   const term = puzzle.cards[play.card]!.cells[place]
   if (term === null || term === undefined) return { play }
   const rest = play.marked.filter((other) => other !== place)
-  return { play: { ...play, marked: rest.length < play.marked.length ? rest : [...rest, place] } }
+  return { play: { ...play, lastMark: 'none', marked: rest.length < play.marked.length ? rest : [...rest, place] } }
 }
 
 /** A mark on the square that was called is right; on another it is a mistake, and stays off. */

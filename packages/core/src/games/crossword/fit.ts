@@ -1,5 +1,4 @@
 import type { EntryList } from '../../list/entry.ts'
-import { isEmptyFace } from '../../list/face.ts'
 import type { Fit, FitNote } from '../contract.ts'
 import type { CrosswordOptions } from './options.ts'
 import { prepareWords } from './words.ts'
@@ -12,9 +11,6 @@ export function fit(list: EntryList, options: CrosswordOptions): Fit {
     entryIds: [entryId],
     values: { text },
   }))
-  for (const { entry, text } of words) {
-    if (isEmptyFace(entry.prompt)) notes.push({ code: 'no-clue', entryIds: [entry.id], values: { text } })
-  }
   const ready = words.length >= 2
   return {
     ready,

@@ -5,7 +5,8 @@ import type { LetterStyle } from '../../text/graphemes.ts'
 export type WordDirection = 'across' | 'down'
 
 /** Why an entry is not in the grid. */
-type UnplacedReason = 'empty' | 'too-short' | 'too-long' | 'repeat' | 'too-many' | 'no-shared-letter' | 'no-place'
+type UnplacedReason =
+  'empty' | 'no-clue' | 'too-short' | 'too-long' | 'repeat' | 'too-many' | 'no-shared-letter' | 'no-place'
 
 /** A word of the grid: the cell of its first letter, and its number. */
 export interface CrosswordWord {

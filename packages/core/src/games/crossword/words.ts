@@ -43,15 +43,17 @@ export function prepareWords(
     const why =
       letters.length === 0
         ? 'empty'
-        : letters.length === 1
-          ? 'too-short'
-          : letters.length > LONGEST_WORD
-            ? 'too-long'
-            : seen.has(key)
-              ? 'repeat'
-              : words.length >= MAX_WORDS
-                ? 'too-many'
-                : undefined
+        : isEmptyFace(entry.prompt)
+          ? 'no-clue'
+          : letters.length === 1
+            ? 'too-short'
+            : letters.length > LONGEST_WORD
+              ? 'too-long'
+              : seen.has(key)
+                ? 'repeat'
+                : words.length >= MAX_WORDS
+                  ? 'too-many'
+                  : undefined
     if (why) {
       unplaced.push({ entryId: entry.id, text, why })
       continue

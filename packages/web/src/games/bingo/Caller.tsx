@@ -1,7 +1,7 @@
 import { type Face } from '@otter/core'
 import { checkClaim, type BingoPuzzle } from '@otter/core/games/bingo'
-import { mediaPath } from '@otter/api'
-import { Eye, RotateCcw, X } from 'lucide-react'
+import { mediaPath, type LeadReply } from '@otter/api'
+import { Eye, RotateCcw, Undo2, X } from 'lucide-react'
 import { useState } from 'react'
 import { Card } from './Card.tsx'
 import { commonTexts } from '../../texts/namespaces.ts'
@@ -10,23 +10,34 @@ import { Rich } from '../../texts/Rich.tsx'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
 
+interface CallerProps {
+  puzzle: BingoPuzzle
+  /** How many terms were called. */
+  called: number
+  onCall: (called: number) => void
+  /** Students whose claims on their devices were right; absent where nobody plays on one. */
+  winners?: LeadReply['winners'] | undefined
+  onClose: () => void
+}
+
 /**
  * The caller's screen, for the wall: the call large, its answer on demand, all calls so far, and claims checked by
  * number.
  */
-export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () => void }) {
+export function Caller({ puzzle, called, onCall, winners, onClose }: CallerProps) {
   const t = useTexts(texts)
   const { list } = useWriting()
   const common = useTexts(commonTexts)
-  const [called, setCalled] = useCalled(puzzle)
+  // What was called before the game was started over, to go on with it after all.
+  const [wiped, setWiped] = useState(0)
   const [shown, setShown] = useState(false)
   const [cardNumber, setCardNumber] = useState('')
   const { terms, calls, plan, cards } = puzzle
   const term = terms[calls[called - 1]!]
   const claim = cardNumber === '' ? undefined : checkClaim(puzzle, Number(cardNumber), called)
   const card = cards.find(({ number }) => number === Number(cardNumber))
-  const draw = (): void => {
-    setCalled(Math.min(calls.length, called + 1))
+  const callSo = (next: number): void => {
+    onCall(Math.max(0, Math.min(calls.length, next)))
     setShown(false)
     setCardNumber('')
   }
@@ -50,9 +61,28 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
         </p>
         <span className="ms-auto flex items-center">
           {called > 0 && (
-            <button type="button" className="btn btn-ghost h-11" onClick={() => setCalled(0)}>
-              <RotateCcw size={16} aria-hidden="true" />
-              {t('caller.startOver')}
+            <>
+              <button type="button" className="btn btn-ghost h-11" onClick={() => callSo(called - 1)}>
+                <Undo2 size={16} aria-hidden="true" />
+                {t('caller.back')}
+              </button>
+              <button
+                type="button"
+                className="btn btn-ghost h-11"
+                onClick={() => {
+                  setWiped(called)
+                  callSo(0)
+                }}
+              >
+                <RotateCcw size={16} aria-hidden="true" />
+                {t('caller.startOver')}
+              </button>
+            </>
+          )}
+          {called === 0 && wiped > 0 && (
+            <button type="button" className="btn h-11" onClick={() => callSo(wiped)}>
+              <Undo2 size={16} aria-hidden="true" />
+              {t('caller.goOn', { call: wiped })}
             </button>
           )}
           <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label={common('close')} onClick={onClose}>
@@ -73,15 +103,24 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
           ))}
         <button
           type="button"
-          autoFocus
+          data-first
           className="btn btn-primary h-16 px-10 text-2xl"
           disabled={called === calls.length}
-          onClick={draw}
+          onClick={() => callSo(called + 1)}
         >
           {called === 0 ? t('caller.first') : t('caller.next')}
         </button>
       </section>
       <aside className="flex min-h-0 flex-col gap-3 overflow-y-auto">
+        {winners && winners.length > 0 && (
+          <ul role="status" className="panel border-success p-2 text-lg">
+            {winners.map(({ participantId, name, seat }) => (
+              <li key={participantId}>
+                {t('caller.winner', { name, card: cards[(seat - 1) % cards.length]!.number })}
+              </li>
+            ))}
+          </ul>
+        )}
         <label className="flex items-center gap-2">
           <span>{t('caller.claim')}</span>
           <input
@@ -128,22 +167,6 @@ export function Caller({ puzzle, onClose }: { puzzle: BingoPuzzle; onClose: () =
       </aside>
     </Dialog>
   )
-}
-
-/**
- * How many terms were called; kept in this window, so that closing the caller's screen or loading it again loses no
- * game.
- */
-function useCalled({ calls }: BingoPuzzle): [number, (called: number) => void] {
-  const key = `otter-called ${calls.join(' ')}`
-  const [called, setCalled] = useState(() => Number(sessionStorage.getItem(key) ?? 0))
-  return [
-    called,
-    (next) => {
-      sessionStorage.setItem(key, String(next))
-      setCalled(next)
-    },
-  ]
 }
 
 function Shown({ face }: { face: Face }) {

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import type { WorkbenchProps } from '../contract.ts'
 import { Caller } from './Caller.tsx'
 import { texts } from './texts.ts'
+import { useCalled } from './useCalled.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -11,6 +12,7 @@ import { useTexts } from '../../texts/texts.ts'
 export function Course({ puzzle, options }: WorkbenchProps<BingoOptions, BingoPuzzle>) {
   const t = useTexts(texts)
   const [calling, setCalling] = useState(false)
+  const [called, setCalled] = useCalled(puzzle)
   const { forecast, plan, cards } = puzzle
   const isPlanned = options.firstWin !== null || options.winners !== null || options.fiveBy !== null
   return (
@@ -46,8 +48,9 @@ export function Course({ puzzle, options }: WorkbenchProps<BingoOptions, BingoPu
           <Megaphone size={16} aria-hidden="true" />
           {t('course.call')}
         </button>
+        {options.calling === 'teacher' && <p className="quiet mt-1">{t('course.onDevices')}</p>}
       </div>
-      {calling && <Caller puzzle={puzzle} onClose={() => setCalling(false)} />}
+      {calling && <Caller puzzle={puzzle} called={called} onCall={setCalled} onClose={() => setCalling(false)} />}
     </div>
   )
 }

@@ -10,7 +10,6 @@ import { useTexts } from '../../texts/texts.ts'
 export function Play({ view, send, waiting }: PlayProps<BingoView, BingoMove>) {
   const t = useTexts(texts)
   const { call, won, finished, marked, calling } = view
-  const claimed = calling === 'teacher' && view.won.length > 0
   return (
     <div className="flex flex-col gap-3">
       <p className="flex justify-between text-sm">
@@ -45,7 +44,7 @@ export function Play({ view, send, waiting }: PlayProps<BingoView, BingoMove>) {
         onMark={finished ? undefined : (place) => send({ type: 'mark', place })}
       />
       <p aria-live="polite" className="min-h-6 text-center text-sm">
-        {won.length > 0 && !claimed ? t('won') : view.lastMark === 'none' ? '' : t(`${view.lastMark}`)}
+        {won.length > 0 ? t('won') : view.lastMark === 'none' ? '' : t(`${view.lastMark}`)}
       </p>
       {!finished && (
         <button

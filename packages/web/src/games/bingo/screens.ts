@@ -1,6 +1,7 @@
 import { BingoOptions, type BingoPuzzle } from '@otter/core/games/bingo'
 import type { TeacherScreens } from '../contract.ts'
 import { Course } from './Course.tsx'
+import { Lead } from './Lead.tsx'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
 
@@ -11,6 +12,7 @@ export const screens: TeacherScreens<BingoOptions, BingoPuzzle> = {
   Options,
   Thumbnail,
   Workbench: Course,
+  Lead,
   factsOf: ({ cards, size, terms }) => ({ code: 'facts', values: { count: cards.length, size, terms: terms.length } }),
   small: (list) => ({
     list: { ...list, entries: list.entries.slice(0, THUMBNAIL_TERMS) },

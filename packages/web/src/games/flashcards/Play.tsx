@@ -4,13 +4,15 @@ import type { PlayProps } from '../contract.ts'
 import { FaceBody, FaceSounds } from '../ShownFace.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { useLanding } from '../../ui/useLanding.ts'
 import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 /** Flashcards as a student learns with them alone. */
 export function Play({ view, send, waiting }: PlayProps<FlashcardsView, FlashcardsMove>) {
   const t = useTexts(texts)
-  const { front, back, hint, fact, turned, left, dueInDays, finished } = view
+  const { front, back, hint, fact, turned, left, seen, dueInDays, finished } = view
   const open = !finished && front !== null
+  const card = useLanding<HTMLButtonElement>(`${front?.text} ${left} ${seen}`)
   useShortcuts((event) => {
     if (!open || !isPlain(event)) return
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown') send({ type: 'turn' })
@@ -43,7 +45,9 @@ export function Play({ view, send, waiting }: PlayProps<FlashcardsView, Flashcar
         <span className="hidden sm:inline">{t('keys')}</span>
       </p>
       <button
+        ref={card}
         type="button"
+        data-landing
         aria-live="polite"
         onClick={() => send({ type: 'turn' })}
         className={`panel flex min-h-64 w-full flex-col items-center justify-center gap-3 p-5 text-2xl leading-snug ${turned ? 'border-secondary' : ''}`}

@@ -6,6 +6,8 @@ import type { PlayProps } from '../contract.ts'
 import { Scene } from './Scene.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { NextButton } from '../../ui/NextButton.tsx'
+import { useLanding } from '../../ui/useLanding.ts'
 import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 /** Hangman as it is played: by link, on the wall, anywhere. */
@@ -18,9 +20,17 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
     if (!isPlain(event) || !open) return
     if ([...event.key].length === 1 && /\p{L}/u.test(event.key)) send({ type: 'guess', letter: event.key })
   })
+  const word = useLanding<HTMLDivElement>(`${view.number} ${view.again}`)
   const spelled = characters.map((character) => character ?? t('gap')).join(' ')
   return (
-    <div className="flex flex-col gap-3">
+    <div
+      ref={word}
+      role="group"
+      aria-label={view.again ? t('again') : t('number', { number: view.number, total: view.total })}
+      tabIndex={-1}
+      data-landing
+      className="flex scroll-mt-2 flex-col gap-3 outline-none"
+    >
       {teams.length > 0 && (
         <Turns
           players={teams.map(({ points, turn }) => ({ points, turn: turn && open }))}
@@ -67,11 +77,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
             <h2 className="text-xl">{outcome === 'won' ? t('won') : t('lost')}</h2>
             {view.fact !== '' && <p className="text-sm">{view.fact}</p>}
           </div>
-          {!view.finished && (
-            <button type="button" autoFocus className="btn btn-primary h-12" onClick={() => send({ type: 'next' })}>
-              {t('next')}
-            </button>
-          )}
+          {!view.finished && <NextButton onClick={() => send({ type: 'next' })}>{t('next')}</NextButton>}
         </section>
       )}
       {open && (

@@ -7,6 +7,8 @@ import { FaceBody, FaceSounds } from '../ShownFace.tsx'
 import { Lines } from './Lines.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { NextButton } from '../../ui/NextButton.tsx'
+import { useLanding } from '../../ui/useLanding.ts'
 
 const LETTERS = 'ABCDEFGHIJKL'
 /** A finger that moves less has tapped; in pixels. */
@@ -60,9 +62,17 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
     if (joins[row] !== null && picked !== row) send({ type: 'part', left: row })
     setPicked(picked === row ? null : row)
   }
+  const top = useLanding<HTMLDivElement>(round)
   const shownJoins = done && solution ? joins.map((place, row) => place ?? solution[row]!) : joins
   return (
-    <div className="flex flex-col gap-3">
+    <div
+      ref={top}
+      role="group"
+      aria-label={t('round', { round, rounds })}
+      tabIndex={-1}
+      data-landing
+      className="flex scroll-mt-2 flex-col gap-3 outline-none"
+    >
       <p className="flex justify-between gap-2 text-sm">
         <span role="status">{wrong ? t('wrong') : done ? '' : t('howTo')}</span>
         {rounds > 1 && <span className="quiet whitespace-nowrap">{t('round', { round, rounds })}</span>}
@@ -165,15 +175,9 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
         </button>
       )}
       {done && !finished && (
-        <button
-          type="button"
-          autoFocus
-          className="btn btn-primary mx-auto h-12"
-          disabled={waiting}
-          onClick={() => send({ type: 'next' })}
-        >
+        <NextButton className="mx-auto" disabled={waiting} onClick={() => send({ type: 'next' })}>
           {t('next')}
-        </button>
+        </NextButton>
       )}
     </div>
   )

@@ -1,10 +1,11 @@
 import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core/games/quiz'
 import { Check, Lightbulb, X } from 'lucide-react'
-import { useState } from 'react'
+import { useId, useState } from 'react'
 import { FaceBody, FaceSounds, ShownFace } from '../ShownFace.tsx'
 import { Countdown } from './Countdown.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { useLanding } from '../../ui/useLanding.ts'
 import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 interface QuestionProps {
@@ -30,6 +31,10 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
     )
     if (!several) send({ type: 'choose', choices: [choice] })
   }
+  const id = useId()
+  const heading = useLanding<HTMLHeadingElement>('')
+  // Where an answer is typed the focus goes on into its field.
+  const field = useLanding<HTMLInputElement>('')
   useShortcuts((event) => {
     if (form !== 'choice' || told || !isPlain(event)) return
     const choice = event.key.length === 1 ? event.key.toUpperCase().charCodeAt(0) - 65 : -1
@@ -49,7 +54,13 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
           onEnd={() => !waiting && send({ type: 'late' })}
         />
       )}
-      <h2 className="py-2 text-center text-2xl leading-snug">
+      <h2
+        ref={heading}
+        id={id}
+        tabIndex={-1}
+        data-landing
+        className="scroll-mt-16 py-2 text-center text-2xl leading-snug outline-none"
+      >
         <ShownFace face={prompt} className="justify-center" />
       </h2>
       {hint && (
@@ -112,7 +123,8 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
           <input
             name="answer"
             aria-label={t('yourAnswer')}
-            autoFocus
+            ref={field}
+            aria-describedby={id}
             autoComplete="off"
             autoCapitalize="off"
             autoCorrect="off"

@@ -2,6 +2,7 @@ import type { AskedQuestion, ToldAnswer } from '@otter/core/games/quiz'
 import type { PlayProps } from '../contract.ts'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { NextButton } from '../../ui/NextButton.tsx'
 
 interface ToldProps {
   told: ToldAnswer
@@ -44,9 +45,9 @@ export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
       )}
       {!scored && <Opinions opinions={opinions} given={given} />}
       {fact !== '' && <p>{fact}</p>}
-      <button type="button" autoFocus className="btn btn-primary h-12 self-end" disabled={waiting} onClick={onNext}>
+      <NextButton className="self-end" disabled={waiting} onClick={onNext}>
         {t('next')}
-      </button>
+      </NextButton>
     </section>
   )
 }

@@ -5,6 +5,8 @@ import { ShownFace } from '../ShownFace.tsx'
 import { useLaying } from './useLaying.ts'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { NextButton } from '../../ui/NextButton.tsx'
+import { useLanding } from '../../ui/useLanding.ts'
 
 /** Unscramble as it is played: pieces are tapped or typed in their order. */
 export function Play({ view, send, waiting }: PlayProps<UnscrambleView, UnscrambleMove>) {
@@ -12,9 +14,17 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
   const { pieces, by, spaces, direction, prompt, outcome, answer, tries, finished, canHint, hint } = view
   const open = outcome === null && !finished
   const { laid, lay, takeBack } = useLaying(view, send)
+  const word = useLanding<HTMLDivElement>(view.number)
   const size = by === 'words' ? 'min-w-14 px-3 text-lg' : 'min-w-10 text-2xl font-bold'
   return (
-    <div className="flex flex-col gap-4">
+    <div
+      ref={word}
+      role="group"
+      aria-label={t('number', { number: view.number, total: view.total })}
+      tabIndex={-1}
+      data-landing
+      className="flex scroll-mt-2 flex-col gap-4 outline-none"
+    >
       <p className="quiet text-sm">{t('number', { number: view.number, total: view.total })}</p>
       {(prompt.text !== '' || prompt.picture || prompt.sound !== null) && (
         <p className="text-center text-lg">
@@ -102,15 +112,9 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
             {answer.fact !== '' && <p className="text-sm">{answer.fact}</p>}
           </div>
           {!finished && (
-            <button
-              type="button"
-              autoFocus
-              className="btn btn-primary h-12"
-              disabled={waiting}
-              onClick={() => send({ type: 'next' })}
-            >
+            <NextButton disabled={waiting} onClick={() => send({ type: 'next' })}>
               {t('next')}
-            </button>
+            </NextButton>
           )}
         </section>
       )}

@@ -17,7 +17,6 @@ import { useListDraft, type ListDraft } from './draft/useListDraft.ts'
 import { WordsStep } from './WordsStep.tsx'
 import { commonTexts, listTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
-import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 
 /** A list: its words, what they can be, and one game of them. */
 export function ListPage() {
@@ -39,7 +38,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   const common = useTexts(commonTexts)
   const words = useGameWords()
   const listDraft = useListDraft(list)
-  const { draft, edit, undo, redo } = listDraft
+  const { draft, edit } = listDraft
   const [choices, setChoices] = useState<Choices>(() => keptChoices(list.id))
   const share = useCreateOffer(list.id)
   const [request, setRequest] = useState(newId)
@@ -61,10 +60,6 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
       [entryList, choices],
     ),
   )
-
-  useShortcuts((event) => {
-    if (!isPlain(event) && event.key.toLowerCase() === 'z') (event.shiftKey ? redo : undo)()
-  })
 
   const shown =
     kind ?? (fits[choices.kind].ready ? choices.kind : (GAME_KINDS.find((one) => fits[one].ready) ?? choices.kind))

@@ -14,11 +14,12 @@ import { useLocation, useSearchParams } from 'react-router'
 import { uploadPicture, uploadSound } from '../../api/media.ts'
 import { useLists } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
+import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 import { useSteady } from '../../ui/useSteady.ts'
 import { CheckCount } from './table/CheckCount.tsx'
 import { keepColumns, keptColumns, type Column } from './table/columns.ts'
 import { DetailsDialog, detailsOf } from './details/DetailsDialog.tsx'
-import { insertRows, rowOf } from './draft/draft.ts'
+import { insertRows, placeOfChange, rowOf } from './draft/draft.ts'
 import { EntryPanel } from './entry/EntryPanel.tsx'
 import { ExportDialog } from './import/ExportDialog.tsx'
 import { FitCards } from './games/FitCards.tsx'
@@ -53,7 +54,7 @@ interface Incoming {
 /** The words of the list, and beside them what they can be, or all of one entry. */
 export function WordsStep({ listId, listDraft, list, notes, fits }: WordsStepProps) {
   const t = useTexts(listTexts)
-  const { draft, edit, undo, redo } = listDraft
+  const { draft, edit } = listDraft
   const { entries } = draft
   const table = useRef<TableHandle>(null)
   const location = useLocation()
@@ -84,6 +85,23 @@ export function WordsStep({ listId, listDraft, list, notes, fits }: WordsStepPro
   useEffect(() => {
     if (wanted > 0) table.current?.goTo(wanted - 1)
   }, [wanted])
+  /** Takes a step back or forth, and goes to where it happened. */
+  const step = useSteady((take: 'undo' | 'redo') => {
+    const done = listDraft[take]()
+    const place = done && placeOfChange(done.before, done.after)
+    if (!place) return
+    const column = columns.find((shown) => shown === place.field)
+    requestAnimationFrame(() => table.current?.goTo(place.row, column))
+  })
+  const undo = useSteady(() => step('undo'))
+  const redo = useSteady(() => step('redo'))
+  useShortcuts((event) => {
+    const key = event.key.toLowerCase()
+    if (isPlain(event) || (key !== 'z' && key !== 'y') || (event.target as Element).closest('dialog')) return
+    // The browser would take back in its own way what was typed last.
+    event.preventDefault()
+    step(key === 'y' || event.shiftKey ? 'redo' : 'undo')
+  })
   const nextNote = (): void => {
     const rows = [...new Set(notes.map(({ entryIds }) => entries.findIndex(({ id }) => id === entryIds[0])))]
     const row = rows.find((one) => one > visited.current) ?? rows[0]

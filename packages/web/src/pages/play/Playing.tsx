@@ -4,6 +4,7 @@ import { PLAY } from '../../games/play.ts'
 import { playTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { EarlyReaders } from '../../games/early.ts'
+import { useLanding } from '../../ui/useLanding.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 import type { PlayState } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
@@ -153,9 +154,16 @@ function Result({
 }) {
   const t = useTexts(playTexts)
   const words = useResultWords(kind)
+  const result = useLanding<HTMLElement>('')
   const seconds = Math.round(score.milliseconds / 1000)
   return (
-    <section className="panel flex flex-wrap items-center justify-between gap-3 p-4" aria-live="polite">
+    <section
+      ref={result}
+      tabIndex={-1}
+      data-landing
+      aria-label={t('done')}
+      className="panel flex scroll-mt-2 flex-wrap items-center justify-between gap-3 p-4 outline-none"
+    >
       <div>
         <h2 className="text-2xl">{score.total > 0 && score.right === score.total ? words.allRight() : t('done')}</h2>
         <p>

@@ -1,8 +1,9 @@
 import type { OfferReply } from '@otter/api'
-import { Copy, MonitorPlay, RefreshCw, Trash2 } from 'lucide-react'
+import { Copy, Megaphone, MonitorPlay, RefreshCw, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useChangeOffer, useDeleteOffer, useRenewOffer } from '../../api/queries.ts'
+import { TEACHER } from '../../games/teacher.ts'
 import { useGameWords } from '../../games/words.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
@@ -22,6 +23,8 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
   const [copied, setCopied] = useState(false)
   const [name, setName] = useState(offer.name)
   const [deleting, setDeleting] = useState(false)
+  const [leading, setLeading] = useState(false)
+  const { Lead } = TEACHER[kind]
   const address = `${location.origin}/p/${code}`
   return (
     <article className="panel flex flex-wrap items-center gap-6 p-5" aria-label={t('link', { code })}>
@@ -81,6 +84,12 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           <Copy size={16} aria-hidden="true" />
           <span aria-live="polite">{copied ? t('copied') : t('copy')}</span>
         </button>
+        {Lead && offer.led && (
+          <button type="button" className="btn btn-primary h-11" onClick={() => setLeading(true)}>
+            <Megaphone size={16} aria-hidden="true" />
+            {t('lead')}
+          </button>
+        )}
         <Link className="btn h-11" to={`/lists/${listId}/wall/${code}`}>
           <MonitorPlay size={16} aria-hidden="true" />
           {t('wall')}
@@ -105,6 +114,7 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           <Trash2 size={16} aria-hidden="true" />
         </button>
       </div>
+      {leading && Lead && <Lead offerId={id} onClose={() => setLeading(false)} />}
       {deleting && (
         <p role="alert" className="flex w-full flex-wrap items-center gap-2 border-t border-base-300 pt-3">
           <span className="flex-1">{t('deleteSure', { count: players })}</span>

@@ -46,6 +46,25 @@ function sameEntry(one: PlacedEntry | undefined, other: PlacedEntry): boolean {
   return one === other || (one !== undefined && FIELDS.every((name) => same(one[name], other[name])))
 }
 
+/**
+ * Returns where two drafts first differ: the row, by its place in the one after, and the field; undefined where their
+ * entries are the same.
+ */
+export function placeOfChange(
+  before: Draft,
+  after: Draft,
+): { row: number; field: (typeof FIELDS)[number] | undefined } | undefined {
+  const length = Math.max(before.entries.length, after.entries.length)
+  for (let row = 0; row < length; row++) {
+    const [one, other] = [before.entries[row], after.entries[row]]
+    if (one === other) continue
+    if (one?.id !== other?.id) return { row: Math.min(row, after.entries.length), field: undefined }
+    const field = FIELDS.find((name) => !same(one![name], other![name]))
+    if (field) return { row, field }
+  }
+  return undefined
+}
+
 /** What was changed elsewhere and gave way to a change made here; it is offered back. */
 export type Overruled =
   { entry: PlacedEntry; removedHere: boolean } | { detail: keyof ListDetails; value: ListDetails[keyof ListDetails] }

@@ -7,6 +7,12 @@ import { DraftSync, type SaveState } from './draftSync.ts'
 import { beginHistory, carried, record, redone, undone, type History } from './history.ts'
 import { forgetDraft, keepDraft, takeDrafts } from './keptDraft.ts'
 
+/** A draft before and after a step. */
+export interface DraftStep {
+  before: Draft
+  after: Draft
+}
+
 export interface ListDraft {
   draft: Draft
   saveState: SaveState
@@ -21,8 +27,9 @@ export interface ListDraft {
    * itself already can be drawn `later`, so that typing is never held up; it is saved all the same.
    */
   edit: (change: (draft: Draft) => Draft, group?: string, pace?: 'now' | 'later') => void
-  undo: () => void
-  redo: () => void
+  /** Takes the last step back; returns the draft before and after, undefined where there is none. */
+  undo: () => DraftStep | undefined
+  redo: () => DraftStep | undefined
   canUndo: boolean
   canRedo: boolean
   /** Saves at once; true when all is saved. */
@@ -96,16 +103,18 @@ export function useListDraft(list: ListReply): ListDraft {
     [sync, show],
   )
   const step = useCallback(
-    (take: (before: History) => History): void => {
-      const after = take(latest.current)
-      if (after === latest.current) return
+    (take: (before: History) => History): DraftStep | undefined => {
+      const before = latest.current
+      const after = take(before)
+      if (after === before) return undefined
       sync.change(after.now)
       show(after, 'now')
+      return { before: before.now, after: after.now }
     },
     [sync, show],
   )
-  const undo = useCallback((): void => step(undone), [step])
-  const redo = useCallback((): void => step(redone), [step])
+  const undo = useCallback(() => step(undone), [step])
+  const redo = useCallback(() => step(redone), [step])
   const settle = useCallback(
     (one: Overruled): void => setOverruled((before) => before.filter((other) => other !== one)),
     [],

@@ -4,8 +4,11 @@ import { Volume2 } from 'lucide-react'
 import { listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 
-/** The picture and the sound of a face, small; the sound plays when it is pressed. */
-export function FaceMedia({ face, name }: { face: Face; name: string }) {
+/**
+ * The picture and the sound of a face, small; the sound plays when it is pressed. In a table Tab passes it by, from cell
+ * to cell.
+ */
+export function FaceMedia({ face, name, isInTable = false }: { face: Face; name: string; isInTable?: boolean }) {
   const t = useTexts(listTexts)
   if (!face.picture && !face.sound) return null
   return (
@@ -17,16 +20,19 @@ export function FaceMedia({ face, name }: { face: Face; name: string }) {
           className="size-9 rounded-sm bg-white object-contain"
         />
       )}
-      {face.sound && <SoundButton id={face.sound.id} label={t('face.playOn', { name })} />}
+      {face.sound && (
+        <SoundButton id={face.sound.id} label={t('face.playOn', { name })} tabIndex={isInTable ? -1 : undefined} />
+      )}
     </span>
   )
 }
 
 /** Plays a sound. */
-export function SoundButton({ id, label }: { id: string; label: string }) {
+export function SoundButton({ id, label, tabIndex }: { id: string; label: string; tabIndex?: number | undefined }) {
   return (
     <button
       type="button"
+      tabIndex={tabIndex}
       className="btn btn-ghost btn-sm btn-square"
       aria-label={label}
       title={label}

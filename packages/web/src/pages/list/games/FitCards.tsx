@@ -55,7 +55,9 @@ interface FitCardProps {
 const FitCard = memo(
   function FitCard({ listId, kind, fit, result }: FitCardProps) {
     const { Thumbnail } = TEACHER[kind]
+    const t = useTexts(listTexts)
     const words = useGameWords()
+    const rows = rowsNoted(fit)
     return (
       <li>
         <Link
@@ -70,6 +72,7 @@ const FitCard = memo(
             {fit.ready ? <Check size={15} aria-hidden="true" /> : <Plus size={15} aria-hidden="true" />}
             {words.note(kind, fit.summary)}
           </span>
+          {rows > 0 && <span className="quiet text-sm">{t('fits.rows', { count: rows })}</span>}
         </Link>
       </li>
     )
@@ -77,5 +80,11 @@ const FitCard = memo(
   (before, after) =>
     before.result === after.result &&
     JSON.stringify(before.fit.summary) === JSON.stringify(after.fit.summary) &&
-    before.fit.ready === after.fit.ready,
+    before.fit.ready === after.fit.ready &&
+    rowsNoted(before.fit) === rowsNoted(after.fit),
 )
+
+/** Returns how many rows have a note: most of them are left out. */
+function rowsNoted({ notes }: Fit): number {
+  return new Set(notes.flatMap(({ entryIds }) => entryIds)).size
+}

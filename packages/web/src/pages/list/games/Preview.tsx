@@ -2,6 +2,7 @@ import { clockAt, gameOf, PLAIN_CONTEXT, randomFrom, type GameKind, type PlayClo
 import { Suspense, useMemo, useReducer } from 'react'
 import { EarlyReaders } from '../../../games/early.ts'
 import { PLAY } from '../../../games/play.ts'
+import { KeyScope } from '../../../ui/KeyScope.tsx'
 
 /** A play of the preview, and how its clock runs. */
 interface PreviewPlay {
@@ -38,7 +39,7 @@ export function Preview({ kind, puzzle, early, language }: PreviewProps) {
   const Play = PLAY[kind]
   return (
     <EarlyReaders value={readers}>
-      <div className={early ? 'early' : undefined}>
+      <KeyScope className={early ? 'early' : undefined}>
         <Suspense>
           <Play
             view={game.view(puzzle, play, { ...PLAIN_CONTEXT, audience: 'player' }) as never}
@@ -48,7 +49,7 @@ export function Preview({ kind, puzzle, early, language }: PreviewProps) {
             send={(move) => send({ move, now: Date.now() })}
           />
         </Suspense>
-      </div>
+      </KeyScope>
     </EarlyReaders>
   )
 }

@@ -128,7 +128,14 @@ function ImportActions({
       <button type="button" className="btn" onClick={onClose}>
         {common('cancel')}
       </button>
-      <button type="button" className="btn btn-primary" autoFocus={!isAsking} disabled={disabled} onClick={onKeep}>
+      <button
+        type="button"
+        className="btn btn-primary"
+        autoFocus={!isAsking}
+        data-first={!isAsking || undefined}
+        disabled={disabled}
+        onClick={onKeep}
+      >
         {busy ? t('import.adding') : label}
       </button>
     </div>

@@ -15,6 +15,7 @@ export function PasteField({ text, onPaste, onFile }: PasteFieldProps) {
     <>
       <textarea
         autoFocus
+        data-first
         dir="auto"
         aria-label={t('import.toPaste')}
         rows={text === '' ? 7 : 3}

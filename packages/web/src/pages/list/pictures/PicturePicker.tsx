@@ -48,7 +48,7 @@ export function PicturePicker({ word: first, language, onPick, onClose }: Pictur
       <div className="flex flex-wrap gap-2">
         <input
           type="search"
-          autoFocus
+          data-first
           aria-label={t('picker.search')}
           dir="auto"
           placeholder={t('picker.searchHint')}

@@ -24,7 +24,8 @@ export interface RowActions {
   paste: (event: ClipboardEvent<HTMLElement>, row: number, column: Column) => void
   select: (event: MouseEvent, row: number) => void
   open: (row: number) => void
-  mend: (note: CheckNote, mend: Mend) => void
+  mend: (note: CheckNote, mend: Mend, row: number) => void
+  leaveMends: (row: number) => void
   drag: (event: DragEvent, row: number) => void
 }
 
@@ -112,8 +113,12 @@ export const WordRow = memo(function WordRow({
                   <button
                     key={JSON.stringify(mend)}
                     type="button"
+                    tabIndex={-1}
+                    data-mend
+                    title={t('table.mendHelp')}
                     className="link min-h-6 px-1 font-bold"
-                    onClick={() => actions.current.mend(note, mend)}
+                    onClick={() => actions.current.mend(note, mend, row)}
+                    onKeyDown={(event) => walkMends(event, () => actions.current.leaveMends(row))}
                   >
                     {check.mend(mend)}
                   </button>
@@ -140,6 +145,16 @@ export const WordRow = memo(function WordRow({
     </tr>
   )
 })
+
+/** Goes from one mend of a row to the next by arrows, and back to the row's cells. */
+function walkMends(event: KeyboardEvent<HTMLElement>, leave: () => void): void {
+  const mends = [...(event.currentTarget.closest('tr')?.querySelectorAll<HTMLElement>('[data-mend]') ?? [])]
+  const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key]
+  if (event.key === 'Escape' || event.key === 'Tab') leave()
+  else if (step) mends[mends.indexOf(event.currentTarget) + step]?.focus()
+  else return
+  event.preventDefault()
+}
 
 interface CellProps {
   entry: PlacedEntry | undefined
@@ -174,7 +189,11 @@ function Cell(props: CellProps) {
     return (
       <span className="flex items-start">
         {entry && (
-          <FaceMedia face={entry[column]} name={t('face.ofRow', { side: t(`face.${column}`), row: row + 1 })} />
+          <FaceMedia
+            face={entry[column]}
+            name={t('face.ofRow', { side: t(`face.${column}`), row: row + 1 })}
+            isInTable
+          />
         )}
         <TextCell {...props} />
       </span>

@@ -39,6 +39,7 @@ export type TableCommand =
         | 'select-row'
         | 'open'
         | 'remove'
+        | 'mends'
     }
 
 type Rule = (press: KeyPress, caret: CaretPlace, place: TablePlace) => TableCommand | undefined
@@ -64,7 +65,10 @@ function horizontal(by: -1 | 1): Rule {
 const clear: Rule = ({ control }, _caret, { selects }) => (selects && !control ? { name: 'clear' } : undefined)
 
 const RULES: Partial<Record<string, Rule>> = {
-  enter: ({ alt, shift }) => (alt ? undefined : { name: 'row', by: shift ? -1 : 1 }),
+  enter: ({ alt, shift }, _caret, place) => {
+    if (alt) return isEntry(place) ? { name: 'mends' } : undefined
+    return { name: 'row', by: shift ? -1 : 1 }
+  },
   arrowup: vertical(-1),
   arrowdown: vertical(1),
   arrowleft: horizontal(-1),

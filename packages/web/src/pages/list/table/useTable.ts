@@ -184,6 +184,8 @@ export function useTable({
         return onOpen(entries[row]!.id)
       case 'remove':
         return removeRow(row, column)
+      case 'mends':
+        return cells.cellAt(row, column)?.closest('tr')?.querySelector<HTMLElement>('[data-mend]')?.focus()
     }
   }
   const key = (event: KeyboardEvent<HTMLElement>, row: number, column: Column): void => {
@@ -240,7 +242,11 @@ export function useTable({
       cells.cellAt(row, columns[0]!)?.focus()
     },
     open: (row) => onOpen(openId === entries[row]!.id ? undefined : entries[row]!.id),
-    mend: (note, mend) => change((before) => mendEntries(before, note, mend)),
+    mend: (note, mend, row) => {
+      change((before) => mendEntries(before, note, mend))
+      requestAnimationFrame(() => cells.focus(row, columns[0]!))
+    },
+    leaveMends: (row) => cells.focus(row, columns[0]!),
     drag: (event, row) => {
       const { id } = entries[row]!
       drag.begin(event, selection?.columns === 'all' && selection.ids.has(id) ? [...selection.ids] : [id])
