@@ -221,7 +221,8 @@ test('sheets are printed in versions, with keys and a code, through the browser 
   await expect(teacher.getByRole('article', { name: /Sheet/ })).toHaveCount(3)
   await expect(teacher.getByRole('article', { name: /Key/ })).toHaveCount(3)
   await expect(teacher.getByRole('img', { name: /QR code of the game/ })).toHaveCount(0)
-  await teacher.getByLabel('QR to play on screen').check()
+  // No link is made, and none is opened, unless it is asked for.
+  await teacher.getByRole('button', { name: 'Make a link for it' }).click()
   await expect(teacher.getByRole('img', { name: /QR code of the game/ })).toHaveCount(3)
   await expectAccessible(teacher)
   const [download] = await Promise.all([

@@ -11,6 +11,7 @@ const gameAliases = readdirSync(games)
 export const alias = {
   'naughty-words': join(home, 'node_modules/naughty-words'),
   ...Object.fromEntries(gameAliases),
+  '@otter/core/names': join(home, 'packages/core/src/text/unkindName.ts'),
   '@otter/core/formats': join(home, 'packages/core/src/formats/index.ts'),
   '@otter/core': join(home, 'packages/core/src/index.ts'),
   '@otter/api/texts': join(home, 'packages/api/src/texts'),

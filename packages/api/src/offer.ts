@@ -89,6 +89,10 @@ export type ChangeParticipant = z.input<typeof ChangeParticipant>
 export const MergeParticipant = z.object({ into: z.uuid().nullable() })
 export type MergeParticipant = z.input<typeof MergeParticipant>
 
+/** Says whether a participant who wants to come back is who it says to be. */
+export const AnswerReturn = z.object({ same: z.boolean() })
+export type AnswerReturn = z.input<typeof AnswerReturn>
+
 const Participant = z.object({ participantId: z.uuid(), name: z.string() })
 const OutcomeCode = z.enum(['right', 'wrong', 'passed', 'opinion']) satisfies z.ZodType<Outcome>
 const DoingNow = z.object({
@@ -100,6 +104,8 @@ const DoingNow = z.object({
 /** One student in one offer. */
 export const ParticipantResult = Participant.extend({
   removed: z.boolean(),
+  /** Whether it says to be the student who has its name, and waits for the teacher's word. */
+  waits: z.boolean(),
   /** Participants who are the same person: their attempts are among this one's. */
   merged: z.array(Participant),
   /** Of the best attempt, and of the first, so that a restart wipes nothing. */

@@ -4,6 +4,8 @@ import { ParticipantName } from './offer.ts'
 
 export const JoinOffer = z.object({
   name: ParticipantName,
+  /** Where somebody has the name already: whether this is the same student, who comes back, or another one. */
+  same: z.enum(['back', 'other']).optional(),
   /** Where the token is kept: as a cookie of the browser, or by the page, which then sends it with each request. */
   keep: z.enum(['cookie', 'page']).default('cookie'),
 })
@@ -65,7 +67,8 @@ export const PlayReply = z.object({
   /** Whether the players learn to read. */
   early: z.boolean(),
   open: z.boolean(),
-  player: z.object({ name: z.string() }).nullable(),
+  /** Who plays; `waits`: until the teacher says that it is who it says to be. */
+  player: z.object({ name: z.string(), waits: z.boolean() }).nullable(),
   /** What all players gave where there is no right answer, once this one has given his: the most frequent first. */
   opinions: z.array(z.object({ entryId: z.uuid(), given: z.string(), count: z.number().int() })),
   /** The play that goes on; null before a name is given. */

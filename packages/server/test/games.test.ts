@@ -109,11 +109,11 @@ describe('Every game', () => {
       body: { code },
     } = await client.call('POST', `/lists/${listId}/links`, { kind: 'quiz', seed: '1', options: { order: 'list' } })
     const answers = await Promise.all(
-      [0, 0, 1].map(async (choice) => {
+      [0, 0, 1].map(async (choice, index) => {
         const student = new Client(server.url)
         const {
           body: { opinions, play },
-        } = await student.call('POST', `/play/${code}/join`, { name: 'Ada' })
+        } = await student.call('POST', `/play/${code}/join`, { name: `Student ${index}` })
         expect(opinions).to.deep.equal([])
         const given = play.view.question.choices[choice].text
         await student.call('POST', `/play/${code}/moves`, {

@@ -9,6 +9,7 @@ interface Student {
   right: number
   attempts: number
   removed: boolean
+  waits: boolean
   lastPlayId: string
   merged: { participantId: string }[]
   milliseconds: number
@@ -67,6 +68,77 @@ describe('Who takes part', () => {
     expect((await teacher.call('GET', '/links')).body[0].players).to.equal(0)
     await teacher.call('PATCH', `/links/${id}/participants/${participantId}`, { removed: false })
     expect((await move(student, code, { type: 'next' })).status).to.equal(200)
+  })
+
+  it('comes back by name from another device once the teacher says so, and goes on where the play stood', async () => {
+    const { teacher, id, code, students } = await shared()
+    const lost = await join(code, 'Amina')
+    await move(lost, code, { type: 'choose', choices: [0] })
+    const [known] = await students()
+    const back = new Client(server.url)
+    const refused = await back.call('POST', `/play/${code}/join`, { name: ' amina ' })
+    expect([refused.status, refused.body.code]).to.deep.equal([409, 'name-here'])
+    const asked = await back.call('POST', `/play/${code}/join`, { name: 'Amina', same: 'back' })
+    expect([asked.status, asked.body.player.waits, asked.body.play]).to.deep.equal([201, true, null])
+    expect((await back.call('GET', `/play/${code}`)).body.play, 'nothing is told before the teacher’s word').to.equal(
+      null,
+    )
+    expect((await move(back, code, { type: 'next' })).body.code).to.equal('waits')
+    expect((await back.call('POST', `/play/${code}/again`, {})).body.code).to.equal('waits')
+    const asking = (await students()).find(({ participantId }) => participantId !== known!.participantId)!
+    expect([asking.waits, asking.attempts]).to.deep.equal([true, 0])
+    const answer = (who: Client, same: boolean): Promise<{ status: number }> =>
+      who.call('PUT', `/links/${id}/participants/${asking.participantId}/return`, { same })
+    const { client: stranger } = await teacherWithList(server.url, [])
+    expect((await answer(stranger, true)).status).to.equal(404)
+    expect((await answer(teacher, true)).status).to.equal(204)
+    expect((await answer(teacher, true)).status, 'it was answered').to.equal(404)
+    const { body } = await back.call('GET', `/play/${code}`)
+    expect([body.player.name, body.player.waits, body.play.moves]).to.deep.equal(['Amina', false, 1])
+    expect((await move(back, code, { type: 'next' })).status).to.equal(200)
+    expect((await students()).map(({ name, attempts }) => [name, attempts])).to.deep.equal([['Amina', 1]])
+  })
+
+  it('is told apart by a number where another has the name, and begins anew where the teacher says no', async () => {
+    const { teacher, id, code, students } = await shared()
+    await join(code, 'Bo')
+    const other = new Client(server.url)
+    expect((await other.call('POST', `/play/${code}/join`, { name: 'Bo', same: 'other' })).body.player.name).to.equal(
+      'Bo 2',
+    )
+    const third = new Client(server.url)
+    await third.call('POST', `/play/${code}/join`, { name: 'Bo', same: 'back' })
+    const { participantId } = (await students()).find(({ waits }) => waits)!
+    await teacher.call('PUT', `/links/${id}/participants/${participantId}/return`, { same: false })
+    const { body } = await third.call('GET', `/play/${code}`)
+    expect([body.player.name, body.play.moves]).to.deep.equal(['Bo 3', 0])
+    expect((await students()).map(({ name }) => name)).to.deep.equal(['Bo', 'Bo 2', 'Bo 3'])
+  })
+
+  it('of 20 who give one name at the same moment, one has it and all others are asked', async () => {
+    const { code, students } = await shared()
+    const replies = await Promise.all(
+      Array.from({ length: 20 }, () => new Client(server.url).call('POST', `/play/${code}/join`, { name: 'Ada' })),
+    )
+    const statuses = replies.map(({ status }) => status)
+    expect(
+      [statuses.filter((status) => status === 201), statuses.filter((status) => status === 409)].map(
+        ({ length }) => length,
+      ),
+    ).to.deep.equal([1, 19])
+    expect(await students()).to.have.length(1)
+  })
+
+  it('gives no rude name, nor one that nobody sees', async () => {
+    const { code, students } = await shared()
+    const refused = async (name: string): Promise<string> =>
+      (await new Client(server.url).call('POST', `/play/${code}/join`, { name })).body.code as string
+    for (const name of ['shit', 'Big BITCH', 'f.u.c.k', 'Fück'])
+      expect(await refused(name), name).to.equal('unkind-name')
+    for (const name of ['', '   ', '\u200b\u2060', '\u0000']) expect(await refused(name), name).to.equal('too-little')
+    for (const name of ['Fanny', 'Dick van Dyke', 'Peter Cox', 'Essex', 'Cassandra', 'שירה', '小明'])
+      expect((await new Client(server.url).call('POST', `/play/${code}/join`, { name })).status, name).to.equal(201)
+    expect(await students()).to.have.length(7)
   })
 
   it('is put together with another and parted again: attempts are counted as one person’s, and nothing is moved', async () => {

@@ -8,6 +8,7 @@ const student = (name: string, rest: Partial<ParticipantResult> = {}): Participa
   participantId: '00000000-0000-4000-8000-000000000001',
   name,
   removed: false,
+  waits: false,
   merged: [],
   right: 7,
   firstRight: 5,

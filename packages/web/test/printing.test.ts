@@ -51,7 +51,7 @@ describe('Printing', () => {
 
   it('changes one thing at a time', () => {
     const changed = printingAfter(printingAfter(PRINTING, { paper: 'letter' }), { key: false, saveInk: true })
-    expect(changed).to.deep.equal({ versions: 1, paper: 'letter', key: false, qr: false, saveInk: true })
+    expect(changed).to.deep.equal({ versions: 1, paper: 'letter', key: false, code: undefined, saveInk: true })
   })
 
   it('puts every version before every key, each with all its pages', () => {

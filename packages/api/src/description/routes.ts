@@ -13,6 +13,7 @@ import {
   UploadSound,
 } from '../media.ts'
 import {
+  AnswerReturn,
   AnswersReply,
   CallTerms,
   ChangeOffer,
@@ -187,6 +188,13 @@ export const ROUTES: readonly Route[] = [
     path: PARTICIPANT,
     summary: 'Renames a participant, takes one out or lets one back in, or gives one more time',
     body: ChangeParticipant,
+    status: 204,
+  }),
+  teacher({
+    method: 'put',
+    path: `${PARTICIPANT}/return`,
+    summary: 'Says whether a participant who wants to come back is who it says to be',
+    body: AnswerReturn,
     status: 204,
   }),
   teacher({

@@ -72,12 +72,19 @@ export function blockList(language: string): readonly string[][] {
   const code = language.toLowerCase().split('-')[0]!
   const known = kept.get(code)
   if (known) return known
-  const words = [
-    ...new Set([...en, ...ALSO, ...(BY_LANGUAGE[code] ?? [])].map((word) => foldAccents(word.toLowerCase()))),
-  ]
+  const words = [...rudeWords(language)]
     .filter((word) => /^[\p{L}\p{M}]+$/u.test(word))
     .map(graphemesOf)
     .filter((letters) => letters.length >= SHORTEST && letters.length <= LONGEST)
   kept.set(code, words)
   return words
+}
+
+/**
+ * Returns the words and phrases that no classroom wants to read, in English and the given language (BCP 47, may be empty),
+ * in small letters without accents.
+ */
+export function rudeWords(language: string): ReadonlySet<string> {
+  const code = language.toLowerCase().split('-')[0]!
+  return new Set([...en, ...ALSO, ...(BY_LANGUAGE[code] ?? [])].map((word) => foldAccents(word.toLowerCase())))
 }

@@ -1,11 +1,17 @@
 import { createHash } from 'node:crypto'
-import { CallTerms, ChangeOffer, ChangeParticipant, LANGUAGE_CODES, MergeParticipant } from '@otter/api'
+import { AnswerReturn, CallTerms, ChangeOffer, ChangeParticipant, LANGUAGE_CODES, MergeParticipant } from '@otter/api'
 import { Router } from 'express'
 import { z } from 'zod'
 import { reading } from '../db/scope.ts'
 import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
 import { callTerms, readLead } from '../services/leading.ts'
-import { changeParticipant, deleteParticipant, giveAttemptBack, mergeParticipant } from '../services/participants.ts'
+import {
+  answerReturn,
+  changeParticipant,
+  deleteParticipant,
+  giveAttemptBack,
+  mergeParticipant,
+} from '../services/participants.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
@@ -76,6 +82,12 @@ export default function offerRoutes(context: Context): Router {
   router.put('/links/:id/participants/:participantId/merged', async (request, response) => {
     await asTeacher(context, request, (scope) =>
       mergeParticipant(scope, idOf(request), idOf(request, 'participantId'), MergeParticipant.parse(request.body).into),
+    )
+    response.status(204).end()
+  })
+  router.put('/links/:id/participants/:participantId/return', async (request, response) => {
+    await asTeacher(context, request, (scope) =>
+      answerReturn(scope, idOf(request), idOf(request, 'participantId'), AnswerReturn.parse(request.body).same),
     )
     response.status(204).end()
   })

@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
-import { OfferRules, type ChangeParticipant } from '@otter/api'
+import { OfferRules, type ChangeParticipant, type JoinOffer } from '@otter/api'
 import type { z } from 'zod'
 import type { Scope, TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
@@ -35,6 +35,8 @@ export interface Person {
   removed: boolean
   /** By how much longer this student may take. */
   factor: number
+  /** Whether it waits until the teacher says that it is who it says to be. */
+  waits: boolean
 }
 
 /** How long an offer has been paused in all, in milliseconds. */
@@ -52,7 +54,8 @@ export async function findDoor(
     `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL
       OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction, o.rules, m.calls, ${NOW} AS now, ${PAUSED} AS paused,
        p.time_factor AS factor,
-       p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed
+       p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed,
+       p.returns_to IS NOT NULL AS waits
      FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
        ON v.id = m.game_version_id
      LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id) ON d.token_hash = $hash
@@ -61,10 +64,10 @@ export async function findDoor(
     { code, hash: token === undefined ? null : hashOf(token) },
   )
   if (!door) throw new Problem(404, 'no-such-link')
-  const { personId, participantId, name, seat, removed, factor, rules, now, ...offer } = door
+  const { personId, participantId, name, seat, removed, factor, waits, rules, now, ...offer } = door
   return {
     offer: { ...offer, rules: OfferRules.parse(rules), now: scope.moment ?? now },
-    person: personId === null ? undefined : { id: personId, participantId, name, seat, removed, factor },
+    person: personId === null ? undefined : { id: personId, participantId, name, seat, removed, factor, waits },
   }
 }
 
@@ -74,12 +77,13 @@ function hashOf(token: string): string {
 
 /**
  * Adds a student to an offer; returns the person and the token that the device keeps. Throws a Problem where there is
- * no room.
+ * no room, or where somebody has the name already and it is not said who this is: the same student, who then waits for
+ * the teacher's word, or another one, who is told apart by a number.
  */
 export async function addParticipant(
   scope: Scope,
   offerId: string,
-  name: string,
+  { name: typed, same }: Pick<z.output<typeof JoinOffer>, 'name' | 'same'>,
   browser: string | undefined,
 ): Promise<{ person: Person; token: string }> {
   const browserHash = browser === undefined ? null : hashOf(browser)
@@ -96,21 +100,73 @@ export async function addParticipant(
     { offerId, most: MAX_SEATS },
   )
   if (!offer) throw new Problem(403, 'link-full')
+  // The offer's row is held: two who come at once with one name see each other.
+  const { name, returnsTo } = await nameFor(scope, offerId, typed, same)
   const id = randomUUID()
-  const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false, factor: 1 }
+  const waits = returnsTo !== null
+  const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false, factor: 1, waits }
   const token = randomBytes(18).toString('base64url')
-  await scope.query('INSERT INTO participants (id, offer_id, seat, name) VALUES ($id, $offerId, $seat, $name)', {
-    id: person.id,
-    offerId,
-    seat: person.seat,
-    name,
-  })
+  await scope.query(
+    `INSERT INTO participants (id, offer_id, seat, name, returns_to) VALUES ($id, $offerId, $seat, $name,
+      $returnsTo::uuid)`,
+    { id: person.id, offerId, seat: person.seat, name, returnsTo },
+  )
   await scope.query(
     `INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash,
       $browserHash)`,
     { id: randomUUID(), participantId: person.id, hash: hashOf(token), browserHash },
   )
   return { person, token }
+}
+
+/** Returns the name that a student gets, and the participant that it is said to be. */
+async function nameFor(
+  scope: Scope,
+  offerId: string,
+  name: string,
+  same: 'back' | 'other' | undefined,
+): Promise<{ name: string; returnsTo: string | null }> {
+  const named = async (wanted: string): Promise<string | undefined> => {
+    const [known] = await scope.query<{ id: string }>(
+      `SELECT coalesce(merged_into, id) AS id FROM participants WHERE offer_id = $offerId AND lower(name) = lower($wanted)
+        AND removed_at IS NULL AND returns_to IS NULL ORDER BY merged_into IS NOT NULL, seat LIMIT 1`,
+      { offerId, wanted },
+    )
+    return known?.id
+  }
+  const known = await named(name)
+  if (known === undefined) return { name, returnsTo: null }
+  if (same === undefined) throw new Problem(409, 'name-here', { path: 'name' })
+  if (same === 'back') return { name, returnsTo: known }
+  for (let number = 2; ; number++) {
+    const told = `${name} ${number}`
+    if ((await named(told)) === undefined) return { name: told, returnsTo: null }
+  }
+}
+
+/**
+ * Answers a participant who says to be another: the two become one person, or this one is a student of its own, told
+ * apart by a number. Throws a Problem where it is in no offer of the teacher, or asks nothing.
+ */
+export async function answerReturn(
+  scope: TeacherScope,
+  offerId: string,
+  participantId: string,
+  isSame: boolean,
+): Promise<void> {
+  await holdOffer(scope, offerId)
+  const [asking] = await scope.query<{ name: string; into: string }>(
+    `SELECT name, returns_to AS into FROM participants WHERE id = $participantId AND offer_id = $offerId
+      AND returns_to IS NOT NULL`,
+    { participantId, offerId },
+  )
+  if (!asking) throw notFound()
+  const { name } = isSame ? asking : await nameFor(scope, offerId, asking.name, 'other')
+  await scope.query('UPDATE participants SET returns_to = NULL, name = $name WHERE id = $participantId', {
+    participantId,
+    name,
+  })
+  if (isSame) await mergeParticipant(scope, offerId, participantId, asking.into)
 }
 
 /**

@@ -12,6 +12,7 @@ import {
   type PlayContext,
   type Shared,
 } from '@otter/core'
+import { isUnkindName } from '@otter/core/names'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
 import type { Scope } from '../db/scope.ts'
@@ -246,7 +247,7 @@ export async function reply(
     early,
     open: offer.open,
     fate,
-    player: person ? { name: person.name } : null,
+    player: person ? { name: person.name, waits: person.waits } : null,
     ...(play ? await played(scope, offer, play) : { opinions: [], play: null }),
   }
 }
@@ -299,6 +300,7 @@ export async function openPlay(scope: Scope, code: string, token: string | undef
   const { offer, person } = await findDoor(scope, code, token)
   if (!person) return reply(scope, offer, undefined, undefined)
   if (person.removed) throw new Problem(403, 'taken-out')
+  if (person.waits) return reply(scope, offer, person, undefined)
   const play = await findPlay(scope, person.id)
   // An attempt that was given back is begun anew.
   if (!play && offer.open) return again(scope, offer, person)
@@ -313,12 +315,15 @@ export async function openPlay(scope: Scope, code: string, token: string | undef
 export async function joinOffer(
   scope: Scope,
   code: string,
-  { name }: z.output<typeof JoinOffer>,
+  { name, same }: z.output<typeof JoinOffer>,
   browser?: string,
 ): Promise<{ token: string; reply: PlayReply }> {
   const { offer } = await findDoor(scope, code, undefined)
   if (!offer.open) throw new Problem(403, 'link-closed')
-  const { person, token } = await addParticipant(scope, offer.id, name, browser)
+  const { language } = await scope.puzzles.read(scope, offer.versionId, offer.correction)
+  if (isUnkindName(name, language)) throw new Problem(400, 'unkind-name', { path: 'name' })
+  const { person, token } = await addParticipant(scope, offer.id, { name, same }, browser)
+  if (person.waits) return { token, reply: await reply(scope, offer, person, undefined) }
   const play = await startPlay(scope, offer, person, undefined)
   return { token, reply: await reply(scope, offer, person, play) }
 }
@@ -335,6 +340,7 @@ export async function enter(
   const { offer, person } = await findDoor(scope, code, token)
   if (!person) throw new Problem(401, 'who-are-you')
   if (person.removed) throw new Problem(403, 'taken-out')
+  if (person.waits) throw new Problem(403, 'waits')
   if (!offer.open) throw new Problem(403, 'link-closed')
   return { offer, person }
 }

@@ -58,7 +58,9 @@ export function resultsCsv({ participants }: ResultsReply, language: Language): 
     cell,
   }))
   const fields = columns.map(({ name }) => name)
-  const data = participants.map((student) => columns.map(({ cell }) => cell(student, language)))
+  // Who says to be another has played nothing under this name.
+  const counted = participants.filter(({ waits }) => !waits)
+  const data = counted.map((student) => columns.map(({ cell }) => cell(student, language)))
   return `\ufeff${Papa.unparse({ fields, data }, { escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
 }
 

@@ -223,6 +223,7 @@ export function useAnswers(offerId: string, entryId: string): UseQueryResult<Ans
 export type ParticipantAction =
   | ({ act: 'change' } & ChangeParticipant)
   | { act: 'merge'; into: string | null }
+  | { act: 'return'; same: boolean }
   | { act: 'give-back'; playId: string }
   | { act: 'delete' }
 
@@ -235,9 +236,11 @@ export function useParticipantAction(
       const path = `/links/${offerId}/participants/${participantId}`
       switch (action.act) {
         case 'change':
-          return call<void>('PATCH', path, { name: action.name, removed: action.removed })
+          return call<void>('PATCH', path, { name: action.name, removed: action.removed, factor: action.factor })
         case 'merge':
           return call<void>('PUT', `${path}/merged`, { into: action.into })
+        case 'return':
+          return call<void>('PUT', `${path}/return`, { same: action.same })
         case 'give-back':
           return call<void>('POST', `/links/${offerId}/plays/${action.playId}/give-back`)
         case 'delete':

@@ -1,8 +1,8 @@
 import type { QueryInterface } from 'sequelize'
 
-/** Terms can be called for all who play an offer, and claims are checked against the calls. */
+/** Terms can be called for all who play an offer; who lost a device asks to come back by name. */
 export const sixth = {
-  name: '006-calls',
+  name: '006-calls-and-returns',
   async up({ context }: { context: QueryInterface }): Promise<void> {
     for (const statement of STATEMENTS) await context.sequelize.query(statement)
   },
@@ -13,4 +13,9 @@ const STATEMENTS = [
   'ALTER TABLE offer_games ADD COLUMN calls integer CHECK (calls >= 0)',
   // How many terms were called when the move was made, so that the moves lead to the same state again.
   'ALTER TABLE moves ADD COLUMN calls integer',
+  // The participant that this one says to be: it waits for the teacher's word.
+  `ALTER TABLE participants ADD COLUMN returns_to uuid REFERENCES participants ON DELETE SET NULL
+    CHECK (returns_to <> id)`,
+  'CREATE INDEX participants_returns_to ON participants (returns_to) WHERE returns_to IS NOT NULL',
+  'CREATE INDEX participants_name ON participants (offer_id, lower(name))',
 ]

@@ -1,5 +1,5 @@
 import { Suspense, useState, type ReactNode } from 'react'
-import { directionOf } from '@otter/core'
+import { cleanText, directionOf } from '@otter/core'
 import type { ApiError } from '../../api/client.ts'
 import { LANGUAGES, type Language } from '@otter/api'
 import { playTexts } from '../../texts/namespaces.ts'
@@ -42,7 +42,13 @@ function LinkPage({ code }: { code: string }) {
   if (!reply.play || !reply.player) {
     return (
       <Frame title={reply.title}>
-        {reply.open ? <NameForm onJoin={play.join} problem={problem} /> : <Rest>{t('closed')}</Rest>}
+        {reply.player?.waits ? (
+          <Waiting name={reply.player.name} onLeave={() => void play.leave()} />
+        ) : reply.open ? (
+          <NameForm onJoin={play.join} problem={problem} />
+        ) : (
+          <ClosedForNewcomers />
+        )}
       </Frame>
     )
   }
@@ -89,6 +95,38 @@ function Rest({ children }: { children: ReactNode }) {
       <OtterAfloat />
       <p>{children}</p>
     </div>
+  )
+}
+
+/** Who says to be somebody already there waits until the teacher has said so. */
+function Waiting({ name, onLeave }: { name: string; onLeave: () => void }) {
+  const t = useTexts(playTexts)
+  return (
+    <>
+      <Rest>
+        <strong>{t('waits', { name })}</strong>
+        <br />
+        {t('waitsHelp')}
+      </Rest>
+      <button type="button" className="btn mx-auto h-11" onClick={onLeave}>
+        {t('anotherName')}
+      </button>
+    </>
+  )
+}
+
+/** A newcomer has played nothing here: that something is kept would be no word for them. */
+function ClosedForNewcomers() {
+  const t = useTexts(playTexts)
+  return (
+    <>
+      <Rest>{t('closedForNew')}</Rest>
+      <div className="flex justify-center">
+        <a className="btn btn-primary h-12" href="/in">
+          {t('anotherCode')}
+        </a>
+      </div>
+    </>
   )
 }
 
@@ -151,19 +189,33 @@ function CodeForm() {
   )
 }
 
-function NameForm({ onJoin, problem }: { onJoin: (name: string) => Promise<void>; problem: ApiError | undefined }) {
+interface NameFormProps {
+  onJoin: (name: string, same?: 'back' | 'other') => Promise<void>
+  problem: ApiError | undefined
+}
+
+function NameForm({ onJoin, problem }: NameFormProps) {
   const t = useTexts(playTexts)
   const text = useProblemText()
   const [busy, setBusy] = useState(false)
+  const [name, setName] = useState('')
+  const [given, setGiven] = useState('')
+  const [empty, setEmpty] = useState(false)
+  const isKnown = problem?.code === 'name-here' && given === name
+  const join = (same?: 'back' | 'other'): void => {
+    if (busy) return
+    // Spaces, and what no screen shows, are no name.
+    if (cleanText(name).trim() === '') return setEmpty(true)
+    setBusy(true)
+    setGiven(name)
+    void onJoin(name, same).finally(() => setBusy(false))
+  }
   return (
     <form
       className="mt-6 flex flex-col gap-3"
       onSubmit={(event) => {
         event.preventDefault()
-        const name = String(new FormData(event.currentTarget).get('name')).trim()
-        if (name === '' || busy) return
-        setBusy(true)
-        void onJoin(name).finally(() => setBusy(false))
+        join()
       }}
     >
       <label className="text-lg font-bold" htmlFor="name">
@@ -172,25 +224,45 @@ function NameForm({ onJoin, problem }: { onJoin: (name: string) => Promise<void>
       <input
         id="name"
         name="name"
-        required
         autoFocus
         autoComplete="off"
         maxLength={40}
         dir="auto"
         aria-describedby="name-help"
         className="input h-14 w-full text-xl"
+        value={name}
+        onChange={(event) => {
+          setName(event.target.value)
+          setEmpty(false)
+        }}
       />
       <p id="name-help" className="quiet">
         {t('nameHelp')}
       </p>
-      {problem && (
+      {empty && (
         <p role="alert" className="text-error">
-          {text(problem)}
+          {t('noName')}
         </p>
       )}
-      <button type="submit" className="btn btn-primary h-14 text-lg" disabled={busy}>
-        {t('begin')}
-      </button>
+      {problem && !empty && (
+        <p role="alert" className="text-error">
+          {isKnown ? t('nameHere', { name: name.trim() }) : text(problem)}
+        </p>
+      )}
+      {isKnown ? (
+        <>
+          <button type="button" className="btn btn-primary h-14 text-lg" disabled={busy} onClick={() => join('back')}>
+            {t('comeBack', { name: name.trim() })}
+          </button>
+          <button type="button" className="btn h-14 text-lg" disabled={busy} onClick={() => join('other')}>
+            {t('otherOne', { name: name.trim() })}
+          </button>
+        </>
+      ) : (
+        <button type="submit" className="btn btn-primary h-14 text-lg" disabled={busy}>
+          {t('begin')}
+        </button>
+      )}
     </form>
   )
 }

@@ -44,9 +44,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
         </div>
       </EarlyReaders>
       <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
-        <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => void state.leave()}>
-          {t('notMe', { name: playerName })}
-        </button>
+        <NotMe name={playerName} onLeave={() => void state.leave()} />
         {!score.finished && (
           <StopGame left={score.total - score.right} onFinish={() => state.send({ type: 'finish' })} />
         )}
@@ -108,6 +106,29 @@ function PlayNews({ reply, state, finished }: Pick<PlayingProps, 'reply' | 'stat
         </p>
       )}
     </>
+  )
+}
+
+/** Lets somebody else play at this device, once it is sure. */
+function NotMe({ name, onLeave }: { name: string; onLeave: () => void }) {
+  const t = useTexts(playTexts)
+  const [asking, setAsking] = useState(false)
+  if (!asking)
+    return (
+      <button type="button" className="btn btn-ghost h-11 px-2 font-normal" onClick={() => setAsking(true)}>
+        {t('notMe', { name })}
+      </button>
+    )
+  return (
+    <div role="group" aria-label={t('notMe', { name })} className="flex flex-wrap items-center gap-2">
+      <span>{t('notMeSure', { name })}</span>
+      <button type="button" className="btn h-11" autoFocus onClick={() => setAsking(false)}>
+        {t('stayAs', { name })}
+      </button>
+      <button type="button" className="btn btn-secondary h-11" onClick={onLeave}>
+        {t('leave')}
+      </button>
+    </div>
   )
 }
 

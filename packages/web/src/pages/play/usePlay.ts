@@ -5,10 +5,14 @@ import { newId } from '../../ui/newId.ts'
 import { keepMoves, takeKeptMoves } from './keptMoves.ts'
 import { MoveQueue, type MoveQueueState } from './moveQueue.ts'
 
+/** How often a student who waits for the teacher's word is looked after, in milliseconds. */
+const WAITING = 4000
+
 /** An offer as this device sees it, and what can be done with it. */
 export interface PlayState extends MoveQueueState {
   reply: PlayReply | undefined
-  join: (name: string) => Promise<void>
+  /** Gives a name; where somebody has it already, says who this is. */
+  join: (name: string, same?: 'back' | 'other') => Promise<void>
   send: (move: { type: string }) => void
   again: () => Promise<void>
   leave: () => Promise<void>
@@ -65,6 +69,12 @@ export function usePlay(code: string): PlayState {
     }, fail)
   }, [code, keep, fail, queue])
   useEffect(reload, [reload])
+  const waits = reply?.player?.waits ?? false
+  useEffect(() => {
+    if (!waits) return
+    const timer = setInterval(reload, WAITING)
+    return () => clearInterval(timer)
+  }, [waits, reload])
   useEffect(() => {
     // Whoever comes back to the page sees how things stand: a game that was closed may be open again.
     const shown = (): void => {
@@ -96,7 +106,7 @@ export function usePlay(code: string): PlayState {
     problem: failure ?? sending.problem,
     reload,
     send,
-    join: (name) => call<PlayReply>('POST', `/play/${code}/join`, { name }).then(keep, fail),
+    join: (name, same) => call<PlayReply>('POST', `/play/${code}/join`, { name, same }).then(keep, fail),
     again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
     leave: () => {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.

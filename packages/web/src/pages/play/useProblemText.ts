@@ -9,6 +9,7 @@ const KNOWN = {
   'link-full': 'full',
   'taken-out': 'takenOut',
   'too-many': 'tooMany',
+  'unkind-name': 'unkindName',
 } as const
 
 /** Returns what puts a problem in a student's words. */

@@ -1,10 +1,22 @@
-import { MAX_VERSIONS } from '@otter/api'
+import { MAX_VERSIONS, type OfferReply } from '@otter/api'
 import { printTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import type { Paper, Printing, PrintingStep } from './printing.ts'
 
 /** How many versions on which paper, and with what. */
-export function PrintChoices({ printing, onChange }: { printing: Printing; onChange: (step: PrintingStep) => void }) {
+export function PrintChoices({
+  printing,
+  onChange,
+  links,
+  onMakeLink,
+}: {
+  printing: Printing
+  onChange: (step: PrintingStep) => void
+  /** Links whose code can stand on the sheets. */
+  links: readonly OfferReply[]
+  /** Makes a new one; undefined while there can be none. */
+  onMakeLink: (() => void) | undefined
+}) {
   const t = useTexts(printTexts)
   return (
     <>
@@ -30,7 +42,27 @@ export function PrintChoices({ printing, onChange }: { printing: Printing; onCha
           <option value="letter">{t('letter')}</option>
         </select>
       </label>
-      {(['key', 'qr', 'saveInk'] as const).map((name) => (
+      <label className="flex flex-col text-sm">
+        {t('qr')}
+        <select
+          className="select"
+          value={printing.code ?? ''}
+          onChange={(event) => onChange({ code: event.target.value || undefined })}
+        >
+          <option value="">{t('noCode')}</option>
+          {links.map(({ id, code, name }) => (
+            <option key={id} value={code}>
+              {name === '' ? code : `${code} · ${name}`}
+            </option>
+          ))}
+        </select>
+      </label>
+      {links.length === 0 && (
+        <button type="button" className="btn btn-sm h-10" disabled={!onMakeLink} onClick={onMakeLink}>
+          {t('makeLink')}
+        </button>
+      )}
+      {(['key', 'saveInk'] as const).map((name) => (
         <label key={name} className="flex h-10 items-center gap-2">
           <input
             type="checkbox"

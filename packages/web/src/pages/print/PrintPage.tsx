@@ -24,17 +24,22 @@ function ListSheets({ id, kind }: { id: string; kind: GameKind }) {
   const { language } = useWriting()
   const sheets = useSheets(id, kind)
   const pdf = usePdf(id)
-  const { choice, printing, code, pages } = sheets
+  const { choice, printing, pages } = sheets
   const title = sheets.title || name
   const download = (): void => {
-    const { qr: _, ...printed } = printing
+    const { code, ...printed } = printing
     void pdf.download({ ...printed, kind, ...choice, language, ...(code !== undefined && { code }) }, `${title}.pdf`)
   }
   return (
     <main className="mx-auto flex max-w-4xl flex-col gap-4 px-4 py-5 print:block print:max-w-none print:p-0">
       <h1 className="sr-only print:hidden">{t('title', { game: name })}</h1>
       <div className="panel flex flex-wrap items-end gap-4 p-4 print:hidden">
-        <PrintChoices printing={printing} onChange={sheets.change} />
+        <PrintChoices
+          printing={printing}
+          onChange={sheets.change}
+          links={sheets.links}
+          onMakeLink={sheets.ready && !sheets.isMakingLink ? sheets.makeLink : undefined}
+        />
         <PrintActions
           back={`/lists/${id}/games/${kind}`}
           isReady={sheets.ready}
@@ -60,7 +65,7 @@ function ListSheets({ id, kind }: { id: string; kind: GameKind }) {
           title={title}
           seed={sheets.seeds[page.index]!}
           printing={printing}
-          code={code}
+          code={printing.code}
         />
       ))}
     </main>

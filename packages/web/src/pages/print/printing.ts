@@ -8,13 +8,14 @@ export interface Printing {
   versions: number
   paper: Paper
   key: boolean
-  qr: boolean
+  /** Code of the link whose QR code is printed; none where it is undefined. */
+  code: string | undefined
   saveInk: boolean
 }
 
 export type PrintingStep = Partial<Printing>
 
-export const PRINTING: Printing = { versions: 1, paper: 'a4', key: true, qr: false, saveInk: false }
+export const PRINTING: Printing = { versions: 1, paper: 'a4', key: true, code: undefined, saveInk: false }
 
 /** Returns the choices after one was changed; versions stay whole and within what can be printed. */
 export function printingAfter(before: Printing, step: PrintingStep): Printing {

@@ -1,7 +1,7 @@
 import { versionSeed, type OfferReply } from '@otter/api'
 import { gameOf, type EntryList, type GameKind } from '@otter/core'
-import { useEffect, useMemo, useReducer, useState } from 'react'
-import { useCreateOffer, useList } from '../../api/queries.ts'
+import { useMemo, useReducer, useState } from 'react'
+import { useCreateOffer, useList, useOffers } from '../../api/queries.ts'
 import { newId } from '../../ui/newId.ts'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
 import { choiceOf, keptChoices, type GameChoice } from '../list/games/gameChoice.ts'
@@ -13,8 +13,11 @@ export interface Sheets {
   choice: GameChoice
   printing: Printing
   change: (step: PrintingStep) => void
-  /** The game's code on screen; undefined unless it is printed. */
-  code: string | undefined
+  /** Open links to the same game, whose codes can be printed. */
+  links: OfferReply[]
+  /** Makes a link to the game as it is printed, and prints its code. */
+  makeLink: () => void
+  isMakingLink: boolean
   seeds: string[]
   pages: PlacedPage[]
   /** Whether the list is right for this game. */
@@ -46,7 +49,23 @@ export function useSheets(id: string, kind: GameKind): Sheets {
   )
   const { puzzles, note, busy, died } = usePuzzles<unknown>(kind, entryList, choice.options, seeds)
   const ready = entryList !== undefined && gameOf(kind).fit(entryList, choice.options).ready
-  const { offer, error } = useOfferOnScreen(id, kind, choice, printing.qr && ready)
+  const offers = useOffers(id)
+  const links = useMemo(
+    () => offers.data?.filter((offer) => offer.open && offer.kind === kind) ?? [],
+    [offers.data, kind],
+  )
+  const [requestId, setRequestId] = useState(newId)
+  const { mutate, error, isPending } = useCreateOffer(id)
+  const makeLink = (): void =>
+    mutate(
+      { kind, options: choice.options, seed: choice.seed, requestId },
+      {
+        onSuccess: ({ code }) => {
+          setRequestId(newId())
+          change({ code })
+        },
+      },
+    )
   const pages = useMemo(
     () => (puzzles?.length === printing.versions ? pagesOf(kind, puzzles, printing.key) : []),
     [kind, puzzles, printing.versions, printing.key],
@@ -56,7 +75,9 @@ export function useSheets(id: string, kind: GameKind): Sheets {
     choice,
     printing,
     change,
-    code: printing.qr ? offer?.code : undefined,
+    links,
+    makeLink,
+    isMakingLink: isPending,
     seeds,
     pages,
     ready,
@@ -65,20 +86,4 @@ export function useSheets(id: string, kind: GameKind): Sheets {
     died,
     error: list.error ?? error,
   }
-}
-
-/** The QR code leads to the game on screen, so there must be one: it is made when the code is wished for. */
-function useOfferOnScreen(
-  id: string,
-  kind: GameKind,
-  { options, seed }: GameChoice,
-  isWished: boolean,
-): { offer: OfferReply | undefined; error: Error | null } {
-  const [offer, setOffer] = useState<OfferReply>()
-  const [requestId] = useState(newId)
-  const { mutate, error } = useCreateOffer(id)
-  useEffect(() => {
-    if (isWished && !offer) mutate({ kind, options, seed, requestId }, { onSuccess: setOffer })
-  }, [isWished, offer, mutate, kind, options, seed, requestId])
-  return { offer, error }
 }

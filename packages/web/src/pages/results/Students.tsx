@@ -2,6 +2,7 @@ import type { ParticipantResult, ResultsReply } from '@otter/api'
 import type { GameKind, Outcome } from '@otter/core'
 import { Ellipsis } from 'lucide-react'
 import { useState } from 'react'
+import { useParticipantAction } from '../../api/queries.ts'
 import { StudentDialog } from './StudentDialog.tsx'
 import { resultsTexts } from '../../texts/namespaces.ts'
 import { useGameWords } from '../../games/words.ts'
@@ -57,7 +58,7 @@ export function Students({ results: { participants, offer } }: { results: Result
   const t = useTexts(resultsTexts)
   const [openId, setOpenId] = useState<string>()
   const { date } = useWriting()
-  const present = participants.filter(({ removed }) => !removed)
+  const present = participants.filter(({ removed, waits }) => !removed && !waits)
   const done = present.filter(({ finished }) => finished).length
   const columns = COLUMNS.filter(({ shown }) => shown?.(participants) ?? true)
   const open = participants.find(({ participantId }) => participantId === openId)
@@ -74,6 +75,7 @@ export function Students({ results: { participants, offer } }: { results: Result
           ].join(' · ')}
         </span>
       </h2>
+      <Returning offerId={offer.id} students={participants.filter(({ waits }) => waits)} />
       {participants.length === 0 && (
         <p className="panel p-5">
           <Rich texts={resultsTexts} id="nobody" values={{ code: offer.code }} marks={{ strong: <strong /> }} />
@@ -93,36 +95,38 @@ export function Students({ results: { participants, offer } }: { results: Result
               </tr>
             </thead>
             <tbody>
-              {participants.map((student) => (
-                <tr
-                  key={student.participantId}
-                  className={`border-t border-base-300 ${student.removed ? 'quiet' : ''}`}
-                >
-                  <th scope="row" className="max-w-40 truncate px-2 py-2 text-start" dir="auto">
-                    {student.name}
-                    {student.removed && <span className="font-normal"> · {t('takenOut')}</span>}
-                  </th>
-                  <td className="px-2 py-2 tabular-nums">
-                    <Right student={student} kind={offer.kind} />
-                  </td>
-                  {columns.map(({ name, cell }) => (
-                    <td key={name} className="px-2 py-2 tabular-nums">
-                      {cell(student, t)}
+              {participants
+                .filter(({ waits }) => !waits)
+                .map((student) => (
+                  <tr
+                    key={student.participantId}
+                    className={`border-t border-base-300 ${student.removed ? 'quiet' : ''}`}
+                  >
+                    <th scope="row" className="max-w-40 truncate px-2 py-2 text-start" dir="auto">
+                      {student.name}
+                      {student.removed && <span className="font-normal"> · {t('takenOut')}</span>}
+                    </th>
+                    <td className="px-2 py-2 tabular-nums">
+                      <Right student={student} kind={offer.kind} />
                     </td>
-                  ))}
-                  <td className="quiet whitespace-nowrap px-2 py-2">{seen(student.lastSeenAt, t, date)}</td>
-                  <td className="pe-1">
-                    <button
-                      type="button"
-                      className="btn btn-ghost btn-sm btn-square"
-                      aria-label={t('moreAbout', { name: student.name })}
-                      onClick={() => setOpenId(student.participantId)}
-                    >
-                      <Ellipsis size={18} aria-hidden="true" />
-                    </button>
-                  </td>
-                </tr>
-              ))}
+                    {columns.map(({ name, cell }) => (
+                      <td key={name} className="px-2 py-2 tabular-nums">
+                        {cell(student, t)}
+                      </td>
+                    ))}
+                    <td className="quiet whitespace-nowrap px-2 py-2">{seen(student.lastSeenAt, t, date)}</td>
+                    <td className="pe-1">
+                      <button
+                        type="button"
+                        className="btn btn-ghost btn-sm btn-square"
+                        aria-label={t('moreAbout', { name: student.name })}
+                        onClick={() => setOpenId(student.participantId)}
+                      >
+                        <Ellipsis size={18} aria-hidden="true" />
+                      </button>
+                    </td>
+                  </tr>
+                ))}
             </tbody>
           </table>
         </div>
@@ -137,6 +141,33 @@ export function Students({ results: { participants, offer } }: { results: Result
         />
       )}
     </section>
+  )
+}
+
+/** Students on another device who say to be one that is there: the teacher knows. */
+function Returning({ offerId, students }: { offerId: string; students: readonly ParticipantResult[] }) {
+  const t = useTexts(resultsTexts)
+  const action = useParticipantAction(offerId)
+  if (students.length === 0) return null
+  return (
+    <ul role="status" className="flex flex-col gap-2">
+      {students.map(({ participantId, name }) => (
+        <li key={participantId} className="panel flex flex-wrap items-center gap-2 border-secondary p-3">
+          <span className="flex-1">{t('comesBack', { name })}</span>
+          {[true, false].map((same) => (
+            <button
+              key={String(same)}
+              type="button"
+              className={`btn h-11 ${same ? 'btn-primary' : ''}`}
+              disabled={action.isPending}
+              onClick={() => action.mutate({ participantId, act: 'return', same })}
+            >
+              {t(same ? 'isSame' : 'isOther')}
+            </button>
+          ))}
+        </li>
+      ))}
+    </ul>
   )
 }
 

@@ -50,7 +50,8 @@ export function EntryPanel({
   const common = useTexts(commonTexts)
   const check = useCheckWords()
   const section = useRef<HTMLElement>(null)
-  useEffect(() => section.current?.querySelector('textarea')?.focus(), [])
+  // The page stays where the row is: the panel is in sight already.
+  useEffect(() => section.current?.querySelector('textarea')?.focus({ preventScroll: true }), [])
   const set = <Name extends keyof Entry>(name: Name, value: Entry[Name]): void =>
     onChange({ [name]: value }, `${entry.id} ${name}`)
   const word = entry.answer.text || entry.prompt.text
@@ -94,7 +95,7 @@ export function EntryPanel({
     <section
       ref={section}
       aria-label={t('entry.allOf', { row: row + 1 })}
-      className="panel flex flex-col gap-3 p-4"
+      className="panel z-10 flex flex-col gap-3 overflow-y-auto p-4 max-lg:fixed max-lg:inset-x-2 max-lg:bottom-2 max-lg:max-h-[55dvh] max-lg:shadow-lg lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)]"
       onKeyDown={(event) => event.key === 'Escape' && !(event.target as HTMLElement).closest('dialog') && onClose()}
     >
       <div className="flex items-center gap-1">
