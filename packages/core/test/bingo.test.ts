@@ -207,6 +207,17 @@ describe('Bingo', () => {
     expect(made(25, { size: 5, pattern: 'full', cards: 3 }).cards.length).to.equal(3)
   })
 
+  it('takes the largest card that the words fill, where none was chosen', () => {
+    const sizeOf = (terms: number, rest: object = {}): number =>
+      made(terms, { size: 'automatic', cards: 4, ...rest }).size
+    expect([8, 9, 15, 16, 23, 24, 40].map((terms) => sizeOf(terms))).to.deep.equal([3, 3, 3, 4, 4, 5, 5])
+    expect(sizeOf(25, { pattern: 'full', free: false })).to.equal(4)
+    expect(bingo.fit(listOf(['a', 'b', 'c']), BingoOptions.parse({})).summary).to.deep.include({
+      code: 'too-few',
+      values: { count: 5, size: 3 },
+    })
+  })
+
   it('checks a claim: which line, at which call, or what was not called', () => {
     fc.assert(
       fc.property(

@@ -49,10 +49,22 @@ function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
   return { terms, notes }
 }
 
+const SIZES = [5, 4, 3] as const
+
+/** Options of a game whose cards have a size. */
+type SizedOptions = Omit<BingoOptions, 'size'> & { size: (typeof SIZES)[number] }
+
+/** Returns the options with the largest size that so many terms allow, where none was chosen. */
+function sized(terms: number, options: BingoOptions): SizedOptions {
+  if (options.size !== 'automatic') return { ...options, size: options.size }
+  const size = SIZES.find((size) => obstacleOf(terms, { ...options, size }) === undefined) ?? 3
+  return { ...options, size }
+}
+
 /** Returns why so many terms make no such game; undefined where they do. */
-function obstacleOf(terms: number, { size, free, pattern, cards }: BingoOptions): FitNote | undefined {
+function obstacleOf(terms: number, { size, free, pattern, cards }: SizedOptions): FitNote | undefined {
   const { squares } = patternLines(pattern, size, free)
-  const smaller = [5, 4, 3].find((other) => other < size && patternLines(pattern, other, free).squares <= terms)
+  const smaller = SIZES.find((other) => other < size && patternLines(pattern, other, free).squares <= terms)
   if (terms < squares)
     return {
       code: smaller === undefined ? 'too-few' : 'smaller-works',
@@ -65,8 +77,9 @@ function obstacleOf(terms: number, { size, free, pattern, cards }: BingoOptions)
 }
 
 /** Tells whether a list has terms enough for the cards. */
-export function fit(list: EntryList, options: BingoOptions): Fit {
+export function fit(list: EntryList, chosen: BingoOptions): Fit {
   const { terms, notes } = termsOf(list)
+  const options = sized(terms.length, chosen)
   const obstacle = obstacleOf(terms.length, options)
   if (obstacle) return { ready: false, summary: obstacle, notes: [obstacle, ...notes] }
   return {
@@ -77,8 +90,9 @@ export function fit(list: EntryList, options: BingoOptions): Fit {
 }
 
 /** Deals the cards and plans the calls. Throws a PuzzleError where the terms don't suffice. */
-export function make(list: EntryList, options: BingoOptions, random: Random): BingoPuzzle {
+export function make(list: EntryList, chosen: BingoOptions, random: Random): BingoPuzzle {
   const { terms } = termsOf(list)
+  const options = sized(terms.length, chosen)
   const { size, free, pattern, cards: count, calling, marking, perPage } = options
   const obstacle = obstacleOf(terms.length, options)
   if (obstacle) throw new PuzzleError(obstacle)

@@ -6,7 +6,8 @@ export const MOST_CARDS = 200
 /** What a teacher chooses for bingo. */
 export const BingoOptions = z.strictObject({
   ...ASKING,
-  size: z.union([z.literal(3), z.literal(4), z.literal(5)]).default(4),
+  /** Squares to a side; automatic: as many as the words fill. */
+  size: z.union([z.literal('automatic'), z.literal(3), z.literal(4), z.literal(5)]).default('automatic'),
   /** Whether the square in the middle is free, where there is one. */
   free: z.boolean().default(true),
   pattern: z.enum(['line', 'two-lines', 'corners', 'full']).default('line'),

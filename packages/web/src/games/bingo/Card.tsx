@@ -22,7 +22,7 @@ export function Card({ size, direction, squares, marked, won, free, onMark }: Ca
       {squares.map((square, place) => {
         const isOn = square === null || marked.includes(place)
         const look = `flex aspect-square min-w-0 flex-col items-center justify-center overflow-hidden rounded border p-0.5 text-center leading-tight ${won.includes(place) ? 'border-2 border-success bg-accent font-bold' : isOn ? 'border-secondary bg-accent' : 'border-base-300 bg-base-100'}`
-        const fontSize = `clamp(0.62rem, ${Math.min(4.2, (26 / size / Math.max(3.5, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length * 0.62))) * 3)}vw, 1.25rem)`
+        const fontSize = `clamp(0.75rem, ${Math.min(4.2, (26 / size / Math.max(3.5, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length * 0.62))) * 3)}vw, 1.25rem)`
         if (square === null)
           return (
             <div key={place} className={look}>

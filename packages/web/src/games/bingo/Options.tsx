@@ -32,6 +32,7 @@ export function Options({ options, onChange }: OptionsProps<BingoOptions>) {
           label={t('option.size')}
           value={options.size}
           options={[
+            ['automatic', t('option.automatic')],
             [3, '3×3'],
             [4, '4×4'],
             [5, '5×5'],

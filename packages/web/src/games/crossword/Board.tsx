@@ -16,7 +16,13 @@ interface BoardProps {
   onActivate: () => void
 }
 
-const FILL = { wrong: '#F6D5CC', right: '#D8EBDD', given: '#E8E4D8', none: 'var(--color-base-100)' }
+/** What stands behind a letter; mixed with the paper, so that a letter is read on it by day and by night. */
+const FILL = {
+  wrong: 'color-mix(in oklab, var(--color-error) 22%, var(--color-base-100))',
+  right: 'color-mix(in oklab, var(--color-success) 22%, var(--color-base-100))',
+  given: 'color-mix(in oklab, var(--color-neutral) 18%, var(--color-base-100))',
+  none: 'var(--color-base-100)',
+}
 
 /** The grid of a crossword, with a field over the current cell that takes what is typed. */
 export function Board({ view, cursor, letterAt, write, active, onActivate }: BoardProps) {
@@ -27,7 +33,10 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
   const y = (cell: number): number => Math.floor(cell / cols)
   const clue = clues[cursor.clue]!
   useEffect(() => {
-    if (active) input.current?.focus({ preventScroll: true })
+    if (!active) return
+    input.current?.focus({ preventScroll: true })
+    // An enlarged grid follows the cell that is written in.
+    input.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
   }, [active, cursor.cell, cursor.clue])
 
   const put = (text: string): void => {
@@ -107,7 +116,7 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
                   width={1}
                   height={1}
                   fill={FILL[marks[cell] ?? 'none']}
-                  stroke="#46605B"
+                  stroke="var(--color-neutral)"
                   strokeWidth={0.04}
                 />
                 {cursor.cells.includes(cell) && (
@@ -118,7 +127,7 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
                     height={1}
                     fill="var(--color-accent)"
                     fillOpacity={cell === cursor.cell ? 1 : 0.45}
-                    stroke="#46605B"
+                    stroke="var(--color-neutral)"
                     strokeWidth={cell === cursor.cell ? 0.1 : 0.04}
                   />
                 )}
@@ -127,7 +136,7 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
                   y={y(cell) + 0.58}
                   fontSize={0.58}
                   fontWeight={700}
-                  fill={marks[cell] === 'wrong' ? '#9A3324' : 'currentColor'}
+                  fill={marks[cell] === 'wrong' ? 'var(--color-error)' : 'currentColor'}
                   textAnchor="middle"
                   dominantBaseline="central"
                 >
@@ -136,7 +145,7 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
                 {marks[cell] === 'wrong' && (
                   <path
                     d={`M${x(cell) + 0.1} ${y(cell) + 0.92}L${x(cell) + 0.9} ${y(cell) + 0.92}`}
-                    stroke="#9A3324"
+                    stroke="var(--color-error)"
                     strokeWidth={0.07}
                   />
                 )}
@@ -174,7 +183,9 @@ export function Board({ view, cursor, letterAt, write, active, onActivate }: Boa
             top: `${(y(cursor.cell) / rows) * 100}%`,
             width: `${100 / cols}%`,
             height: `${100 / rows}%`,
+            // Smaller text makes phones zoom in.
             fontSize: 16,
+            scrollMargin: '5rem 3rem',
           }}
           onFocus={onActivate}
           onKeyDown={onKey}

@@ -1,6 +1,7 @@
 import type { CrosswordMove, CrosswordView } from '@otter/core/games/crossword'
 import { Check, ChevronLeft, ChevronRight, Lightbulb } from 'lucide-react'
 import { useState } from 'react'
+import { Enlarged } from '../Enlarged.tsx'
 import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { Board } from './Board.tsx'
@@ -18,10 +19,14 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
   const cursor = useCursor(view, letterAt)
   const [active, setActive] = useState(false)
   const clue = view.clues[cursor.clue]!
+  const [givingUp, setGivingUp] = useState(false)
+  const [checked, setChecked] = useState(false)
   const ask = (move: CrosswordMove): void => {
     flush()
     send(move)
+    setChecked(move.type === 'check')
   }
+  const news = newsOf(view, letterAt, checked && !waiting)
   const lists = (['across', 'down'] as const).map((dir) => ({
     dir,
     indexes: [...view.clues.keys()]
@@ -40,7 +45,7 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
           >
             <ChevronLeft size={20} aria-hidden="true" className="rtl:rotate-180" />
           </button>
-          <p className="min-w-0 flex-1 leading-tight">
+          <p aria-live="polite" className="min-w-0 flex-1 leading-tight">
             <strong>
               {clue.number} {t(clue.dir)}
             </strong>{' '}
@@ -72,14 +77,18 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
           </button>
         </div>
       )}
-      <Board
-        view={view}
-        cursor={cursor}
-        letterAt={letterAt}
-        write={write}
-        active={active}
-        onActivate={() => setActive(true)}
-      />
+      <Enlarged cols={view.cols}>
+        {() => (
+          <Board
+            view={view}
+            cursor={cursor}
+            letterAt={letterAt}
+            write={write}
+            active={active}
+            onActivate={() => setActive(true)}
+          />
+        )}
+      </Enlarged>
       {view.canHint && !view.finished && (
         <div className="flex flex-wrap justify-center gap-x-4 gap-y-2">
           {(['check', 'reveal'] as const).map((type) => (
@@ -90,7 +99,11 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
                   key={scope}
                   type="button"
                   className="btn h-11 px-2.5 font-normal"
-                  onClick={() => ask({ type, scope, cell: cursor.cell, word: cursor.clue })}
+                  onClick={() =>
+                    type === 'reveal' && scope === 'all'
+                      ? setGivingUp(true)
+                      : ask({ type, scope, cell: cursor.cell, word: cursor.clue })
+                  }
                 >
                   {t(`scope.${scope}`)}
                 </button>
@@ -99,6 +112,27 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
           ))}
         </div>
       )}
+      {givingUp && !view.finished && (
+        <div role="group" aria-label={t('showAllSure')} className="panel flex flex-wrap items-center gap-2 p-3">
+          <span className="flex-1">{t('showAllSure')}</span>
+          <button type="button" autoFocus className="btn h-11" onClick={() => setGivingUp(false)}>
+            {t('goOn')}
+          </button>
+          <button
+            type="button"
+            className="btn btn-secondary h-11"
+            onClick={() => {
+              setGivingUp(false)
+              ask({ type: 'reveal', scope: 'all', cell: cursor.cell, word: cursor.clue })
+            }}
+          >
+            {t('showAll')}
+          </button>
+        </div>
+      )}
+      <p role="status" className="min-h-6 text-center">
+        {news && t(news.code, { count: news.count })}
+      </p>
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
         {lists.map(
           ({ dir, indexes }) =>
@@ -143,4 +177,17 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
       </div>
     </div>
   )
+}
+
+/** Returns what a player should hear of the letters: what a check has found, and that a full grid is not right yet. */
+function newsOf(
+  { marks, open, finished }: CrosswordView,
+  letterAt: (cell: number) => string,
+  checked: boolean,
+): { code: 'wrongLetters' | 'noneWrong' | 'fullButWrong'; count: number } | undefined {
+  if (finished) return undefined
+  const wrong = marks.filter((mark) => mark === 'wrong').length
+  if (wrong > 0) return { code: 'wrongLetters', count: wrong }
+  if (open.every((isOpen, cell) => !isOpen || letterAt(cell) !== '')) return { code: 'fullButWrong', count: 0 }
+  return checked ? { code: 'noneWrong', count: 0 } : undefined
 }

@@ -50,7 +50,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
         </p>
       )}
       {view.hint && (
-        <p className="text-center">
+        <p role="status" className="text-center">
           <span className="quiet">{t('hint')}:</span> {view.hint}
         </p>
       )}
@@ -85,7 +85,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
           <div
             role="group"
             aria-label={t('letters')}
-            className="flex flex-wrap justify-center gap-1.5"
+            className="flex flex-wrap justify-center gap-1"
             dir={view.direction}
           >
             {alphabet.map((letter) => {

@@ -7,9 +7,11 @@ interface SceneProps {
   outcome: 'won' | 'lost' | null
 }
 
-const INK = '#14312F'
-const RIVER = '#0F6B78'
-const KELP = '#2B6E47'
+/** Lines are drawn in the ink of the page, so that they are seen by day and by night. */
+const INK = 'var(--color-base-content)'
+const FACE = '#14312F'
+const RIVER = 'var(--color-secondary)'
+const KELP = 'var(--color-success)'
 const FUR = '#7A5A3A'
 const AMBER = '#F0B84A'
 
@@ -30,7 +32,14 @@ interface PictureProps {
 }
 
 function Water({ y }: { y: number }) {
-  return <path d={`M-10 ${y}${'q8 -7 16 0t16 0'.repeat(11)}V160H-10Z`} fill="#E0EFEC" stroke={RIVER} strokeWidth={3} />
+  return (
+    <path
+      d={`M-10 ${y}${'q8 -7 16 0t16 0'.repeat(11)}V160H-10Z`}
+      fill="var(--color-accent)"
+      stroke={RIVER}
+      strokeWidth={3}
+    />
+  )
 }
 
 /** An otter wrapped in kelp, so as not to drift off: each miss is a strand that lets go. */
@@ -44,10 +53,10 @@ function Kelp({ left, misses, lost }: PictureProps) {
         <circle cx={90} cy={66} r={20} fill={FUR} stroke={INK} strokeWidth={2.5} />
         <circle cx={78} cy={50} r={5} fill={FUR} stroke={INK} strokeWidth={2} />
         <circle cx={102} cy={50} r={5} fill={FUR} stroke={INK} strokeWidth={2} />
-        <circle cx={83} cy={63} r={2.6} fill={INK} />
-        <circle cx={97} cy={63} r={2.6} fill={INK} />
-        <ellipse cx={90} cy={72} rx={6} ry={4} fill={INK} />
-        <path d={lost ? 'M83 80q7 -6 14 0' : 'M83 79q7 6 14 0'} fill="none" stroke={INK} strokeWidth={2} />
+        <circle cx={83} cy={63} r={2.6} fill={FACE} />
+        <circle cx={97} cy={63} r={2.6} fill={FACE} />
+        <ellipse cx={90} cy={72} rx={6} ry={4} fill={FACE} />
+        <path d={lost ? 'M83 80q7 -6 14 0' : 'M83 79q7 6 14 0'} fill="none" stroke={FACE} strokeWidth={2} />
         <path d="M238 80q24 -12 34 -2q-12 12 -34 8z" fill={FUR} stroke={INK} strokeWidth={2.5} />
       </g>
       {Array.from({ length: misses }, (_, index) => {
@@ -89,7 +98,7 @@ function Lanterns({ left, misses }: PictureProps) {
               width={20}
               height={38}
               rx={6}
-              fill={lit ? AMBER : '#46605B'}
+              fill={lit ? AMBER : 'var(--color-neutral)'}
               stroke={INK}
               strokeWidth={2.5}
             />

@@ -62,6 +62,7 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
     if (joins[row] !== null && picked !== row) send({ type: 'part', left: row })
     setPicked(picked === row ? null : row)
   }
+  const rights = marks.filter((mark) => mark === 'right' || mark === 'later').length
   const top = useLanding<HTMLDivElement>(round)
   const shownJoins = done && solution ? joins.map((place, row) => place ?? solution[row]!) : joins
   return (
@@ -74,7 +75,9 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
       className="flex scroll-mt-2 flex-col gap-3 outline-none"
     >
       <p className="flex justify-between gap-2 text-sm">
-        <span role="status">{wrong ? t('wrong') : done ? '' : t('howTo')}</span>
+        <span role="status">
+          {wrong ? t('wrong') : done ? '' : rights > 0 ? t('rightSoFar', { count: rights }) : t('howTo')}
+        </span>
         {rounds > 1 && <span className="quiet whitespace-nowrap">{t('round', { round, rounds })}</span>}
       </p>
       <div ref={board} className="relative grid grid-cols-[1fr_2.25rem_1fr] select-none">

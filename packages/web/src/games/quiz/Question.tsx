@@ -64,7 +64,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
         <ShownFace face={prompt} className="justify-center" />
       </h2>
       {hint && (
-        <p className="panel p-2 text-center">
+        <p role="status" className="panel p-2 text-center">
           <span className="quiet">{t('hint')}:</span> {hint}
         </p>
       )}

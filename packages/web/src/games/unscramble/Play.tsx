@@ -15,7 +15,7 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
   const open = outcome === null && !finished
   const { laid, lay, takeBack } = useLaying(view, send)
   const word = useLanding<HTMLDivElement>(view.number)
-  const size = by === 'words' ? 'min-w-14 px-3 text-lg' : 'min-w-10 text-2xl font-bold'
+  const size = by === 'words' ? 'min-w-14 px-3 text-lg' : 'min-w-11 text-2xl font-bold'
   return (
     <div
       ref={word}
@@ -32,7 +32,7 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
         </p>
       )}
       {hint !== '' && (
-        <p className="text-center text-sm">
+        <p role="status" className="text-center text-lg">
           <span className="quiet">{t('hint')}:</span> {hint}
         </p>
       )}

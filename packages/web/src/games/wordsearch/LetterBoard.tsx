@@ -12,11 +12,13 @@ interface LetterBoardProps {
   view: WordSearchView
   /** A line that is on its way to be judged. */
   pending: { from: Cell; to: Cell } | undefined
+  /** Whether the grid scrolls: then both ends are tapped, and a finger that draws moves the grid. */
+  isLarge: boolean
   onMark: (from: Cell, to: Cell) => void
 }
 
 /** The grid of letters: words are marked by drawing a line, tapping both ends, or with the keyboard. */
-export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
+export function LetterBoard({ view, pending, isLarge, onMark }: LetterBoardProps) {
   const t = useTexts(texts)
   const board = useRef<HTMLDivElement>(null)
   const [anchor, setAnchor] = useState<Cell>()
@@ -44,9 +46,9 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
     const cell = cellAt(event)
     setShowCursor(false)
     setCursor(cell)
-    event.currentTarget.setPointerCapture(event.pointerId)
+    if (!isLarge) event.currentTarget.setPointerCapture(event.pointerId)
     if (anchor && !same(anchor, cell)) return finish(anchor, snap(anchor, cell, rows, cols))
-    setDrawing(true)
+    setDrawing(!isLarge)
     setAnchor(cell)
     setHead(cell)
   }
@@ -107,14 +109,14 @@ export function LetterBoard({ view, pending, onMark }: LetterBoardProps) {
     )
   }
   return (
-    <div className="panel w-full p-1.5 sm:p-2" style={{ maxWidth: `min(100%, ${cols * 46}px)` }}>
+    <div className="panel mx-auto w-full p-1.5 sm:p-2" style={{ maxWidth: `min(100%, ${cols * 46}px)` }}>
       <div
         ref={board}
         role="application"
         tabIndex={0}
         aria-label={t('board', { rows, cols })}
         aria-describedby="board-help"
-        className="relative cursor-pointer touch-none select-none"
+        className={`relative cursor-pointer select-none ${isLarge ? '' : 'touch-pinch-zoom'}`}
         style={{ aspectRatio: `${cols} / ${rows}`, containerType: 'inline-size' }}
         onPointerDown={press}
         onPointerMove={drag}

@@ -2,6 +2,7 @@ import { directionOf } from '@otter/core'
 import { type WordSearchMove, type WordSearchView } from '@otter/core/games/wordsearch'
 import { Check, Lightbulb } from 'lucide-react'
 import { useState } from 'react'
+import { Enlarged } from '../Enlarged.tsx'
 import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { LetterBoard, type Cell } from './LetterBoard.tsx'
@@ -20,9 +21,11 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
   }
   return (
     <div className="flex flex-col gap-3 sm:gap-4">
-      <div className="flex justify-center">
-        <LetterBoard view={view} pending={waiting ? marked : undefined} onMark={mark} />
-      </div>
+      <Enlarged cols={view.rows[0]!.length}>
+        {(isLarge) => (
+          <LetterBoard view={view} pending={waiting ? marked : undefined} isLarge={isLarge} onMark={mark} />
+        )}
+      </Enlarged>
       <p id="board-help" className="sr-only">
         {t('help')}
       </p>

@@ -84,7 +84,7 @@ function Frame({ title, children }: { title?: string; children: ReactNode }) {
           ))}
         </select>
       </header>
-      <main className="flex flex-1 flex-col gap-3">{children}</main>
+      <main className="student flex flex-1 flex-col gap-3">{children}</main>
     </div>
   )
 }

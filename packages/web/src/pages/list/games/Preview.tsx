@@ -39,7 +39,7 @@ export function Preview({ kind, puzzle, early, language }: PreviewProps) {
   const Play = PLAY[kind]
   return (
     <EarlyReaders value={readers}>
-      <KeyScope className={early ? 'early' : undefined}>
+      <KeyScope className={early ? 'student early' : 'student'}>
         <Suspense>
           <Play
             view={game.view(puzzle, play, { ...PLAIN_CONTEXT, audience: 'player' }) as never}
