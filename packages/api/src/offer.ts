@@ -157,8 +157,13 @@ export const ResultsReply = z.object({
 })
 export type ResultsReply = z.infer<typeof ResultsReply>
 
-/** Who gave which answer to a question: each student's first attempt that met it, right ones last. */
+/**
+ * Who gave which answer to a question: each student's first attempt that met it, right ones last. A delayed one waited on
+ * its device for a connection: it counts from when it was given.
+ */
 export const AnswersReply = z.object({
-  answers: z.array(Participant.extend({ outcome: OutcomeCode, given: z.string(), milliseconds: z.number() })),
+  answers: z.array(
+    Participant.extend({ outcome: OutcomeCode, given: z.string(), milliseconds: z.number(), delayed: z.boolean() }),
+  ),
 })
 export type AnswersReply = z.infer<typeof AnswersReply>

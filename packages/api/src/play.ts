@@ -14,6 +14,9 @@ export type JoinOffer = z.input<typeof JoinOffer>
 /** Header by which a page sends the token that it keeps. */
 export const TOKEN_HEADER = 'X-Otter-Player'
 
+/** A moment by a device's clock, in milliseconds since 1970. */
+const DeviceTime = z.number().int().min(0).max(4_000_000_000_000)
+
 /**
  * A move. Its id makes sending it twice harmless; `for` names what it was made for, as `moment` did, and `madeAt` when,
  * by the device's clock (milliseconds since 1970). Without an id, `after` says how many moves came before it.
@@ -24,7 +27,9 @@ export const SendMove = z
     attempt: z.number().int().min(1).max(10_000),
     after: z.number().int().min(0).max(1_000_000).optional(),
     for: z.string().max(100).optional(),
-    madeAt: z.number().int().min(0).max(4_000_000_000_000).optional(),
+    madeAt: DeviceTime.optional(),
+    /** When this try to send it began, by the same clock: the difference is how long it had no connection. */
+    sentAt: DeviceTime.optional(),
     move: z.unknown().optional(),
   })
   .refine(({ id, after }) => id !== undefined || after !== undefined, { path: ['id'] })

@@ -1,5 +1,16 @@
+import { randomUUID } from 'node:crypto'
+import type { QuizPuzzle } from '@otter/core/games/quiz'
 import { expect } from 'chai'
-import { Client, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+import {
+  Client,
+  puzzleOf,
+  rows,
+  startTestServer,
+  teacherWithList,
+  WORDS,
+  type Reply,
+  type TestServer,
+} from './testServer.ts'
 
 interface KeptPlay {
   name: string
@@ -62,6 +73,74 @@ describe('Time in a play', () => {
     }
     throw new Error('this never came')
   }
+
+  /** A quiz whose first question's time has run out unheard, so many milliseconds after it was asked. */
+  async function runOut(milliseconds: number) {
+    const { teacher, id, code } = await sharedQuiz()
+    const student = await join(code, 'Ada')
+    const { body } = await student.call('GET', `/play/${code}`)
+    const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+    const right = questions[0]!.choices.findIndex((choice) => choice.right)
+    await pass(id, milliseconds)
+    await until(async () => (await plays(id))[0]!.moves.length === 1)
+    const answer = (delay: number, rest: object = {}): Promise<Reply> =>
+      student.call('POST', `/play/${code}/moves`, {
+        id: randomUUID(),
+        attempt: 1,
+        for: body.play.moment,
+        // The device's clock is an hour wrong.
+        madeAt: Date.now() + 3_600_000 - delay,
+        sentAt: Date.now() + 3_600_000,
+        move: { type: 'choose', choices: [right] },
+        ...rest,
+      })
+    const outcomes = (): Promise<{ outcome: string; milliseconds: number }[]> =>
+      rows(
+        server,
+        `SELECT r.outcome, r.milliseconds FROM responses r JOIN plays y ON y.id = r.play_id WHERE
+        y.offer_id = $id AND r.withdrawn_at IS NULL ORDER BY r.id`,
+        { id },
+      )
+    return { teacher, id, code, student, answer, outcomes, entryId: questions[0]!.entryId }
+  }
+
+  it('counts an answer that was given in time and had no connection, and says so', async () => {
+    const { teacher, id, answer, outcomes, entryId } = await runOut(60_000)
+    expect((await outcomes()).map(({ outcome }) => outcome)).to.deep.equal(['passed'])
+    const { body } = await answer(48_000)
+    expect([body.fate, body.play.view.told.right, body.play.view.told.late]).to.deep.equal(['taken', true, false])
+    const [response, ...more] = await outcomes()
+    expect([response!.outcome, more.length]).to.deep.equal(['right', 0])
+    expect(response!.milliseconds, 'from when it was asked to when it was given').to.be.within(11_000, 16_000)
+    const { answers } = (await teacher.call('GET', `/links/${id}/questions/${entryId}`)).body
+    expect([answers[0].outcome, answers[0].delayed]).to.deep.equal(['right', true])
+    expect((await teacher.call('GET', `/links/${id}/results`)).body.participants[0].right).to.equal(1)
+  })
+
+  it('believes no answer that says to be older than its question, and none that came after the time', async () => {
+    for (const [delay, rest] of [
+      [30_000, {}],
+      [11 * 60_000, {}],
+      [0, {}],
+      [48_000, { sentAt: undefined }],
+      [-48_000, {}],
+    ] as const) {
+      const { answer, outcomes } = await runOut(60_000)
+      expect((await answer(delay, rest)).body.fate, String(delay)).to.equal('passed')
+      expect((await outcomes()).map(({ outcome }) => outcome)).to.deep.equal(['passed'])
+    }
+    // Older than the question itself: it counts from when that was asked.
+    const { answer, outcomes } = await runOut(40_000)
+    expect((await answer(5 * 60_000)).body.fate).to.equal('taken')
+    expect((await outcomes())[0]).to.deep.equal({ outcome: 'right', milliseconds: 0 })
+  })
+
+  it('takes no answer back into a question that its player has left', async () => {
+    const { student, code, answer, outcomes } = await runOut(60_000)
+    await student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move: { type: 'next' } })
+    expect((await answer(48_000)).body.fate).to.equal('passed')
+    expect((await outcomes()).map(({ outcome }) => outcome)).to.deep.equal(['passed'])
+  })
 
   it('is up without any device, once, whichever server sees it', async () => {
     const { teacher, id, code } = await sharedQuiz()

@@ -33,3 +33,18 @@ export function clockAt(
 export function momentOf({ clock, movedAt, factor = 1, paused = 0 }: PlayClock, deadline: number): number {
   return movedAt + paused + Math.max(0, deadline - clock) * factor
 }
+
+/** Longest time for which a move is believed to have waited on its device for a connection, in milliseconds. */
+export const LONGEST_DELAY = 10 * 60_000
+/** What a good connection takes is no delay, in milliseconds. */
+const SHORTEST_DELAY = 1500
+
+/**
+ * Returns for how long a move waited on its device before it was sent, by that device's clock alone, so that it matters
+ * little how wrong that clock is: 0 where nothing is said, or nothing that can be believed.
+ */
+export function delayOf({ madeAt, sentAt }: { madeAt?: number | undefined; sentAt?: number | undefined }): number {
+  if (madeAt === undefined || sentAt === undefined) return 0
+  const delay = sentAt - madeAt
+  return delay >= SHORTEST_DELAY && delay <= LONGEST_DELAY ? delay : 0
+}

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import type { MoveFate, PlayReply, SendMove } from '@otter/api'
-import { clockAt } from '@otter/core'
+import { clockAt, delayOf } from '@otter/core'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
 import { isDoneAgain, type Scope } from '../db/scope.ts'
 import { type Person } from './participants.ts'
-import { clockOf, dueMoment, enter, findDuePlay, findPlay, reply, type OpenPlay } from './plays.ts'
+import { clockOf, dueMoment, enter, findDuePlay, findPlay, reply, type BeforeTimeUp, type OpenPlay } from './plays.ts'
 import { questionSet } from './questionSets.ts'
 
 /** Most moves of one attempt. */
@@ -36,7 +36,7 @@ export async function sendMove(
   return reply(scope, offer, person, next, fate)
 }
 
-type IdentifiedMove = Pick<z.output<typeof SendMove>, 'for' | 'madeAt' | 'move'> & {
+type IdentifiedMove = Pick<z.output<typeof SendMove>, 'for' | 'madeAt' | 'sentAt' | 'move'> & {
   id: string
   author: 'player' | 'clock'
 }
@@ -77,10 +77,11 @@ async function setDue(scope: Scope, { id }: OpenPlay, due: Date | null): Promise
 
 async function applyMove(
   scope: Scope,
-  play: OpenPlay,
+  stored: OpenPlay,
   sent: IdentifiedMove,
 ): Promise<{ next: OpenPlay; fate: MoveFate }> {
-  const { made, context, state, now } = play
+  const { play, now, delay } = asMade(stored, sent)
+  const { made, context, state } = play
   const { game, puzzle } = made
   const clock = play.ended
     ? play.milliseconds
@@ -92,8 +93,8 @@ async function applyMove(
   const fate = isPassed ? 'passed' : step.play === state ? 'void' : 'taken'
   const moves = play.moves + 1
   if (fate !== 'taken') {
-    const isKept = await keepMove(scope, play, sent, fate, clock)
-    return isKept ? { next: { ...play, moves }, fate } : { next: play, fate: 'repeated' }
+    const isKept = await keepMove(scope, stored, sent, fate, clock)
+    return isKept ? { next: { ...stored, moves }, fate } : { next: stored, fate: 'repeated' }
   }
   const score = game.score(puzzle, step.play)
   const outcomes = step.responses.map(({ outcome }) => outcome)
@@ -105,6 +106,7 @@ async function applyMove(
     movedAt: now,
     pausedBefore: play.paused,
     ended: score.finished,
+    beforeTimeUp: sent.author === 'clock' ? (stored.beforeTimeUp ?? snapshotOf(stored)) : null,
     doing: {
       ...game.doing(puzzle, step.play),
       last: [...(play.doing?.last ?? []), ...outcomes].slice(-LAST_OUTCOMES),
@@ -115,6 +117,9 @@ async function applyMove(
   const asked = isAskedOther ? await questionSet(scope, made, step.play) : null
   const [kept] = await scope.query(TAKE, {
     ...moveValues(play, sent, fate, clock),
+    delay: Math.round(delay),
+    movedAt: new Date(now),
+    beforeTimeUp: next.beforeTimeUp && JSON.stringify(next.beforeTimeUp),
     state: JSON.stringify(step.play),
     responses: JSON.stringify(step.responses),
     participantId: play.participantId,
@@ -128,12 +133,34 @@ async function applyMove(
     dueAt: dueMoment(next),
     doing: JSON.stringify(next.doing),
   })
-  return kept ? { next, fate } : { next: play, fate: 'repeated' }
+  return kept ? { next, fate } : { next: stored, fate: 'repeated' }
 }
 
-const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate, author, calls)
+/**
+ * Returns the play that a move was made in, and when it was made by the server's clock. A move that had no connection
+ * counts from when it was made: after the last one that was heard, and where the time for what it answers ran out
+ * meanwhile with no word from its player, as if it had not.
+ */
+function asMade(play: OpenPlay, sent: IdentifiedMove): { play: OpenPlay; now: number; delay: number } {
+  const delay = sent.author === 'player' ? delayOf(sent) : 0
+  const { game, puzzle } = play.made
+  const before = play.beforeTimeUp
+  if (delay > 0 && before && sent.for !== undefined && sent.for === game.moment?.(puzzle, before.state)) {
+    const earlier: OpenPlay = { ...play, ...before, ended: false }
+    const now = Math.max(before.movedAt, play.now - delay)
+    const deadline = game.timed?.deadline(puzzle, before.state) ?? null
+    if (deadline !== null && clockAt(clockOf(earlier), now, deadline) < deadline) return { play: earlier, now, delay }
+  }
+  return { play, now: Math.max(play.movedAt, play.now - delay), delay }
+}
+
+function snapshotOf({ state, rules, milliseconds, movedAt, pausedBefore }: OpenPlay): BeforeTimeUp {
+  return { state, rules, milliseconds, movedAt, pausedBefore }
+}
+
+const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate, author, calls, delay_ms)
   VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
-    $clock::integer, $rules::integer, $fate, $author, $calls::integer) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
+    $clock::integer, $rules::integer, $fate, $author, $calls::integer, $delay::integer) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
 
 /**
  * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
@@ -171,7 +198,7 @@ const TAKE = `WITH kept AS (${KEEP}),
       count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right,
         count(*) FILTER (WHERE round = 'second') AS second_total FROM holding)
   UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer,
-    milliseconds = $clock::integer, moved_at = $at::timestamptz, last_seen_at = greatest(y.last_seen_at,
+    milliseconds = $clock::integer, moved_at = $movedAt::timestamptz, before_time_up = $beforeTimeUp::jsonb, last_seen_at = greatest(y.last_seen_at,
     $at::timestamptz), paused_ms = $paused::bigint, due_at = $dueAt::timestamptz,
     doing = $doing::jsonb, hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
     ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
@@ -198,6 +225,7 @@ function moveValues(
     fate,
     author,
     calls: play.context.shared?.calls ?? null,
+    delay: 0,
   }
 }
 

@@ -39,6 +39,14 @@ interface Origin {
   knowledge?: string
 }
 
+/** How a play stood before its time ran out; as the play itself has it. */
+export interface BeforeTimeUp extends Pick<PlayClock, 'movedAt'> {
+  state: unknown
+  rules: number
+  milliseconds: number
+  pausedBefore: number
+}
+
 /** A play as it is stored. */
 interface StoredPlay {
   id: string
@@ -62,6 +70,8 @@ interface StoredPlay {
   /** The database's clock, in milliseconds since 1970. */
   now: number
   ended: boolean
+  /** How it stood before its time ran out with no word from its player; null once there was one. */
+  beforeTimeUp: BeforeTimeUp | null
   /** How many terms were called for all who play this version; null where nobody calls. */
   calls: number | null
   doing: (Doing & { last: Outcome[] }) | null
@@ -76,6 +86,7 @@ export interface OpenPlay extends StoredPlay {
 const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId", y.game_version_id AS "versionId",
   v.correction, y.rules, y.moves, y.state, y.origin, y.milliseconds,
   (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended, y.doing,
+  y.before_time_up AS "beforeTimeUp",
   (SELECT m.calls FROM offer_games m WHERE m.offer_id = y.offer_id AND m.position = 0
     AND m.game_version_id = y.game_version_id) AS calls,
   y.paused_ms::float8 AS "pausedBefore", ${PAUSED} AS paused, ${NOW} AS now,
@@ -136,6 +147,11 @@ async function opened(scope: Scope, { origin, ...play }: StoredPlay & { origin: 
       knowledge: serverKnowledge,
     },
     rules: made.game.version,
+    beforeTimeUp: play.beforeTimeUp && {
+      ...play.beforeTimeUp,
+      rules: made.game.version,
+      state: upgradedPlay(made.game, play.beforeTimeUp.state, play.beforeTimeUp.rules, made.puzzle),
+    },
     state: upgradedPlay(made.game, play.state, play.rules, made.puzzle),
   }
 }
@@ -200,6 +216,7 @@ async function startPlay(
     paused: offer.paused,
     now: offer.now,
     ended: false,
+    beforeTimeUp: null,
     calls: offer.calls,
     doing: { ...game.doing(puzzle, state), last: [] },
     made,

@@ -1,8 +1,11 @@
 import type { QueryInterface } from 'sequelize'
 
-/** Terms can be called for all who play an offer; who lost a device asks to come back by name. */
+/**
+ * Terms can be called for all who play an offer; who lost a device asks to come back by name; an answer that was made in
+ * time counts, though it had no connection.
+ */
 export const sixth = {
-  name: '006-calls-and-returns',
+  name: '006-calls-returns-and-delays',
   async up({ context }: { context: QueryInterface }): Promise<void> {
     for (const statement of STATEMENTS) await context.sequelize.query(statement)
   },
@@ -13,6 +16,9 @@ const STATEMENTS = [
   'ALTER TABLE offer_games ADD COLUMN calls integer CHECK (calls >= 0)',
   // How many terms were called when the move was made, so that the moves lead to the same state again.
   'ALTER TABLE moves ADD COLUMN calls integer',
+  // How long a move waited on its device for a connection; how a play stood before its time ran out unanswered.
+  'ALTER TABLE moves ADD COLUMN delay_ms integer NOT NULL DEFAULT 0 CHECK (delay_ms >= 0)',
+  'ALTER TABLE plays ADD COLUMN before_time_up jsonb',
   // The participant that this one says to be: it waits for the teacher's word.
   `ALTER TABLE participants ADD COLUMN returns_to uuid REFERENCES participants ON DELETE SET NULL
     CHECK (returns_to <> id)`,

@@ -16,6 +16,9 @@ const FIRST_MET = `met AS MATERIALIZED (
   FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId AND r.is_first
     ORDER BY person, r.entry_id, r.id)`
 
+/** An answer that waited so long for a connection is told as such, in milliseconds. */
+const NOTED_DELAY = 5000
+
 /** Most different answers that are told of one question. */
 const MOST_WRONG = 3
 const MOST_OPINIONS = 12
@@ -112,10 +115,12 @@ export async function questionResults(scope: Scope, offerId: string): Promise<Qu
 export async function answersTo(scope: Scope, offerId: string, entryId: string): Promise<AnswersReply['answers']> {
   return scope.query<AnswersReply['answers'][number]>(
     `WITH met AS (
-       SELECT DISTINCT ON (person) coalesce(p.merged_into, p.id) AS person, r.outcome, r.given, r.milliseconds
+       SELECT DISTINCT ON (person) coalesce(p.merged_into, p.id) AS person, r.outcome, r.given, r.milliseconds,
+         coalesce((SELECT w.delay_ms FROM moves w WHERE w.play_id = r.play_id AND w.number = r.move_number), 0) >= ${NOTED_DELAY}
+           AS delayed
        FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId
          AND r.entry_id = $entryId AND r.is_first ORDER BY person, r.id)
-     SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds FROM met m JOIN participants p
+     SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds, m.delayed FROM met m JOIN participants p
        ON p.id = m.person
      ORDER BY m.outcome = 'right', m.given, p.name, p.seat LIMIT 2000`,
     { offerId, entryId },

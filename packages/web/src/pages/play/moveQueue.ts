@@ -79,7 +79,7 @@ export class MoveQueue {
     let pause = FIRST_WAIT
     while (this.moves.length > 0 && !this.stopped) {
       const [move] = this.moves
-      const outcome = await this.parts.send(move!).then(
+      const outcome = await this.parts.send({ ...move!, sentAt: Date.now() }).then(
         (reply) => ({ reply }),
         (error: unknown) => ({ error }),
       )
