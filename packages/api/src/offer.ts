@@ -31,9 +31,17 @@ export const CreateOffer = z.object({
 })
 export type CreateOffer = z.input<typeof CreateOffer>
 
-/** Closes an offer or opens it again, names it, or stops the clocks of all its plays. */
-export const ChangeOffer = z.object({ open: z.boolean(), name: OfferName, paused: z.boolean() }).partial()
+/** Closes an offer or opens it again, names it, archives it (which closes it) or restores it, or stops the clocks of all its plays. */
+export const ChangeOffer = z
+  .object({ open: z.boolean(), name: OfferName, paused: z.boolean(), archived: z.boolean() })
+  .partial()
 export type ChangeOffer = z.input<typeof ChangeOffer>
+
+/** Who takes part in an offer, and who has its page open now. */
+export const HereReply = z.object({
+  students: z.array(z.object({ participantId: z.uuid(), name: z.string(), here: z.boolean() })),
+})
+export type HereReply = z.infer<typeof HereReply>
 
 /** Says how many terms the teacher has called for all who play. */
 export const CallTerms = z.object({ calls: z.number().int().min(0).max(1000) })
@@ -62,6 +70,7 @@ export const OfferReply = z.object({
   kind: z.enum(GAME_KINDS),
   code: z.string(),
   open: z.boolean(),
+  archived: z.boolean(),
   seed: z.string(),
   createdAt: z.iso.datetime(),
   players: z.number().int(),

@@ -50,6 +50,8 @@ export const PlayState = z.object({
   /** Milliseconds until what stands is over; null where it has all the time. */
   left: z.number().nullable(),
   view: z.unknown(),
+  /** Once it is over: the answers of what counts and was not right, as a student can look at them again. */
+  missed: z.array(z.string()).nullable(),
   score: z.object({
     right: z.number(),
     total: z.number(),

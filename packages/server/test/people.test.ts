@@ -129,6 +129,61 @@ describe('Who takes part', () => {
     expect(await students()).to.have.length(1)
   })
 
+  it('is here while its page is open, whoever has merely joined is not', async () => {
+    const { teacher, id, code } = await shared()
+    const [open, away] = [await join(code, 'Ada'), await join(code, 'Bo')]
+    expect((await open.call('POST', `/play/${code}/here`, {})).status).to.equal(204)
+    const here = async (): Promise<unknown> =>
+      (await teacher.call('GET', `/links/${id}/here`)).body.students.map((student: { name: string; here: boolean }) => [
+        student.name,
+        student.here,
+      ])
+    expect(await here()).to.deep.equal([
+      ['Ada', true],
+      ['Bo', false],
+    ])
+    await rows(server, "UPDATE participants SET here_at = here_at - interval '31 seconds' WHERE offer_id = $id", { id })
+    await away.call('POST', `/play/${code}/here`, {})
+    expect(await here()).to.deep.equal([
+      ['Ada', false],
+      ['Bo', true],
+    ])
+    expect((await new Client(server.url).call('POST', `/play/${code}/here`, {})).status).to.equal(401)
+    const { client: stranger } = await teacherWithList(server.url, [])
+    expect((await stranger.call('GET', `/links/${id}/here`)).status).to.equal(404)
+  })
+
+  it('hears at the end which answers to look at once more, and not before', async () => {
+    const { code } = await shared('unscramble', { order: 'list' })
+    const student = await join(code, 'Ada')
+    expect((await student.call('GET', `/play/${code}`)).body.play.missed).to.equal(null)
+    await move(student, code, { type: 'skip' })
+    const { body } = await student.call('POST', `/play/${code}/moves`, {
+      id: randomUUID(),
+      attempt: 1,
+      move: { type: 'finish' },
+    })
+    expect(body.play.missed).to.have.members(WORDS)
+  })
+
+  it('can’t join a link that is archived until that is opened again; what was done in it stays', async () => {
+    const { teacher, id, code, students } = await shared()
+    await join(code, 'Ada')
+    const change = async (what: object): Promise<unknown> => {
+      const { open, archived } = (await teacher.call('PATCH', `/links/${id}`, what)).body
+      return [open, archived]
+    }
+    expect(await change({ archived: true })).to.deep.equal([false, true])
+    expect((await new Client(server.url).call('POST', `/play/${code}/join`, { name: 'Bo' })).body.code).to.equal(
+      'link-closed',
+    )
+    expect(await change({ name: 'old' })).to.deep.equal([false, true])
+    expect(await students()).to.have.length(1)
+    expect(await change({ archived: false })).to.deep.equal([false, false])
+    expect(await change({ archived: true })).to.deep.equal([false, true])
+    expect(await change({ open: true })).to.deep.equal([true, false])
+  })
+
   it('gives no rude name, nor one that nobody sees', async () => {
     const { code, students } = await shared()
     const refused = async (name: string): Promise<string> =>

@@ -19,6 +19,7 @@ import {
   ChangeOffer,
   ChangeParticipant,
   CreateOffer,
+  HereReply,
   LeadReply,
   MergeParticipant,
   OfferReply,
@@ -157,6 +158,7 @@ export const ROUTES: readonly Route[] = [
     summary: 'Its game with the answers, and how far it was called',
     reply: LeadReply,
   }),
+  teacher({ method: 'get', path: '/links/:id/here', summary: 'Who takes part, and who is here now', reply: HereReply }),
   teacher({
     method: 'put',
     path: '/links/:id/calls',
@@ -283,6 +285,7 @@ export const ROUTES: readonly Route[] = [
     reply: PlayReply,
   }),
   student({ method: 'post', path: '/play/:code/again', summary: 'Begins another attempt', reply: PlayReply }),
+  student({ method: 'post', path: '/play/:code/here', summary: 'Says that the page is open', status: 204 }),
   anyone({ method: 'post', path: '/play/:code/leave', summary: 'Forgets the player on this device', status: 204 }),
   anyone({ method: 'get', path: '/dictionary/:language', summary: 'Words that games look up', reply: 'text/plain' }),
 ]

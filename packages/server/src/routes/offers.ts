@@ -4,7 +4,7 @@ import { Router } from 'express'
 import { z } from 'zod'
 import { reading } from '../db/scope.ts'
 import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
-import { callTerms, readLead } from '../services/leading.ts'
+import { callTerms, readHere, readLead } from '../services/leading.ts'
 import {
   answerReturn,
   changeParticipant,
@@ -38,6 +38,9 @@ export default function offerRoutes(context: Context): Router {
   })
   router.get('/links/:id/lead', async (request, response) => {
     response.json(await asTeacherReading(context, request, (scope) => readLead(scope, idOf(request))))
+  })
+  router.get('/links/:id/here', async (request, response) => {
+    response.json(await asTeacherReading(context, request, (scope) => readHere(scope, idOf(request))))
   })
   router.put('/links/:id/calls', async (request, response) => {
     await asTeacher(context, request, (scope) => callTerms(scope, idOf(request), CallTerms.parse(request.body)))

@@ -5,7 +5,7 @@ import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { withinLimits } from '../services/limits.ts'
 import { sendMove } from '../services/moves.ts'
-import { joinOffer, openPlay, playAgain } from '../services/plays.ts'
+import { joinOffer, openPlay, playAgain, stayHere } from '../services/plays.ts'
 import { asAnyone, type Context } from './context.ts'
 
 /** How long a device is remembered. */
@@ -64,6 +64,10 @@ export default function playRoutes(context: Context): Router {
   })
   router.post('/play/:code/again', async (request, response) => {
     response.json(await asStudent(request, (scope, code) => playAgain(scope, code, tokenOf(request))))
+  })
+  router.post('/play/:code/here', async (request, response) => {
+    await asStudent(request, (scope, code) => stayHere(scope, code, tokenOf(request)))
+    response.status(204).end()
   })
   router.post('/play/:code/leave', (request, response) => {
     remember(request, response, '', 0)

@@ -1,4 +1,4 @@
-import type { CallTerms, LeadReply } from '@otter/api'
+import type { CallTerms, HereReply, LeadReply } from '@otter/api'
 import type { z } from 'zod'
 import type { TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
@@ -24,6 +24,22 @@ export async function readLead(scope: TeacherScope, offerId: string): Promise<Le
     { offerId, versionId: game!.versionId },
   )
   return { kind, puzzle, calls: game!.calls ?? 0, winners }
+}
+
+/** So recently a student's page must have been open for the student to be here, as PostgreSQL writes it. */
+const HERE = "interval '30 seconds'"
+
+/** Returns who takes part in an offer, by name, and who is here now. Throws a Problem where it is another's. */
+export async function readHere(scope: TeacherScope, offerId: string): Promise<HereReply> {
+  await readOffer(scope, offerId)
+  const students = await scope.query<HereReply['students'][number]>(
+    `SELECT p.id AS "participantId", p.name, coalesce((SELECT max(q.here_at) FROM participants q
+      WHERE q.id = p.id OR q.merged_into = p.id) > now() - ${HERE}, false) AS here
+      FROM participants p WHERE p.offer_id = $offerId AND p.removed_at IS NULL AND p.merged_into IS NULL
+      AND p.returns_to IS NULL ORDER BY p.name, p.seat`,
+    { offerId },
+  )
+  return { students }
 }
 
 /** Keeps how many terms were called for all who play. Throws a Problem where the offer is another's. */

@@ -86,7 +86,7 @@ async function applyMove(
   const clock = play.ended
     ? play.milliseconds
     : clockAt(clockOf(play), now, game.timed?.deadline(puzzle, state) ?? null)
-  const isPassed = sent.for !== undefined && game.moment !== undefined && sent.for !== game.moment(puzzle, state)
+  const isPassed = isForPast(play, sent)
   const step = isPassed
     ? { play: state, responses: [] }
     : game.move(puzzle, state, sent.move, { ...context, clock, now })
@@ -134,6 +134,11 @@ async function applyMove(
     doing: JSON.stringify(next.doing),
   })
   return kept ? { next, fate } : { next: stored, fate: 'repeated' }
+}
+
+/** Whether a move was made for what does not stand any more. */
+function isForPast({ made: { game, puzzle }, state }: OpenPlay, { for: madeFor }: IdentifiedMove): boolean {
+  return madeFor !== undefined && game.moment !== undefined && madeFor !== game.moment(puzzle, state)
 }
 
 /**

@@ -15,7 +15,7 @@ const CODE_LENGTH = 6
 /** How often a list may change under a game that is being renewed before it is given up. */
 const MAX_RENEWALS = 5
 
-const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.code, o.open, v.seed, v.options,
+const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.code, o.open, o.archived_at IS NOT NULL AS archived, v.seed, v.options,
   o.created_at AS "createdAt", (SELECT count(*)::int FROM participants p WHERE p.offer_id = o.id
   AND p.removed_at IS NULL AND p.merged_into IS NULL) AS players, coalesce(v.list_version < l.version,
   false) AS outdated
@@ -202,19 +202,31 @@ async function draftOf(scope: TeacherScope, offerId: string): Promise<GameDraft>
   return draftGame(scope, listId, kind, options, seed)
 }
 
-/** Closes an offer or opens it again, stops its clocks or lets them run, or names it. Throws a Problem where it is another's. */
+/**
+ * Closes an offer or opens it again, stops its clocks or lets them run, names it, archives it (then it is closed) or
+ * restores it (as does opening it). Throws a Problem where it is another's.
+ */
 export async function changeOffer(
   scope: TeacherScope,
   offerId: string,
-  { open, name, paused }: z.output<typeof ChangeOffer>,
+  { open, name, paused, archived }: z.output<typeof ChangeOffer>,
 ): Promise<OfferReply> {
   await scope.query(
-    `UPDATE offers o SET open = coalesce($open, open), name = coalesce($name, name), changed_at = clock_timestamp(),
+    `UPDATE offers o SET open = coalesce($open, open) AND NOT coalesce($archived, false), name = coalesce($name, name), changed_at = clock_timestamp(),
+      archived_at = CASE WHEN $archived::boolean THEN coalesce(archived_at, now())
+        WHEN $archived::boolean IS NULL AND $open::boolean IS NOT TRUE THEN archived_at END,
       paused_ms = CASE WHEN $paused::boolean IS FALSE THEN ${PAUSED} ELSE paused_ms END,
       paused_at = CASE WHEN $paused::boolean THEN coalesce(paused_at, clock_timestamp())
         WHEN $paused::boolean IS NULL THEN paused_at END
       WHERE id = $offerId AND teacher_id = $teacherId`,
-    { offerId, teacherId: scope.teacherId, open: open ?? null, name: name ?? null, paused: paused ?? null },
+    {
+      offerId,
+      teacherId: scope.teacherId,
+      open: open ?? null,
+      name: name ?? null,
+      paused: paused ?? null,
+      archived: archived ?? null,
+    },
   )
   if (paused === false) await reckonAgain(scope, offerId, null)
   return readOffer(scope, offerId)

@@ -273,6 +273,7 @@ async function played(scope: Scope, offer: OpenOffer, play: OpenPlay): Promise<P
   const { state, attempt, moves, context } = play
   const { game, puzzle } = play.made
   const asked = game.opinions?.(puzzle, state) ?? []
+  const score = game.score(puzzle, state)
   return {
     opinions: asked.length > 0 ? await opinionsOf(scope, offer.id, asked) : [],
     play: {
@@ -281,9 +282,22 @@ async function played(scope: Scope, offer: OpenOffer, play: OpenPlay): Promise<P
       moment: game.moment?.(puzzle, state) ?? null,
       left: timeLeft(play),
       view: game.view(puzzle, state, { ...context, audience: 'player' }),
-      score: game.score(puzzle, state),
+      missed: score.finished ? await missedIn(scope, play) : null,
+      score,
     },
   }
+}
+
+/** Returns the answers of what a play asked, counts and was not right, each once. */
+async function missedIn(scope: Scope, { id, state, made: { game, puzzle } }: OpenPlay): Promise<string[]> {
+  const right = await scope.query<{ entryId: string }>(
+    `SELECT DISTINCT entry_id AS "entryId" FROM responses WHERE play_id = $id AND counts AND outcome = 'right'
+      AND withdrawn_at IS NULL`,
+    { id },
+  )
+  const known = new Set(right.map(({ entryId }) => entryId))
+  const missed = game.questions(puzzle, state).filter(({ entryId, counts }) => counts && !known.has(entryId))
+  return [...new Set(missed.map(({ text }) => text).filter((text) => text !== ''))]
 }
 
 /** Returns the milliseconds until what stands in a play is over, as its player is told; null where it has all the time. */
@@ -360,6 +374,13 @@ export async function enter(
   if (person.waits) throw new Problem(403, 'waits')
   if (!offer.open) throw new Problem(403, 'link-closed')
   return { offer, person }
+}
+
+/** Notes that a student has the page open. */
+export async function stayHere(scope: Scope, code: string, token: string | undefined): Promise<void> {
+  const { person } = await findDoor(scope, code, token)
+  if (!person) throw new Problem(401, 'who-are-you')
+  await scope.query('UPDATE participants SET here_at = clock_timestamp() WHERE id = $id', { id: person.participantId })
 }
 
 /** Starts another attempt, on the newest version of the game, once the last one is finished. */

@@ -5,6 +5,7 @@ import type {
   ChangeTeacher,
   CreateList,
   CreateOffer,
+  HereReply,
   LeadReply,
   ListReply,
   ListSummary,
@@ -30,7 +31,10 @@ export const queryClient = new QueryClient({
     queries: {
       retry: (count, error) => count < 3 && !(error instanceof ApiError && error.status >= 400 && error.status < 500),
       staleTime: 5_000,
+      // Whoever has no connection hears so, instead of waiting for ever.
+      networkMode: 'always',
     },
+    mutations: { networkMode: 'always' },
   },
 })
 
@@ -151,6 +155,16 @@ export function useChangeOffer(): UseMutationResult<OfferReply, Error, ChangeOff
         client.invalidateQueries({ queryKey: ['offers', listId] }),
         client.invalidateQueries({ queryKey: ['results', id] }),
       ]),
+  })
+}
+
+/** Who takes part in an offer, and who is here now. */
+export function useHere(offerId: string | undefined): UseQueryResult<HereReply> {
+  return useQuery({
+    queryKey: ['here', offerId],
+    enabled: offerId !== undefined,
+    queryFn: () => call<HereReply>('GET', `/links/${offerId}/here`),
+    refetchInterval: WATCHING,
   })
 }
 

@@ -19,6 +19,10 @@ const STATEMENTS = [
   // How long a move waited on its device for a connection; how a play stood before its time ran out unanswered.
   'ALTER TABLE moves ADD COLUMN delay_ms integer NOT NULL DEFAULT 0 CHECK (delay_ms >= 0)',
   'ALTER TABLE plays ADD COLUMN before_time_up jsonb',
+  // Offers that a teacher no longer wants among the others.
+  'ALTER TABLE offers ADD COLUMN archived_at timestamptz',
+  // When a student's page was last open, for who is in the room now.
+  'ALTER TABLE participants ADD COLUMN here_at timestamptz',
   // The participant that this one says to be: it waits for the teacher's word.
   `ALTER TABLE participants ADD COLUMN returns_to uuid REFERENCES participants ON DELETE SET NULL
     CHECK (returns_to <> id)`,

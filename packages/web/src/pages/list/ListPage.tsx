@@ -14,6 +14,7 @@ import { GameStep } from './games/GameStep.tsx'
 import { ListHeader } from './ListHeader.tsx'
 import { OverruledNotices } from './draft/OverruledNotices.tsx'
 import { useListDraft, type ListDraft } from './draft/useListDraft.ts'
+import { OutdatedLinks } from './OutdatedLinks.tsx'
 import { WordsStep } from './WordsStep.tsx'
 import { commonTexts, listTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
@@ -142,7 +143,10 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
           onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))}
         />
       ) : (
-        <WordsStep listId={list.id} listDraft={listDraft} list={entryList} notes={notes} fits={fits} />
+        <>
+          <OutdatedLinks listId={list.id} />
+          <WordsStep listId={list.id} listDraft={listDraft} list={entryList} notes={notes} fits={fits} />
+        </>
       )}
       {kind && GAME_KINDS.length > 1 && (
         <nav aria-label={t('otherGames')} className="flex flex-wrap gap-2">

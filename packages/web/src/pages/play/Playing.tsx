@@ -2,7 +2,7 @@ import type { PlayReply } from '@otter/api'
 import { Suspense, useMemo, useState } from 'react'
 import { PLAY } from '../../games/play.ts'
 import { playTexts } from '../../texts/namespaces.ts'
-import { useTexts } from '../../texts/texts.ts'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 import { EarlyReaders } from '../../games/early.ts'
 import { useLanding } from '../../ui/useLanding.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -27,7 +27,13 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
       <Progress kind={reply.kind} play={play} playerName={playerName} />
       <PlayNews reply={reply} state={state} finished={score.finished} />
       {score.finished && (
-        <Result kind={reply.kind} score={score} open={reply.open} onAgain={() => void state.again()} />
+        <Result
+          kind={reply.kind}
+          score={score}
+          missed={play.missed ?? []}
+          open={reply.open}
+          onAgain={() => void state.again()}
+        />
       )}
       <EarlyReaders value={early}>
         <div className={reply.early ? 'early' : undefined}>
@@ -165,16 +171,20 @@ function StopGame({ left, onFinish }: { left: number; onFinish: () => void }) {
 function Result({
   kind,
   score,
+  missed,
   open,
   onAgain,
 }: {
   kind: PlayReply['kind']
   score: PlayingProps['play']['score']
+  /** Answers to look at once more. */
+  missed: readonly string[]
   open: boolean
   onAgain: () => void
 }) {
   const t = useTexts(playTexts)
   const words = useResultWords(kind)
+  const { list } = useWriting()
   const result = useLanding<HTMLElement>('')
   const seconds = Math.round(score.milliseconds / 1000)
   return (
@@ -186,14 +196,20 @@ function Result({
       className="panel flex scroll-mt-2 flex-wrap items-center justify-between gap-3 p-4 outline-none"
     >
       <div>
-        <h2 className="text-2xl">{score.total > 0 && score.right === score.total ? words.allRight() : t('done')}</h2>
+        <h2 className="text-2xl">{words.title(score)}</h2>
         <p>
-          {score.total > 0 && <>{words.progress(score)} · </>}
-          {t('score', { points: score.points })} ·{' '}
-          {t('time', { minutes: Math.floor(seconds / 60), seconds: seconds % 60 })} ·{' '}
-          {t('hints', { count: score.hints })}
+          {[
+            ...(score.total > 0 ? [words.progress(score)] : []),
+            ...(score.points > 0 ? [t('score', { points: score.points })] : []),
+            t('time', { minutes: Math.floor(seconds / 60), seconds: seconds % 60 }),
+            ...(score.hints > 0 ? [t('hints', { count: score.hints })] : []),
+          ].join(' · ')}
         </p>
-        {score.right < score.total && <p className="quiet">{t('missedTitle')}</p>}
+        {missed.length > 0 && (
+          <p>
+            <span className="quiet">{t('missedTitle')}:</span> <bdi>{list(missed)}</bdi>
+          </p>
+        )}
       </div>
       {open && (
         <div>
@@ -210,12 +226,17 @@ function Result({
 /** Returns how a result is told: in the game's own words where it has some. */
 function useResultWords(kind: PlayReply['kind']): {
   progress: (score: { right: number; total: number }) => string
-  allRight: () => string
+  /** What stands over the result. */
+  title: (score: { right: number; total: number; bonus: number }) => string
 } {
   const t = useTexts(playTexts)
   const game = useTexts<unknown>({ name: kind })
   return {
     progress: ({ right, total }) => (game.has('progress') ? game : t).coded('progress', { right, total }),
-    allRight: () => (game.has('allRight') ? game.coded('allRight') : t('allFound')),
+    title: ({ right, total, bonus }) => {
+      if (bonus > 0 && game.has('bonus')) return game.coded('bonus')
+      if (total === 0 || right < total) return t('done')
+      return game.has('allRight') ? game.coded('allRight') : t('allFound')
+    },
   }
 }

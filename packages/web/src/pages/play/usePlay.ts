@@ -5,6 +5,8 @@ import { newId } from '../../ui/newId.ts'
 import { keepMoves, takeKeptMoves } from './keptMoves.ts'
 import { MoveQueue, type MoveQueueState } from './moveQueue.ts'
 
+/** How often a page that is open says so, in milliseconds. */
+const HERE = 12_000
 /** How often a student who waits for the teacher's word is looked after, in milliseconds. */
 const WAITING = 4000
 
@@ -69,6 +71,18 @@ export function usePlay(code: string): PlayState {
     }, fail)
   }, [code, keep, fail, queue])
   useEffect(reload, [reload])
+  const isIn = reply?.play !== undefined && reply.play !== null
+  useEffect(() => {
+    if (!isIn) return
+    const stay = (): void => {
+      // What fails is tried again in a moment; a lost connection shows elsewhere.
+      if (document.visibilityState === 'visible')
+        void call<void>('POST', `/play/${code}/here`, {}).catch(() => undefined)
+    }
+    stay()
+    const timer = setInterval(stay, HERE)
+    return () => clearInterval(timer)
+  }, [isIn, code])
   const waits = reply?.player?.waits ?? false
   useEffect(() => {
     if (!waits) return

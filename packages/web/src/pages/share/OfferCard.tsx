@@ -1,12 +1,13 @@
 import type { OfferReply } from '@otter/api'
-import { Copy, Megaphone, MonitorPlay, RefreshCw, Trash2 } from 'lucide-react'
+import { Archive, ArchiveRestore, Copy, Megaphone, MonitorPlay, Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { useChangeOffer, useDeleteOffer, useRenewOffer } from '../../api/queries.ts'
+import { useChangeOffer, useDeleteOffer } from '../../api/queries.ts'
 import { TEACHER } from '../../games/teacher.ts'
 import { useGameWords } from '../../games/words.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
+import { RenewOffer } from './RenewOffer.tsx'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 
@@ -14,11 +15,10 @@ import { useTexts, useWriting } from '../../texts/texts.ts'
 export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string }) {
   const t = useTexts(shareTexts)
   const common = useTexts(commonTexts)
-  const { id, code, kind, seed, players, open, outdated, createdAt } = offer
+  const { id, code, kind, seed, players, open, archived, createdAt } = offer
   const words = useGameWords()
   const { date } = useWriting()
   const change = useChangeOffer()
-  const renew = useRenewOffer()
   const remove = useDeleteOffer()
   const [copied, setCopied] = useState(false)
   const [name, setName] = useState(offer.name)
@@ -33,7 +33,7 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
         <p className="flex flex-wrap items-baseline gap-3">
           <span className="text-4xl font-bold tracking-[0.18em]">{code}</span>
           <input
-            className="input input-sm w-56"
+            className="input input-sm w-72"
             dir="auto"
             aria-label={t('nameOf', { code })}
             placeholder={t('nameHint')}
@@ -58,17 +58,8 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
             <strong className="text-error">{t('closed')}</strong>
           )}
         </p>
-        {outdated && (
-          <p className="mt-1 flex flex-wrap items-center gap-2">
-            <span>{t('outdated')}</span>
-            <button type="button" className="btn btn-sm" disabled={renew.isPending} onClick={() => renew.mutate(id)}>
-              <RefreshCw size={15} aria-hidden="true" />
-              {t('renew')}
-            </button>
-            <span className="quiet text-sm">{t('renewHelp')}</span>
-          </p>
-        )}
-        <Notice error={change.error ?? renew.error ?? remove.error} />
+        <RenewOffer offer={offer} />
+        <Notice error={change.error ?? remove.error} />
       </div>
       <div className="flex flex-wrap gap-2">
         <button
@@ -104,6 +95,16 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           onClick={() => change.mutate({ id, open: !open })}
         >
           {open ? t('close') : t('reopen')}
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-square h-11"
+          aria-label={t(archived ? 'restoreLink' : 'archiveLink', { code })}
+          title={t(archived ? 'restoreLink' : 'archiveLink', { code })}
+          disabled={change.isPending}
+          onClick={() => change.mutate({ id, archived: !archived })}
+        >
+          {archived ? <ArchiveRestore size={16} aria-hidden="true" /> : <Archive size={16} aria-hidden="true" />}
         </button>
         <button
           type="button"

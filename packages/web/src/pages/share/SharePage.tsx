@@ -1,4 +1,5 @@
 import type { OfferReply } from '@otter/api'
+import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useList, useOffers } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
@@ -15,6 +16,8 @@ export function SharePage() {
   const { id = '' } = useParams()
   const list = useList(id)
   const offers = useOffers(id)
+  const [showsArchived, setShowsArchived] = useState(false)
+  const archived = offers.data?.filter((offer) => offer.archived).length ?? 0
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-5 px-4 py-5">
       <ListHeader
@@ -36,12 +39,24 @@ export function SharePage() {
       {offers.isPending && <Waterline filled={undefined} label={t('fetching')} />}
       {offers.data?.length === 0 && <p className="panel p-6">{t('none')}</p>}
       <ul className="flex flex-col gap-4">
-        {offers.data?.map((offer: OfferReply) => (
-          <li key={offer.id}>
-            <OfferCard offer={offer} listId={id} />
-          </li>
-        ))}
+        {offers.data
+          ?.filter((offer) => showsArchived || !offer.archived)
+          .map((offer: OfferReply) => (
+            <li key={offer.id}>
+              <OfferCard offer={offer} listId={id} />
+            </li>
+          ))}
       </ul>
+      {archived > 0 && (
+        <button
+          type="button"
+          className="btn btn-ghost self-start font-normal"
+          aria-expanded={showsArchived}
+          onClick={() => setShowsArchived(!showsArchived)}
+        >
+          {t(showsArchived ? 'hideArchived' : 'showArchived', { count: archived })}
+        </button>
+      )}
     </main>
   )
 }

@@ -8,7 +8,7 @@ import { beginHistory, carried, record, redone, undone, type History } from './h
 import { forgetDraft, keepDraft, takeDrafts } from './keptDraft.ts'
 
 /** A draft before and after a step. */
-export interface DraftStep {
+interface DraftStep {
   before: Draft
   after: Draft
 }
@@ -76,6 +76,10 @@ export function useListDraft(list: ListReply): ListDraft {
       },
     })
   })
+  useEffect(() => {
+    // Games that were made of earlier words are out of date from this moment.
+    if (saveState === 'saved') void queryClient.invalidateQueries({ queryKey: ['offers', list.id] })
+  }, [saveState, list.id])
   useEffect(() => {
     const look = (): void => {
       if (document.visibilityState === 'visible') void sync.look()
