@@ -40,10 +40,10 @@ test('a crossword is found, kept and shared, and solved on a phone with check, r
   await expect(phone.getByText('1 hint')).toBeVisible()
   await clue(across[0]!.prompt.text).tap()
   await phone.keyboard.type(across[0]!.text.replaceAll(/[^\p{L}]/gu, ''))
-  await expect(phone.getByText(`Found 1 of ${puzzle.words.length}`).first()).toBeVisible()
+  await expect(phone.getByText(`Solved 1 of ${puzzle.words.length}`).first()).toBeVisible()
   await expectAccessible(phone)
   await phone.reload()
-  await expect(phone.getByText(`Found 1 of ${puzzle.words.length}`).first()).toBeVisible()
+  await expect(phone.getByText(`Solved 1 of ${puzzle.words.length}`).first()).toBeVisible()
 
   // Tab goes from clue to clue, Backspace takes letters off.
   await clue(across[1]!.prompt.text).tap()
@@ -54,8 +54,12 @@ test('a crossword is found, kept and shared, and solved on a phone with check, r
     await phone.keyboard.type(text.replaceAll(/[^\p{L}]/gu, ''))
     await phone.keyboard.press('Tab')
   }
-  await phone.getByRole('group', { name: 'Show' }).getByRole('button', { name: 'all' }).tap()
-  await expect(phone.getByRole('heading', { name: /Done|You found them all/ })).toBeVisible()
+  // One tap beside Check ends nothing.
+  await phone.getByRole('group', { name: 'Show', exact: true }).getByRole('button', { name: 'all' }).tap()
+  await phone.getByRole('button', { name: 'Go on solving' }).tap()
+  await phone.getByRole('group', { name: 'Show', exact: true }).getByRole('button', { name: 'all' }).tap()
+  await phone.getByRole('button', { name: 'Show all' }).tap()
+  await expect(phone.getByRole('heading', { name: /Done|solved it all/ })).toBeVisible()
   await expect(phone.getByText(puzzle.words[0]!.text, { exact: true }).first()).toBeVisible()
 })
 
@@ -94,7 +98,7 @@ test('hangman says how hard words are, and is played on a phone by keys and touc
   await phone.getByRole('button', { name: 'Next word' }).tap()
   await expect(phone.getByText('Once more')).toBeVisible()
   for (const letter of ['A', 'R', 'C', 'H']) await phone.getByRole('button', { name: letter, exact: true }).tap()
-  await expect(phone.getByText('Found 1 of 2').first()).toBeVisible()
+  await expect(phone.getByText('Guessed 1 of 2').first()).toBeVisible()
   const outcomes = async (): Promise<string[]> =>
     (
       await query<{ outcome: string; round: string }>(
@@ -148,13 +152,13 @@ test('bingo is planned and called, a claim is checked, and a card is played on a
       await expect(
         phone
           .getByRole('button', { name: 'Next', disabled: false })
-          .or(phone.getByRole('heading', { name: /Done|You found them all/ })),
+          .or(phone.getByRole('heading', { name: /Done|Bingo!/ })),
       ).toBeVisible()
-      if (await phone.getByRole('heading', { name: /Done|You found them all/ }).isVisible()) break
+      if (await phone.getByRole('heading', { name: /Done|Bingo!/ }).isVisible()) break
     }
     await phone.getByRole('button', { name: 'Next' }).tap()
   }
-  await expect(phone.getByRole('heading', { name: /Done|You found them all/ })).toBeVisible()
+  await expect(phone.getByRole('heading', { name: /Done|Bingo!/ })).toBeVisible()
 
   // Words changed later are offered to the same link.
   await teacher.getByRole('link', { name: 'Words' }).first().click()

@@ -88,7 +88,7 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await expect(phone.getByText('Those two don’t belong together.')).toBeVisible()
   await left(0).tap()
   await right(order.indexOf(0)).tap()
-  await expect(phone.getByText('Found 0 of 4').first()).toBeVisible()
+  await expect(phone.getByText('Matched 0 of 4').first()).toBeVisible()
   const boxes = await Promise.all([left(1), right(order.indexOf(1))].map((own) => own.boundingBox()))
   const [from, to] = boxes.map((box) => ({ x: (box?.x ?? 0) + 30, y: (box?.y ?? 0) + 15 }))
   await phone.mouse.move(from!.x, from!.y)
@@ -96,14 +96,14 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await phone.mouse.move((from!.x + to!.x) / 2, (from!.y + to!.y) / 2, { steps: 4 })
   await phone.mouse.move(to!.x, to!.y, { steps: 4 })
   await phone.mouse.up()
-  await expect(phone.getByText('Found 1 of 4').first()).toBeVisible()
+  await expect(phone.getByText('Matched 1 of 4').first()).toBeVisible()
   for (const row of [2, 3]) {
     await left(row).focus()
     await phone.keyboard.press('Enter')
     await right(order.indexOf(row)).focus()
     await phone.keyboard.press('Enter')
   }
-  await expect(phone.getByText('Found 3 of 4').first()).toBeVisible()
+  await expect(phone.getByText('Matched 3 of 4').first()).toBeVisible()
   await expect(phone.getByRole('heading', { name: 'Done' })).toBeVisible()
   await expectAccessible(phone)
 

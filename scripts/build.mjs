@@ -1,7 +1,8 @@
 // Builds the web pages and the server into dist/; skipped where no source is newer than the last build.
 import { execFileSync } from 'node:child_process'
-import { existsSync, mkdirSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { brotliCompressSync, gzipSync } from 'node:zlib'
 import { Advice } from './postgres.mjs'
 import { alias } from './aliases.mjs'
 import { home } from './install.mjs'
@@ -36,6 +37,17 @@ function newest(folder) {
   return latest
 }
 
+/** Packs what is text, for browsers that unpack Brotli or gzip: once here instead of at each request. */
+function pack(folder) {
+  for (const name of readdirSync(folder)) {
+    if (!/\.(js|css|svg|json|wasm)$/u.test(name)) continue
+    const path = join(folder, name)
+    const bytes = readFileSync(path)
+    writeFileSync(`${path}.br`, brotliCompressSync(bytes))
+    writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }))
+  }
+}
+
 export async function build() {
   const sources = ['core', 'api', 'server', 'web'].map((name) => newest(join(home, 'packages', name, 'src')))
   const settings = [
@@ -63,5 +75,6 @@ export async function build() {
   } catch (error) {
     throw new Advice(`The build failed: ${error.message.split('\n')[0]}`)
   }
+  pack(join(home, 'dist/web/assets'))
   writeFileSync(stamp, '')
 }

@@ -152,6 +152,18 @@ describe('npm start', () => {
       .and.include('Look around as Ines Okafor')
     expect(await answers(port)).to.equal(true)
     expect(await start('data', await freePort()).told).to.include('running from this folder already')
+    const page = await (await fetch(`http://127.0.0.1:${port}/p/KFTW73`)).text()
+    const [, script] = /src="(\/assets\/[^"]+\.js)"/u.exec(page)!
+    const sent = async (encoding: string): Promise<[string | null, string | null, number]> => {
+      const { headers } = await fetch(`http://127.0.0.1:${port}${script}`, { headers: { 'Accept-Encoding': encoding } })
+      return [headers.get('content-encoding'), headers.get('cache-control'), Number(headers.get('content-length'))]
+    }
+    const [plain, gzip, brotli] = [await sent('identity'), await sent('gzip'), await sent('gzip, br')]
+    expect([plain[0], gzip[0], brotli[0]]).to.deep.equal([null, 'gzip', 'br'])
+    expect(brotli[2])
+      .to.be.below(gzip[2])
+      .and.below(plain[2] / 2)
+    expect(brotli[1]).to.include('immutable')
 
     first.child.kill('SIGKILL')
     await closed(first.child)

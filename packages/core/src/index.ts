@@ -29,7 +29,7 @@ export type { ShownFace } from './games/shownFace.ts'
 export { readDictionary, type Dictionary } from './text/dictionary.ts'
 export { judgeTyped } from './text/typedAnswer.ts'
 export { MAX_SIDE } from './grid/letterGrid.ts'
-export { linesBesideGrid } from './print/sheet.ts'
+export { typeFor } from './print/type.ts'
 export type {
   SheetBlock,
   SheetCards,

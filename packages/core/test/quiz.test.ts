@@ -330,6 +330,20 @@ describe('What a quiz keeps to', () => {
     expect(codes([{ a: 'drone', q: 'male bee' }])).to.include('no-choices')
   })
 
+  it('asks nothing twice, though the list has it twice; the same question with another answer is another one', () => {
+    const rows = [
+      { a: 'drone', q: 'male bee' },
+      { a: 'Drone', q: 'male bee' },
+      { a: 'queen', q: 'male bee' },
+      { a: 'drone', q: 'flies' },
+    ]
+    const asked = make(listOf(rows)).questions.map(({ prompt, answer }) => `${prompt.text} ${answer.text}`)
+    expect(asked).to.deep.equal(['male bee drone', 'male bee queen', 'flies drone'])
+    const { summary, notes } = quiz.fit(listOf(rows), QuizOptions.parse({}))
+    expect(summary.values.count).to.equal(3)
+    expect(notes.map(({ code, entryIds }) => [code, entryIds])).to.deep.equal([['repeat', [idOf(1)]]])
+  })
+
   it('tells a question by its answer, or by its clue where the answer is a picture alone', () => {
     const picture = { id: idOf(99), alt: '', credit: '' }
     const puzzle = make({

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { gameOf, newEntry, randomFrom, type EntryList, type GameKind, type SheetBlock } from '../src/index.ts'
+import { gameOf, newEntry, randomFrom, type EntryList, type GameKind, type SheetBlock, typeFor } from '../src/index.ts'
 import { idOf } from './sampleWords.ts'
 
 const listOf = (count: number, long = false): EntryList => ({
@@ -53,13 +53,55 @@ describe('Games on paper', () => {
         ([line, told]: string[]) => line!.includes('✓') && line!.includes('×') && told === '',
       )
     const [key] = pages('quiz', listOf(6), { form: 'typed', order: 'list' }, true)
-    expect(itemsOf(key!).map(({ answer }) => answer)).to.deep.equal(listOf(6).entries.map(({ answer }) => answer.text))
+    expect(itemsOf(key!).map(({ text }) => text)).to.deep.equal(listOf(6).entries.map(({ answer }) => answer.text))
     const [marked] = pages('quiz', listOf(6), { form: 'choice', order: 'list' }, true)
-    itemsOf(marked!).forEach(({ answer }, index) =>
-      expect(answer)
+    itemsOf(marked!).forEach(({ text }, index) =>
+      expect(text)
         .to.match(/^[A-D] /u)
         .and.include(listOf(6).entries[index]!.answer.text),
     )
+  })
+
+  it('a quiz has its key on as little paper as its answers need', () => {
+    const long: EntryList = {
+      ...listOf(60),
+      entries: listOf(60).entries.map((entry) => ({
+        ...entry,
+        answer: { text: `${entry.answer.text} ${'very '.repeat(9)}long` },
+      })),
+    }
+    const columns = (list: EntryList): [number, number] => {
+      const key = pages('quiz', list, { form: 'typed', order: 'list' }, true)
+      return [key.length, Math.max(...key.flat().map((block) => (block.type === 'items' ? block.columns : 0)))]
+    }
+    expect([columns(listOf(60)), columns(long)]).to.deep.equal([
+      [1, 4],
+      [2, 1],
+    ])
+  })
+
+  it('type is as large as the page allows, never under its least, and larger for early readers', () => {
+    const sizeOf = (kind: GameKind, count: number, early = false, height = 645): number =>
+      typeFor(pages(kind, listOf(count), { order: 'list' })[0]!, height, early).size
+    expect([sizeOf('quiz', 4), sizeOf('quiz', 4, true)]).to.deep.equal([14, 20])
+    expect([sizeOf('quiz', 40, false, 200), sizeOf('quiz', 40, true, 200)]).to.deep.equal([10, 14])
+    for (let height = 300; height < 900; height += 60)
+      expect(sizeOf('quiz', 14, false, height + 60)).to.be.at.least(sizeOf('quiz', 14, false, height))
+    const { gridHeight } = typeFor(pages('crossword', listOf(12), {})[0]!, 645, false)
+    expect(gridHeight).to.be.within(215, 645)
+    const han = (text: string): number =>
+      typeFor(
+        [
+          {
+            type: 'items',
+            columns: 1,
+            items: Array.from({ length: 24 }, () => ({ label: '1', text, note: '', answer: '' })),
+          },
+        ],
+        500,
+        false,
+      ).size
+    expect(han('蜂'.repeat(50)), 'a wide letter takes two narrow ones').to.be.below(han('b'.repeat(50)))
   })
 
   it('bingo cuts its cards into pages, each card once, with the calls and all tokens as key', () => {

@@ -323,6 +323,20 @@ describe('the API', () => {
     expect(await count(client, routes(listId, many.id))).to.equal(await count(small, routes(smallId, one.id)))
   }).timeout(300_000)
 
+  it('packs large replies for who can unpack them, and sends small ones as they are', async () => {
+    const { client, listId } = await teacherWithList(
+      server.url,
+      Array.from({ length: 60 }, (_, index) => `word ${index}`),
+    )
+    const packed = async (path: string, encoding: string): Promise<string | null> =>
+      (await client.call('GET', path, undefined, { 'Accept-Encoding': encoding })).headers.get('content-encoding')
+    expect([
+      await packed(`/lists/${listId}`, 'gzip, br'),
+      await packed(`/lists/${listId}`, 'identity'),
+      await packed(`/lists/${listId}/version`, 'gzip, br'),
+    ]).to.deep.equal(['br', null, null])
+  })
+
   it('prints versions and their keys as a PDF', async () => {
     const { client, listId } = await teacherWithList(server.url, WORDS)
     const queued = await client.call('POST', `/lists/${listId}/sheets`, {

@@ -1,9 +1,11 @@
-import { GAME_KINDS, gameOf, randomFrom, type GameKind } from '@otter/core'
+import { randomUUID } from 'node:crypto'
+import { GAME_KINDS, gameOf, newEntry, randomFrom, type GameKind } from '@otter/core'
 import type { BingoPuzzle } from '@otter/core/games/bingo'
 import type { QuizPuzzle } from '@otter/core/games/quiz'
 import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { expect } from 'chai'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import type { SheetsTask } from '../src/workers/tasks.ts'
 import { fileOf, startTestServer, teacherWithList, type Client, type TestServer } from './testServer.ts'
 
 const WORDS =
@@ -21,6 +23,18 @@ async function pagesOf(bytes: Buffer): Promise<string[]> {
   }
   await document.destroy()
   return pages
+}
+
+/** Returns the texts of a document's pages with the size of their type in points, and how many pages there are. */
+async function linesOf(bytes: Buffer): Promise<{ items: { text: string; size: number }[]; pages: number }> {
+  const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise
+  const pages = document.numPages
+  const items: { text: string; size: number }[] = []
+  for (let number = 1; number <= pages; number++)
+    for (const item of (await (await document.getPage(number)).getTextContent()).items)
+      if ('str' in item) items.push({ text: item.str, size: Math.abs(Number(item.transform[3])) })
+  await document.destroy()
+  return { items, pages }
 }
 
 describe('A printed game', () => {
@@ -73,6 +87,27 @@ describe('A printed game', () => {
     }
   })
 
+  it('is set in type that is read easily, larger for early readers, and keeps to its page', async () => {
+    for (const kind of ['quiz', 'crossword', 'matching'] as const) {
+      for (const [early, least] of [
+        [false, 10],
+        [true, 14],
+      ] as const) {
+        const queued = await client.call('POST', `/lists/${listId}/sheets`, {
+          kind,
+          seed: 'ink',
+          key: false,
+          options: { early, take: 'first', first: kind === 'matching' ? 8 : 10 },
+        })
+        const { items, pages } = await linesOf((await fileOf(client, queued)).bytes)
+        const sizes = items.filter(({ text }) => text.startsWith('clue to')).map(({ size }) => size)
+        expect(sizes.length, kind).to.be.at.least(8)
+        expect(Math.min(...sizes), `${kind} ${early}`).to.be.at.least(least)
+        expect(pages, `${kind} ${early}`).to.equal(1)
+      }
+    }
+  })
+
   it('numbers its versions, each from a seed of its own, with every card of a bingo', async () => {
     const pages = await print('wordsearch', { versions: 3, key: false })
     expect(pages).to.have.length(3)
@@ -88,6 +123,34 @@ describe('A printed game', () => {
     for (const word of WORDS) {
       const times = bingo.split(word).length - 1
       expect(times, `${word} is on its cards`).to.be.at.least(1)
+    }
+  })
+
+  it('is printed as often as anybody wants, in any letters, by the same worker', async () => {
+    const task = (answer: string): SheetsTask => ({
+      list: {
+        title: 'Words',
+        answerLanguage: '',
+        promptLanguage: '',
+        entries: [newEntry({ id: randomUUID(), answer: { text: answer }, prompt: { text: 'what?' } })],
+      },
+      sheets: {
+        kind: 'flashcards',
+        options: gameOf('flashcards').options.parse({}),
+        seed: '1',
+        versions: 1,
+        paper: 'a4',
+        key: false,
+        saveInk: false,
+        language: 'en',
+      },
+      address: undefined,
+      pictures: {},
+    })
+    for (let document = 1; document <= 45; document++) {
+      const answer = document % 3 === 0 ? `蜂${String.fromCodePoint(0x4e00 + document)}` : `bee ${document}`
+      const pdf = await server.workers.sheets(task(answer), 'teacher', new AbortController().signal, () => undefined)
+      if (document % 15 === 0) expect((await pagesOf(Buffer.from(pdf))).join(' ')).to.include(answer)
     }
   })
 

@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { Face, isEmptyFace, MAX_FACE, textOf } from './face.ts'
 
+/** Points for an entry that the teacher gives none. */
+export const USUAL_WORTH = 10
 /** Most entries in one list. */
 export const MAX_ENTRIES = 5000
 /** Most choices and most accepted spellings of one entry. */

@@ -100,30 +100,3 @@ export interface SheetPage {
   bare?: boolean
   blocks: SheetBlock[]
 }
-
-/** Letters that fit on a line of a page from side to side, and lines that a picture beside a text takes. */
-const LINE_LETTERS = 88
-const PICTURE_LINES = 2
-
-/** Returns about how many lines of text the blocks of a page take beside its grid: what is left is the grid's. */
-export function linesBesideGrid(blocks: readonly SheetBlock[]): number {
-  return blocks.reduce((sum, block) => sum + linesOf(block, 1), 0)
-}
-
-function linesOf(block: SheetBlock, sideBySide: number): number {
-  if (block.type === 'row') return Math.max(...block.blocks.map((part) => linesOf(part, block.blocks.length)))
-  if (block.type === 'text') return 1 + Math.ceil((block.text.length * sideBySide) / LINE_LETTERS)
-  if (block.type !== 'items') return 0
-  const letters = LINE_LETTERS / sideBySide / block.columns - 4
-  const lines = block.items.reduce(
-    (sum, { text, note, answer, picture, below = [] }) =>
-      sum +
-      below.length +
-      Math.max(
-        picture === undefined ? 1 : PICTURE_LINES,
-        Math.ceil((text.length + note.length + answer.length + 3) / letters),
-      ),
-    0,
-  )
-  return (block.heading ? 2 : 1) + Math.ceil(lines / block.columns)
-}

@@ -20,8 +20,7 @@ export const QUIET = '#46605B'
 const RULE = '#D9D2C0'
 /** How much of a picture is left where ink is saved. */
 const PALE = 0.5
-/** Size of text, and room beside it for a label and between columns, in points. */
-const BODY = 12
+/** Room beside a text for a label and between columns, in points. */
 const ASIDE = 34
 /** Letters from which an item may go on on the next page: it might fit none. */
 const LONG_ITEM = 800
@@ -37,6 +36,8 @@ interface PrintedBlockProps {
   width: number
   /** Room for a grid from top to bottom, in points. */
   height: number
+  /** Size of type, in points. */
+  size: number
   saveInk: boolean
   /** Language of the words around the game. */
   language: Language
@@ -44,18 +45,20 @@ interface PrintedBlockProps {
 }
 
 /** One block of a printed page. */
-export function PrintedBlock({ block, width, height, saveInk, language, pictures }: PrintedBlockProps) {
+export function PrintedBlock({ block, width, height, size, saveInk, language, pictures }: PrintedBlockProps) {
   if (block.type === 'grid') return <Grid grid={block} width={width} height={height} saveInk={saveInk} />
   if (block.type === 'text')
     return (
-      <Text style={{ marginTop: 10, direction: directionOf(block.text) }}>{wrapHan(block.text, width / BODY)}</Text>
+      <Text style={{ marginTop: 10, fontSize: size, direction: directionOf(block.text) }}>
+        {wrapHan(block.text, width / size)}
+      </Text>
     )
   if (block.type === 'cards') return <Cards cards={block} width={width} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'tokens') return <Tokens tokens={block} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'deck')
     return <Deck deck={block} width={width} height={height} saveInk={saveInk} pictures={pictures} />
   if (block.type === 'items')
-    return <Items list={block} width={width} saveInk={saveInk} language={language} pictures={pictures} />
+    return <Items list={block} width={width} size={size} saveInk={saveInk} language={language} pictures={pictures} />
   return (
     <View style={{ flexDirection: 'row', gap: 24 }}>
       {block.blocks.map((part, index) => (
@@ -64,6 +67,7 @@ export function PrintedBlock({ block, width, height, saveInk, language, pictures
             block={part}
             width={width / block.blocks.length}
             height={height}
+            size={size}
             saveInk={saveInk}
             language={language}
             pictures={pictures}
@@ -77,23 +81,24 @@ export function PrintedBlock({ block, width, height, saveInk, language, pictures
 function Items({
   list: { heading, columns, direction, items },
   width,
+  size,
   saveInk,
   language,
   pictures,
 }: {
   list: SheetItems
   width: number
+  size: number
   saveInk: boolean
   language: Language
   pictures: Record<string, Uint8Array>
 }) {
   const rtl = direction === 'rtl'
-  const size = heading ? 10.5 : BODY
   const ems = (width / columns - ASIDE) / size
   return (
     <View style={{ marginTop: 14, fontSize: size }}>
       {heading ? (
-        <Text style={{ fontWeight: 700, fontSize: 13, marginBottom: 3 }}>{sheetWord(language, heading)}</Text>
+        <Text style={{ fontWeight: 700, fontSize: size + 1, marginBottom: 3 }}>{sheetWord(language, heading)}</Text>
       ) : null}
       <View style={{ flexDirection: rtl ? 'row-reverse' : 'row', flexWrap: 'wrap' }}>
         {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
@@ -252,10 +257,10 @@ function Square({
     6,
     Math.min(
       LARGEST_TYPE,
-      side * 0.22,
-      height * 0.22,
-      Math.sqrt((side * height) / (2.6 * Math.max(1, text.length))),
-      (side * 1.5) / Math.max(...text.split(/\s+/u).map((word) => word.length)),
+      side * 0.2,
+      height * 0.2,
+      Math.sqrt((side * height) / (3.2 * Math.max(1, text.length))),
+      (side * 1.3) / Math.max(...text.split(/\s+/u).map((word) => word.length)),
     ),
   )
   return (
@@ -265,7 +270,8 @@ function Square({
         height,
         borderWidth: 0.5,
         borderColor: QUIET,
-        padding: 3,
+        // Texts keep away from where the scissors go.
+        padding: Math.max(4, Math.min(side, height) * 0.07),
         alignItems: 'center',
         justifyContent: 'center',
         overflow: 'hidden',
@@ -279,7 +285,7 @@ function Square({
       ) : null}
       {square ? (
         <Text style={{ fontSize: size, textAlign: 'center', direction: directionOf(text) }}>
-          {wrapHan(text, (side - 8) / size)}
+          {wrapHan(text, (side * 0.86) / size)}
         </Text>
       ) : (
         <View style={{ width: side * 0.35, height: side * 0.35, borderRadius: side, backgroundColor: RULE }} />

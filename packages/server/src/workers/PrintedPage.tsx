@@ -1,5 +1,5 @@
 /** @jsxRuntime automatic */
-import { directionOf, linesBesideGrid, type SheetBlock } from '@otter/core'
+import { directionOf, typeFor, type SheetBlock } from '@otter/core'
 import { Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { displayFamiliesFor, familiesFor } from './fonts.ts'
 import { INK, PrintedBlock, QUIET } from './PrintedBlock.tsx'
@@ -24,12 +24,11 @@ const styles = StyleSheet.create({
   },
 })
 
-/** Width and height between the margins, without the head; and of a line of text with its space; in points. */
+/** Width and height between the margins, without the head, in points. */
 const PAPER = {
   a4: { size: 'A4', width: 515, height: 645 },
   letter: { size: 'LETTER', width: 532, height: 595 },
 } as const
-const LINE = 18.5
 
 /** One printed page. */
 export interface PrintedPageProps {
@@ -47,6 +46,8 @@ export interface PrintedPageProps {
   address: string | undefined
   /** Thin lines and pale pictures. */
   saveInk: boolean
+  /** Whether its readers learn to read. */
+  early: boolean
   /** Language of the words around the game. */
   language: Language
   /** Bytes of the pictures, by id. */
@@ -66,11 +67,13 @@ export function PrintedPage({
   qr,
   address,
   saveInk,
+  early,
   language,
   pictures,
 }: PrintedPageProps) {
   const everything = title + blocks.map(textOf).join('') + sheetWords(language)
   const { size, width, height } = PAPER[paper]
+  const type = typeFor(blocks, height, early)
   return (
     <Page size={size} style={[styles.page, { fontFamily: familiesFor(everything) }]}>
       <View style={[styles.head, { flexDirection: directionOf(title) === 'rtl' ? 'row-reverse' : 'row' }]}>
@@ -95,7 +98,8 @@ export function PrintedPage({
           key={index}
           block={block}
           width={width}
-          height={Math.max(height / 3, height - LINE * linesBesideGrid(blocks))}
+          height={type.gridHeight}
+          size={type.size}
           saveInk={saveInk}
           language={language}
           pictures={pictures}

@@ -20,9 +20,6 @@ const gathered = new GatheredFont(HAN)
 const files = new Map<string, string>()
 let slices: Slice[] | undefined
 let folderForSlices: string | undefined
-/** Documents so far, and after how many all fonts are forgotten: each gathered font was for one of them. */
-let documents = 0
-const MOST_DOCUMENTS = 20
 
 /** Registers the slices that hold a text's letters; gives the families, best first, for `fontFamily`. */
 export function familiesFor(text: string): string[] {
@@ -48,10 +45,6 @@ export function prepareLetters(text: string): void {
     (point) => !slices?.some(({ ranges }) => ranges.some(([first, last]) => point >= first && point <= last)),
   )
   folderForSlices ??= mkdtempSync(join(tmpdir(), 'otter-fonts-'))
-  if (++documents % MOST_DOCUMENTS === 0) {
-    Font.clear()
-    registered.clear()
-  }
   gathered.gather(missing, folderForSlices)
 }
 

@@ -35,6 +35,8 @@ export class GatheredFont {
   gather(points: readonly number[], folder: string): void {
     const glyphs = points.slice(0, MOST_LETTERS).flatMap((point) => this.glyphOf(point) ?? [])
     this.letters = new Set(glyphs.flatMap(({ unicode }) => unicode ?? []))
+    // The last one was for another document, which is printed.
+    if (this.family !== undefined) delete PdfFont.getRegisteredFonts()[this.family]
     this.family = undefined
     if (glyphs.length === 0) return
     const [like] = this.opened.values()

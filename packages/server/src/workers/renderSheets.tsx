@@ -1,6 +1,6 @@
 /** @jsxRuntime automatic */
 import { versionSeed } from '@otter/api'
-import { gameOf } from '@otter/core'
+import { Asking, gameOf } from '@otter/core'
 import { Document, renderToBuffer } from '@react-pdf/renderer'
 import QRCode from 'qrcode'
 import { sheetWord } from '../texts.ts'
@@ -15,6 +15,7 @@ const SHEET_WORDS = ['name', 'date', 'seed', 'key', 'across', 'down', 'version']
 export async function renderSheets({ list, sheets, address, pictures, puzzles }: SheetsWork): Promise<Uint8Array> {
   const { kind, seed, versions, paper, key, saveInk, language } = sheets
   const game = gameOf(kind)
+  const { early } = Asking.loose().parse(sheets.options ?? {})
   const made = puzzles.map((puzzle, index) => ({ seed: versionSeed(seed, index + 1), version: index + 1, puzzle }))
   const qr = address === undefined ? undefined : qrSquares(address)
   const sheetsOf = (key ? [false, true] : [false]).map((isKey) => ({
@@ -43,6 +44,7 @@ export async function renderSheets({ list, sheets, address, pictures, puzzles }:
           qr={qr}
           address={address}
           saveInk={saveInk}
+          early={early}
           language={language}
           pictures={pictures}
         />

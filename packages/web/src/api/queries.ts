@@ -141,7 +141,13 @@ export function useCreateOffer(listId: string): UseMutationResult<OfferReply, Er
   const client = useQueryClient()
   return useMutation({
     mutationFn: (body) => call<OfferReply>('POST', `/lists/${listId}/links`, body),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['offers', listId] }),
+    onSuccess: (offer) => {
+      // The next screen begins with it, and asks for all of them meanwhile.
+      client.setQueryData<OfferReply[]>(['offers', listId], (before) =>
+        before ? [offer, ...before.filter(({ id }) => id !== offer.id)] : before,
+      )
+      return client.invalidateQueries({ queryKey: ['offers', listId] })
+    },
   })
 }
 

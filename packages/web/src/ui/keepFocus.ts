@@ -37,7 +37,11 @@ export function keepFocus(): () => void {
     lostAt = undefined
     const next = focused.isConnected ? nextOf(focused, home) : home.querySelector<HTMLElement>('[data-landing]')
     if (next) return land(next)
-    if (!home.hasAttribute('tabindex')) home.tabIndex = -1
+    if (!home.hasAttribute('tabindex')) {
+      home.tabIndex = -1
+      // A part of the page is no control: it shows no ring.
+      home.style.outline = 'none'
+    }
     home.focus({ preventScroll: true })
   }
   const ask = (): void => {

@@ -36,7 +36,7 @@ export const quiz = gameFrom({
   upgrades: UPGRADES,
   options: QuizOptions,
   moves: QuizMove,
-  notes: ['ready', 'no-questions', 'no-question', 'no-answer', 'no-choices', 'not-typed'],
+  notes: ['ready', 'no-questions', 'no-question', 'no-answer', 'no-choices', 'not-typed', 'repeat'],
   doings: ['cards', 'question', 'again'],
   heeds: ['order', 'hints', 'second', 'telling'],
   dictionaries: [],

@@ -1,4 +1,5 @@
-import { isEmptyEntry, type Entry, type EntryList } from '../../list/entry.ts'
+import { faceKey } from '../../list/checks/faceKey.ts'
+import { isEmptyEntry, USUAL_WORTH, type Entry, type EntryList } from '../../list/entry.ts'
 import { isEmptyFace } from '../../list/face.ts'
 import type { Random } from '../../random/random.ts'
 import { PuzzleError, type Fit, type FitNote } from '../contract.ts'
@@ -6,7 +7,6 @@ import type { QuizOptions } from './options.ts'
 import type { QuizChoice, QuizPuzzle, QuizQuestion } from './puzzle.ts'
 import { WrongChoices } from './wrongChoices.ts'
 
-const WORTH = 10
 const MOST_CHOICES = 6
 
 /** Returns the entries that can be asked, and why others can't. */
@@ -17,6 +17,7 @@ function askable(list: EntryList, form: QuizOptions['form']): { entries: Entry[]
       .filter(({ answer }) => !isEmptyFace(answer))
       .map(({ answer }) => answer.text.trim().toLowerCase() || answer.picture?.id),
   )
+  const seen = new Set<string>()
   const entries = list.entries.filter((entry) => {
     if (isEmptyEntry(entry)) return false
     const { id, prompt, answer, choices, scored } = entry
@@ -34,8 +35,13 @@ function askable(list: EntryList, form: QuizOptions['form']): { entries: Entry[]
             : form !== 'typed' && given < 2 && answers.size < 2
               ? 'no-choices'
               : undefined
+    const key = `${faceKey(prompt)}\u0001${faceKey(answer)}`
+    const repeats = why === undefined && seen.has(key)
+    if (repeats)
+      notes.push({ code: 'repeat', entryIds: [id], values: { text: answer.text.trim() || prompt.text.trim() } })
+    seen.add(key)
     if (why) notes.push({ code: why, entryIds: [id], values: { text: answer.text.trim() || prompt.text.trim() } })
-    return why === undefined
+    return why === undefined && !repeats
   })
   return { entries, notes }
 }
@@ -105,7 +111,7 @@ function questionOf(entry: Entry, options: QuizOptions, wrong: WrongChoices, ran
       ...entry.choices.filter(({ right }) => right).map(({ text }) => text),
     ].filter((text) => text.trim() !== ''),
     seconds: entry.seconds ?? options.seconds,
-    worth: scored ? (entry.worth ?? WORTH) : 0,
+    worth: scored ? (entry.worth ?? USUAL_WORTH) : 0,
   }
 }
 

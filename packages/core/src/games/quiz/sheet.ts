@@ -9,16 +9,20 @@ const LINES_PER_PAGE = 42
  * ours.
  */
 const LINE_LETTERS = 84
+/** Letters of an answer that stand in one of so many columns of a key, and its lines on a page. */
+const KEY_LETTERS = { 4: 16, 2: 40 }
+const KEY_LINES = 34
 const BETWEEN = '\u00a0'.repeat(7)
 
 /** Returns the questions with their choices or lines to write on, or the key, over as many pages as they need. */
 export function sheet({ questions }: QuizPuzzle, isKey: boolean): SheetPage[] {
+  if (isKey) return keyPages(questions)
   const items = questions.map((question, index): SheetItems['items'][number] => ({
     ...squareOf(question.prompt),
     label: String(index + 1),
     note: '',
-    answer: isKey ? keyOf(question) : '',
-    below: isKey ? [] : belowOf(question),
+    answer: '',
+    below: belowOf(question),
   }))
   const pages: SheetPage[] = []
   let page: SheetItems['items'] = []
@@ -34,6 +38,18 @@ export function sheet({ questions }: QuizPuzzle, isKey: boolean): SheetPage[] {
     lines += needed
   }
   return [...pages, pageOf(page)]
+}
+
+/** Returns the answers alone, as many beside each other as their length allows. */
+function keyPages(questions: readonly QuizQuestion[]): SheetPage[] {
+  const answers = questions.map(keyOf)
+  const longest = Math.max(...answers.map(({ length }) => length))
+  const columns = longest <= KEY_LETTERS[4] ? 4 : longest <= KEY_LETTERS[2] ? 2 : 1
+  const items = answers.map((answer, index) => ({ label: String(index + 1), text: answer, note: '', answer: '' }))
+  const perPage = KEY_LINES * columns
+  return Array.from({ length: Math.ceil(items.length / perPage) }, (_, page) => ({
+    blocks: [{ type: 'items', columns, items: items.slice(page * perPage, (page + 1) * perPage) }],
+  }))
 }
 
 function pageOf(items: SheetItems['items']): SheetPage {

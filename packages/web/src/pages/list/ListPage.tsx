@@ -132,6 +132,21 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
       />
       <Notice error={share.error} />
       <OverruledNotices overruled={listDraft.overruled} draft={draft} edit={edit} settle={listDraft.settle} />
+      {kind && (
+        <nav aria-label={t('allGames')} className="flex flex-wrap gap-2">
+          {GAME_KINDS.map((one) => (
+            <button
+              key={one}
+              type="button"
+              aria-current={one === kind ? 'page' : undefined}
+              className={`btn h-11 ${one === kind ? 'border-secondary! bg-accent!' : 'font-normal'}`}
+              onClick={() => go(`/games/${one}`)}
+            >
+              {words.name(one)}
+            </button>
+          ))}
+        </nav>
+      )}
       {kind ? (
         <GameStep
           key={kind}
@@ -147,15 +162,6 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
           <OutdatedLinks listId={list.id} />
           <WordsStep listId={list.id} listDraft={listDraft} list={entryList} notes={notes} fits={fits} />
         </>
-      )}
-      {kind && GAME_KINDS.length > 1 && (
-        <nav aria-label={t('otherGames')} className="flex flex-wrap gap-2">
-          {GAME_KINDS.filter((one) => (one as string) !== kind).map((one) => (
-            <button key={one} type="button" className="btn" onClick={() => go(`/games/${one}`)}>
-              {words.name(one)}
-            </button>
-          ))}
-        </nav>
       )}
     </div>
   )

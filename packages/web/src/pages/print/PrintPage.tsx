@@ -66,6 +66,7 @@ function ListSheets({ id, kind }: { id: string; kind: GameKind }) {
           seed={sheets.seeds[page.index]!}
           printing={printing}
           code={printing.code}
+          early={choice.options.early}
         />
       ))}
     </main>

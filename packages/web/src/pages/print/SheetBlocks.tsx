@@ -1,7 +1,7 @@
 import { mediaPath } from '@otter/api'
 import {
   directionOf,
-  linesBesideGrid,
+  typeFor,
   type SheetBlock,
   type SheetCards,
   type SheetDeck,
@@ -19,14 +19,20 @@ const TALLEST = 165
 /** A page of cards to cut, and the largest letters on them, in millimetres. */
 const DECK = { width: 172, height: 205 }
 const LARGEST_TYPE = 12
-/** Room on a page below its head, and a line of text with its space, in millimetres. */
-const ROOM = 205
-const LINE = 6.5
+/** Room on a page below its head, in points; and a point in millimetres. */
+const ROOM = 600
+const POINT = 25.4 / 72
 
 /** A page as it is printed, without head and foot. */
-export function SheetBlocks({ blocks }: { blocks: readonly SheetBlock[] }) {
-  const height = Math.max(ROOM / 3, ROOM - LINE * linesBesideGrid(blocks))
-  return blocks.map((block, index) => <Block key={index} block={block} height={height} />)
+export function SheetBlocks({ blocks, early }: { blocks: readonly SheetBlock[]; early: boolean }) {
+  const { size, gridHeight } = typeFor(blocks, ROOM, early)
+  return (
+    <div className="leading-[1.25]" style={{ fontSize: `${size}pt` }}>
+      {blocks.map((block, index) => (
+        <Block key={index} block={block} height={gridHeight * POINT} />
+      ))}
+    </div>
+  )
 }
 
 function Block({ block, height }: { block: SheetBlock; height: number }) {
@@ -110,8 +116,8 @@ function Grid({ grid: { rows, cols, cells, lines, direction, framed }, height }:
 function Items({ list: { heading, columns, direction, items } }: { list: SheetItems }) {
   const t = useTexts(sheetTexts)
   return (
-    <section className="mt-5">
-      {heading && <h2 className="text-lg">{t(heading)}</h2>}
+    <section className="mt-3">
+      {heading && <h2 className="text-[1.1em]">{t(heading)}</h2>}
       <ol className={COLUMNS[columns]} dir={direction}>
         {items.map(({ label, text, note, answer, picture, below = [] }, index) => (
           <li key={index} className="flex break-inside-avoid gap-2 py-0.5">
@@ -183,11 +189,13 @@ function Square({ square, side, height = side }: { square: SheetSquare | null; s
   const longest = Math.max(1, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length))
   return (
     <div
-      className="flex flex-col items-center justify-center overflow-hidden border border-[#46605B] p-0.5 text-center leading-tight"
+      className="flex flex-col items-center justify-center overflow-hidden border border-[#46605B] text-center leading-tight"
       style={{
         width: `${side}mm`,
         height: `${height}mm`,
-        fontSize: `${Math.max(2.2, Math.min(LARGEST_TYPE, side * 0.22, height * 0.22, Math.sqrt((side * height) / (2.6 * Math.max(1, (square?.text ?? '').length))), (side * 1.5) / longest))}mm`,
+        // Texts keep away from where the scissors go.
+        padding: `${Math.max(1.4, Math.min(side, height) * 0.07)}mm`,
+        fontSize: `${Math.max(2.2, Math.min(LARGEST_TYPE, side * 0.2, height * 0.2, Math.sqrt((side * height) / (3.2 * Math.max(1, (square?.text ?? '').length))), (side * 1.3) / longest))}mm`,
       }}
     >
       {square === null && <span className="block size-1/3 rounded-full bg-[#D9D2C0]" />}

@@ -12,11 +12,14 @@ export function SheetView({
   seed,
   printing: { paper, saveInk, versions },
   code,
+  early,
 }: {
   page: PlacedPage
   title: string
   seed: string
   printing: Printing
+  /** Whether its readers learn to read. */
+  early: boolean
   /** The game's code on screen; undefined unless it is printed. */
   code: string | undefined
 }) {
@@ -38,7 +41,7 @@ export function SheetView({
         )}
       </header>
       {isKey || bare ? <div className="h-4" /> : <NameAndDate />}
-      <SheetBlocks blocks={blocks} />
+      <SheetBlocks blocks={blocks} early={early} />
       <footer className="mt-auto flex justify-between pt-4 text-xs text-[#46605B]">
         <span>
           {sheet('seed')} {seed}

@@ -45,7 +45,7 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           />
         </p>
         <p className="break-all">
-          <a className="link" href={address}>
+          <a className="link inline-block py-0.5" href={address}>
             {address}
           </a>
         </p>

@@ -5,6 +5,7 @@ import {
   MAX_GROUPS,
   MAX_STANDARD,
   MAX_STANDARDS,
+  USUAL_WORTH,
   type CheckNote,
   type Choice,
   type Entry,
@@ -215,7 +216,7 @@ export function EntryPanel({
           placeholder={t('entry.standardsHelp')}
           onChange={(next) => set('standards', next)}
         />
-        {number('worth', t('entry.worth'), t('entry.asGame'), 0, 10_000)}
+        {number('worth', t('entry.worth'), String(USUAL_WORTH), 0, 10_000)}
         {number('seconds', t('entry.time'), t('entry.asGame'), 1, 3600)}
       </div>
       <label className="flex items-center gap-2">
