@@ -134,7 +134,7 @@ describe('npm start', () => {
         await new Promise((resolve) => setTimeout(resolve, 150))
       }
     }
-    const { token } = await ask('/join', { name, keep: 'page' })
+    const { token } = await ask('/join', { name, keep: 'page', requestId: randomUUID() })
     let kept = { moves: 0, hints: 0 }
     for (let item = 0; item < 10; item++) {
       const { play } = await ask('/moves', { id: randomUUID(), attempt: 1, move: { type: 'hint', item } }, token)

@@ -6,6 +6,8 @@ export const JoinOffer = z.object({
   name: ParticipantName,
   /** Where somebody has the name already: whether this is the same student, who comes back, or another one. */
   same: z.enum(['back', 'other']).optional(),
+  /** A request that is sent again, since its reply was lost, brings in one student. */
+  requestId: z.uuid().optional(),
   /** Where the token is kept: as a cookie of the browser, or by the page, which then sends it with each request. */
   keep: z.enum(['cookie', 'page']).default('cookie'),
 })

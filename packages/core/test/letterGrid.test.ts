@@ -123,7 +123,7 @@ describe('the grid of letters', () => {
         }
         expect(() => grid.nthStart(1e6, 0, directions)).to.throw(RangeError)
       }),
-      { numRuns: 300 },
+      { numRuns: 120 },
     )
   })
 
@@ -151,7 +151,7 @@ describe('the grid of letters', () => {
           } else expect(roots.map((spelled) => occurrences(grid, spelled, count))).to.deep.equal(before)
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 70 },
     )
   })
 
@@ -169,7 +169,7 @@ describe('the grid of letters', () => {
         expect(grid.spare()).to.equal(fresh.spare())
         expect(grid.search(words[0]!, directions)).to.equal(fresh.search(words[0]!, directions))
       }),
-      { numRuns: 150 },
+      { numRuns: 70 },
     )
   })
 })

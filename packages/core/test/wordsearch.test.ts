@@ -41,7 +41,7 @@ describe('word search', () => {
           checked(sampleList(count, seed, language, 10), given, seed)
         },
       ),
-      { numRuns: 500 },
+      { numRuns: 250 },
     )
   }).timeout(600_000)
 
@@ -51,7 +51,7 @@ describe('word search', () => {
       fc.property(fc.array(word, { maxLength: 12 }), directions, fc.string({ maxLength: 4 }), (words, count, seed) => {
         checked(listOf([...words, 'cab']), { directions: count }, seed)
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     )
   }).timeout(600_000)
 

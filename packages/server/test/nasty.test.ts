@@ -179,7 +179,7 @@ describe('Nasty values', () => {
       // Two at once are nasty in another way.
       const random = randomFrom(path)
       const paths = pathsOf(body)
-      for (let more = 0; more < 60; more++)
+      for (let more = 0; more < 25; more++)
         ask(
           who,
           method,
@@ -218,7 +218,7 @@ describe('Nasty values', () => {
       `${'['.repeat(5000)}`,
     ])
       for (const [who, method, path] of routes) ask(who, method, path, raw)
-    expect(requests.length).to.be.at.least(6_000)
+    expect(requests.length).to.be.at.least(4_500)
     const waiting = requests.values()
     await Promise.all(
       Array.from({ length: 24 }, async () => {

@@ -115,6 +115,37 @@ describe('Who takes part', () => {
     expect((await students()).map(({ name }) => name)).to.deep.equal(['Bo', 'Bo 2', 'Bo 3'])
   })
 
+  it('is brought in once by a request whose reply was lost, and known again in its own browser', async () => {
+    const { code, students } = await shared()
+    const requestId = randomUUID()
+    const tokens = await Promise.all(
+      Array.from({ length: 5 }, async () => {
+        const device = new Client(server.url)
+        const { status, body } = await device.call('POST', `/play/${code}/join`, {
+          name: 'Ada',
+          keep: 'page',
+          requestId,
+        })
+        return [status, typeof body.token]
+      }),
+    )
+    expect(tokens).to.deep.equal(Array.from({ length: 5 }, () => [201, 'string']))
+    expect(await students()).to.have.length(1)
+    const tablet = new Client(server.url)
+    await tablet.call('GET', `/play/${code}`)
+    await tablet.call('POST', `/play/${code}/join`, { name: 'Bo' })
+    await move(tablet, code, { type: 'choose', choices: [0] })
+    await tablet.call('POST', `/play/${code}/leave`, {})
+    await tablet.call('POST', `/play/${code}/join`, { name: 'Cy' })
+    await tablet.call('POST', `/play/${code}/leave`, {})
+    const { body } = await tablet.call('POST', `/play/${code}/join`, { name: 'bo' })
+    expect([body.player.name, body.play.moves], 'who left at this device goes on').to.deep.equal(['Bo', 1])
+    expect((await tablet.call('POST', `/play/${code}/join`, { name: 'Bo', same: 'other' })).body.player.name).to.equal(
+      'Bo 2',
+    )
+    expect(await students()).to.have.length(4)
+  })
+
   it('of 20 who give one name at the same moment, one has it and all others are asked', async () => {
     const { code, students } = await shared()
     const replies = await Promise.all(

@@ -12,9 +12,9 @@ const LIST_MARGIN = 16
 const ROW_MARGIN = 4
 const BELOW_MARGIN = 4
 const HEADING = 20
-const PICTURE = 28
+const PICTURE = 30
 /** Height of a line, and width of a letter, by the size of type. A letter of Chinese or Japanese is as wide as it is high. */
-const LINE = 1.25
+const LINE = 1.34
 const LETTER = 0.5
 const WIDE = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Hangul}]/u
 /** Largest cell, tallest grid, and the share of a page that a grid gets at least. */

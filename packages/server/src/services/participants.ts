@@ -83,10 +83,14 @@ function hashOf(token: string): string {
 export async function addParticipant(
   scope: Scope,
   offerId: string,
-  { name: typed, same }: Pick<z.output<typeof JoinOffer>, 'name' | 'same'>,
+  { name: typed, same, requestId }: Pick<z.output<typeof JoinOffer>, 'name' | 'same' | 'requestId'>,
   browser: string | undefined,
 ): Promise<{ person: Person; token: string }> {
   const browserHash = browser === undefined ? null : hashOf(browser)
+  // The offer's row is held: two who come at once with one name, or one request that comes twice, see each other.
+  await scope.query('SELECT 1 FROM offers WHERE id = $offerId FOR NO KEY UPDATE', { offerId })
+  const known = await knownHere(scope, offerId, { name: typed, same, requestId, browserHash })
+  if (known) return { person: known, token: await addDevice(scope, known.participantId, browserHash) }
   const { count } = (
     await scope.query<{ count: number }>(
       `SELECT count(DISTINCT p.id)::int AS count FROM devices d JOIN participants p ON p.id = d.participant_id
@@ -100,23 +104,53 @@ export async function addParticipant(
     { offerId, most: MAX_SEATS },
   )
   if (!offer) throw new Problem(403, 'link-full')
-  // The offer's row is held: two who come at once with one name see each other.
   const { name, returnsTo } = await nameFor(scope, offerId, typed, same)
   const id = randomUUID()
   const waits = returnsTo !== null
   const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false, factor: 1, waits }
-  const token = randomBytes(18).toString('base64url')
   await scope.query(
-    `INSERT INTO participants (id, offer_id, seat, name, returns_to) VALUES ($id, $offerId, $seat, $name,
-      $returnsTo::uuid)`,
-    { id: person.id, offerId, seat: person.seat, name, returnsTo },
+    `INSERT INTO participants (id, offer_id, seat, name, returns_to, request_id) VALUES ($id, $offerId, $seat, $name,
+      $returnsTo::uuid, $requestId::uuid)`,
+    { id: person.id, offerId, seat: person.seat, name, returnsTo, requestId: requestId ?? null },
   )
+  return { person, token: await addDevice(scope, person.participantId, browserHash) }
+}
+
+/** Gives a participant one more device; returns the token that it keeps. */
+async function addDevice(scope: Scope, participantId: string, browserHash: string | null): Promise<string> {
+  const token = randomBytes(18).toString('base64url')
   await scope.query(
     `INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash,
       $browserHash)`,
-    { id: randomUUID(), participantId: person.id, hash: hashOf(token), browserHash },
+    { id: randomUUID(), participantId, hash: hashOf(token), browserHash },
   )
-  return { person, token }
+  return token
+}
+
+/**
+ * Returns the student whom a request has brought in before, or who played in this very browser under this name and says
+ * nothing of being another one.
+ */
+async function knownHere(
+  scope: Scope,
+  offerId: string,
+  {
+    name,
+    same,
+    requestId,
+    browserHash,
+  }: Pick<z.output<typeof JoinOffer>, 'name' | 'same' | 'requestId'> & { browserHash: string | null },
+): Promise<Person | undefined> {
+  const [known] = await scope.query<Person>(
+    `SELECT p.id, q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL AS removed, p.time_factor AS factor,
+      q.returns_to IS NOT NULL AS waits FROM participants q JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
+      WHERE q.offer_id = $offerId AND p.removed_at IS NULL AND (q.request_id = $requestId::uuid
+        OR ($named AND lower(q.name) = lower($name) AND q.returns_to IS NULL AND EXISTS (SELECT 1 FROM devices d
+          WHERE d.participant_id = q.id AND d.browser_hash = $browserHash)))
+      ORDER BY q.request_id IS NOT DISTINCT FROM $requestId::uuid DESC, q.seat LIMIT 1`,
+    { offerId, name, named: same !== 'other', requestId: requestId ?? null, browserHash },
+  )
+  return known
 }
 
 /** Returns the name that a student gets, and the participant that it is said to be. */

@@ -346,17 +346,16 @@ export async function openPlay(scope: Scope, code: string, token: string | undef
 export async function joinOffer(
   scope: Scope,
   code: string,
-  { name, same }: z.output<typeof JoinOffer>,
+  { name, same, requestId }: z.output<typeof JoinOffer>,
   browser?: string,
 ): Promise<{ token: string; reply: PlayReply }> {
   const { offer } = await findDoor(scope, code, undefined)
   if (!offer.open) throw new Problem(403, 'link-closed')
   const { language } = await scope.puzzles.read(scope, offer.versionId, offer.correction)
   if (isUnkindName(name, language)) throw new Problem(400, 'unkind-name', { path: 'name' })
-  const { person, token } = await addParticipant(scope, offer.id, { name, same }, browser)
+  const { person, token } = await addParticipant(scope, offer.id, { name, same, requestId }, browser)
   if (person.waits) return { token, reply: await reply(scope, offer, person, undefined) }
-  const play = await startPlay(scope, offer, person, undefined)
-  return { token, reply: await reply(scope, offer, person, play) }
+  return { token, reply: await again(scope, offer, person, { goesOn: true }) }
 }
 
 /**
@@ -389,11 +388,17 @@ export async function playAgain(scope: Scope, code: string, token: string | unde
   return again(scope, offer, person)
 }
 
-async function again(scope: Scope, offer: OpenOffer, person: Person): Promise<PlayReply> {
+/** Returns the play under way; begins the next attempt where there is none, or, where it only goes on, the first. */
+async function again(
+  scope: Scope,
+  offer: OpenOffer,
+  person: Person,
+  { goesOn = false }: { goesOn?: boolean } = {},
+): Promise<PlayReply> {
   // Two requests at once would both find the last attempt finished: one waits for the other here.
   await scope.query('SELECT 1 FROM participants WHERE id = $id FOR UPDATE', { id: person.id })
   const play = await findPlay(scope, person.id)
-  if (play && !play.ended) return reply(scope, offer, person, play)
+  if (play && (goesOn || !play.ended)) return reply(scope, offer, person, play)
   if (play && play.attempt >= MAX_ATTEMPTS) throw new Problem(403, 'link-full')
   return reply(scope, offer, person, await startPlay(scope, offer, person, play))
 }

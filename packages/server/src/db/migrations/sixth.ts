@@ -27,5 +27,8 @@ const STATEMENTS = [
   `ALTER TABLE participants ADD COLUMN returns_to uuid REFERENCES participants ON DELETE SET NULL
     CHECK (returns_to <> id)`,
   'CREATE INDEX participants_returns_to ON participants (returns_to) WHERE returns_to IS NOT NULL',
+  // A request to join that comes twice, since its reply was lost, brings in one student.
+  'ALTER TABLE participants ADD COLUMN request_id uuid',
+  'CREATE UNIQUE INDEX participants_request ON participants (offer_id, request_id)',
   'CREATE INDEX participants_name ON participants (offer_id, lower(name))',
 ]

@@ -43,6 +43,7 @@ export function usePlay(code: string): PlayState {
   const [failure, setFailure] = useState<ApiError>()
   const [sending, setSending] = useState<MoveQueueState>({ waiting: false, offline: false, problem: undefined })
   const latest = useRef<PlayReply>(undefined)
+  const asked = useRef<{ wish: string; requestId: string }>(undefined)
   const keep = useCallback((next: PlayReply): void => {
     latest.current = next
     setReply(next)
@@ -120,7 +121,13 @@ export function usePlay(code: string): PlayState {
     problem: failure ?? sending.problem,
     reload,
     send,
-    join: (name, same) => call<PlayReply>('POST', `/play/${code}/join`, { name, same }).then(keep, fail),
+    join: (name, same) => {
+      // The same wish is the same request, however often it is sent: a reply may get lost.
+      const wish = `${same ?? ''} ${name}`
+      if (asked.current?.wish !== wish) asked.current = { wish, requestId: newId() }
+      const { requestId } = asked.current
+      return call<PlayReply>('POST', `/play/${code}/join`, { name, same, requestId }).then(keep, fail)
+    },
     again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
     leave: () => {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
