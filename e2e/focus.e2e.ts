@@ -9,7 +9,7 @@ async function newList(teacher: Page, rows: readonly [string, string][]): Promis
   await first.click()
   for (const [row, [answer, prompt]] of rows.entries()) {
     await teacher.getByLabel(`Answer, row ${row + 1}`, { exact: true }).fill(answer)
-    await teacher.getByLabel(`Prompt, row ${row + 1}`, { exact: true }).fill(prompt)
+    await teacher.getByLabel(`Clue or question, row ${row + 1}`, { exact: true }).fill(prompt)
   }
   await expect(teacher.getByText('saved')).toBeVisible()
 }
@@ -44,12 +44,12 @@ test('one step is taken back at a time, where it happened, and Tab goes from cel
   await expectFocus(teacher.getByLabel('Answer, row 2', { exact: true }))
   for (const [row, [answer, prompt]] of BOATS.entries()) {
     await expect(teacher.getByLabel(`Answer, row ${row + 1}`, { exact: true })).toHaveValue(answer)
-    await expect(teacher.getByLabel(`Prompt, row ${row + 1}`, { exact: true })).toHaveValue(prompt)
+    await expect(teacher.getByLabel(`Clue or question, row ${row + 1}`, { exact: true })).toHaveValue(prompt)
   }
   // A row with a note: Tab passes its mends by, Alt + Enter goes to them, and back.
   await teacher.getByLabel('Answer, row 3', { exact: true }).fill('ferry')
   await expect(teacher.getByText(/already|twice|same/i).first()).toBeVisible()
-  await teacher.getByLabel('Prompt, row 3', { exact: true }).focus()
+  await teacher.getByLabel('Clue or question, row 3', { exact: true }).focus()
   await teacher.keyboard.press('Tab')
   await expectFocus(teacher.getByLabel('Answer, row 4', { exact: true }))
   await teacher.keyboard.press('Shift+Tab')
@@ -83,7 +83,7 @@ test('keys typed into a field of the games step answer nothing in the preview', 
   await teacher.getByRole('link', { name: /^Quiz/ }).click()
   const preview = teacher.getByRole('region', { name: /preview/i })
   await expect(preview.getByText('1 of 6')).toBeVisible()
-  const seed = teacher.getByLabel('Seed', { exact: true })
+  const seed = teacher.getByLabel('Version code', { exact: true })
   await seed.fill('')
   await seed.pressSequentially('abcd', { delay: 30 })
   await expectFocus(seed)

@@ -162,7 +162,7 @@ test('bingo is planned and called, a claim is checked, and a card is played on a
 
   // Words changed later are offered to the same link.
   await teacher.getByRole('link', { name: 'Words' }).first().click()
-  await teacher.getByLabel('Prompt, row 1', { exact: true }).fill('the smallest string of all')
+  await teacher.getByLabel('Clue or question, row 1', { exact: true }).fill('the smallest string of all')
   await expect(teacher.getByRole('status').getByText('saved')).toBeVisible()
   await teacher.getByRole('link', { name: 'Play' }).click()
   const link = teacher.getByRole('article', { name: `Link ${code}` })

@@ -41,8 +41,8 @@ test('three hundred rows come from a spreadsheet, are moved, filled, copied out 
   await expectAccessible(teacher)
   await review.getByRole('button', { name: 'Add 300 rows' }).click()
   await expect(teacher.getByText('300 entries')).toBeVisible()
-  await expect(cell(teacher, 'Prompt', 5)).toHaveValue('first line\nsecond line')
-  await expect(teacher.getByText('Nothing to mend')).toBeVisible()
+  await expect(cell(teacher, 'Clue or question', 5)).toHaveValue('first line\nsecond line')
+  await expect(teacher.getByText('Nothing to fix')).toBeVisible()
   // Only the rows in sight are drawn, and all can be reached.
   expect(await teacher.getByRole('row').count()).toBeLessThan(90)
 
@@ -89,10 +89,10 @@ test('three hundred rows come from a spreadsheet, are moved, filled, copied out 
   await expect(cell(teacher, 'Group', 1)).toHaveValue('short')
 
   // A smaller paste can be written over the rows that are there.
-  await pasteClipboard(cell(teacher, 'Prompt', 2), { 'text/plain': 'one\tnear\ntwo\tfar' })
+  await pasteClipboard(cell(teacher, 'Clue or question', 2), { 'text/plain': 'one\tnear\ntwo\tfar' })
   await teacher.getByRole('checkbox', { name: 'Write over the rows that are there' }).check()
   await teacher.getByRole('button', { name: 'Write over 2 rows' }).click()
-  await expect(cell(teacher, 'Prompt', 3)).toHaveValue('two')
+  await expect(cell(teacher, 'Clue or question', 3)).toHaveValue('two')
   await expect(cell(teacher, 'Group', 3)).toHaveValue('far')
 })
 
@@ -103,22 +103,22 @@ test('mistakes are said beside the row and mended in one step', async ({ teacher
       'Question\tAnswer\tWrong choice\tWrong choice\nWho lays eggs?\t\tqueen\tdrone\nWhat is a bee home?\thive\tHive!\tnest\nIt keeps bees calm\tsmoke\t\t\nIt keeps bees calm\tsmoker\t\t',
   })
   await teacher.getByRole('dialog').getByRole('button', { name: 'Add 4 rows' }).click()
-  await expect(teacher.getByRole('button', { name: /^3 to mend/ })).toBeVisible()
+  await expect(teacher.getByRole('button', { name: /^3 to fix/ })).toBeVisible()
   await expect(teacher.getByText('No right choice is marked. Which one is it?')).toBeVisible()
   await expectAccessible(teacher)
   await teacher.getByRole('button', { name: 'queen', exact: true }).click()
   await expect(cell(teacher, 'Answer', 1)).toHaveValue('queen')
   await teacher.getByRole('button', { name: 'Remove that choice' }).click()
-  await expect(teacher.getByRole('button', { name: /^1 to mend/ })).toBeVisible()
-  await teacher.getByRole('button', { name: /^1 to mend/ }).click()
+  await expect(teacher.getByRole('button', { name: /^1 to fix/ })).toBeVisible()
+  await teacher.getByRole('button', { name: /^1 to fix/ }).click()
   await expect(cell(teacher, 'Answer', 4)).toBeFocused()
   await teacher.getByRole('button', { name: 'Accept both answers' }).click()
-  await expect(teacher.getByText('Nothing to mend')).toBeVisible()
+  await expect(teacher.getByText('Nothing to fix')).toBeVisible()
   await teacher.getByRole('button', { name: 'Undo' }).click()
-  await expect(teacher.getByRole('button', { name: /^1 to mend/ })).toBeVisible()
+  await expect(teacher.getByRole('button', { name: /^1 to fix/ })).toBeVisible()
 
   // The rest of an entry, by keyboard: choices with several right ones, hint, points.
-  await cell(teacher, 'Prompt', 1).focus()
+  await cell(teacher, 'Clue or question', 1).focus()
   await teacher.keyboard.press('Control+.')
   const panel = teacher.getByRole('region', { name: 'All of row 1' })
   await expect(panel.getByLabel('the answer', { exact: true })).toBeFocused()
@@ -126,17 +126,17 @@ test('mistakes are said beside the row and mended in one step', async ({ teacher
   await panel.getByLabel('choice 2', { exact: true }).fill('the queen bee')
   await panel.getByRole('checkbox', { name: 'Choice 2 is right' }).check()
   await panel.getByLabel('Hint').fill('There is one in a hive')
-  await panel.getByLabel('Worth, in points').fill('20')
+  await panel.getByLabel('Points').fill('20')
   await panel.getByLabel('Counts for the score').uncheck()
   await expectAccessible(teacher)
   await panel.getByLabel('Hint').press('Escape')
   await expect(panel).toBeHidden()
   await saved(teacher)
   await teacher.reload()
-  await cell(teacher, 'Prompt', 1).focus()
+  await cell(teacher, 'Clue or question', 1).focus()
   await teacher.keyboard.press('Control+.')
   await expect(panel.getByRole('checkbox', { name: /is right/ }).first()).toBeChecked()
-  await expect(panel.getByLabel('Worth, in points')).toHaveValue('20')
+  await expect(panel.getByLabel('Points')).toHaveValue('20')
 })
 
 test('pictures come by search, for the whole list and from files; a sound is recorded and played', async ({
@@ -148,7 +148,7 @@ test('pictures come by search, for the whole list and from files; a sound is rec
   await teacher.getByRole('dialog').getByRole('button', { name: 'Add 3 rows' }).click()
   await cell(teacher, 'Answer', 1).focus()
   await teacher.keyboard.press('Control+.')
-  await teacher.getByRole('button', { name: 'Picture for the prompt' }).click()
+  await teacher.getByRole('button', { name: 'Picture for the clue' }).click()
   const search = teacher.getByRole('searchbox', { name: 'Search pictures' })
   await search.fill('otters')
   await expectAccessible(teacher)
@@ -157,7 +157,7 @@ test('pictures come by search, for the whole list and from files; a sound is rec
   await expect(picture).toBeVisible()
   await expect.poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0)
   expect(await picture.getAttribute('src')).not.toContain('otter')
-  await expect(teacher.getByLabel('Credit of the picture for the prompt')).toHaveValue(/MIT/)
+  await expect(teacher.getByLabel('Credit of the picture for the clue')).toHaveValue(/MIT/)
 
   await teacher.getByRole('button', { name: 'Record the answer' }).click()
   await expect(teacher.getByRole('button', { name: /Stop · 1 s/ })).toBeVisible()
@@ -185,7 +185,7 @@ test('pictures come by search, for the whole list and from files; a sound is rec
   await expect(teacher.locator('[data-row="1"]').getByRole('img')).toBeVisible()
 
   // From the clipboard, and refused with a sentence.
-  await pasteClipboard(cell(teacher, 'Prompt', 3), {}, [
+  await pasteClipboard(cell(teacher, 'Clue or question', 3), {}, [
     { name: 'dot.png', type: 'image/png', base64: PNG.toString('base64') },
   ])
   await expect(teacher.locator('[data-row="2"]').getByRole('img')).toBeVisible()
@@ -252,11 +252,11 @@ test('a workbook comes in and goes out; an archive brings its pictures; a bad fi
   await saved(teacher)
   await teacher.getByRole('link', { name: 'Jolly Otter' }).click()
   await teacher.getByLabel('Search your lists').fill('small')
-  await teacher.getByRole('button', { name: 'Put away Dots' }).click()
+  await teacher.getByRole('button', { name: 'Archive Dots' }).click()
   await expect(teacher.getByText('No list matches “small”.')).toBeVisible()
-  await teacher.getByRole('button', { name: /^Put away \(/ }).click()
+  await teacher.getByRole('button', { name: /^Archive \(/ }).click()
   await expectAccessible(teacher)
-  await teacher.getByRole('button', { name: 'Take back Dots' }).click()
+  await teacher.getByRole('button', { name: 'Restore Dots' }).click()
 })
 
 test('two windows on one list: neither overwrites the other in silence', async ({ teacher }) => {
@@ -269,12 +269,12 @@ test('two windows on one list: neither overwrites the other in silence', async (
   await expect(cell(other, 'Answer', 3)).toHaveValue('three')
   await other.route('**/version', (route) => route.abort())
   await cell(teacher, 'Answer', 1).fill('uno')
-  await cell(teacher, 'Prompt', 2).fill('dos')
+  await cell(teacher, 'Clue or question', 2).fill('dos')
   await saved(teacher)
   await cell(other, 'Answer', 1).fill('un')
   await cell(other, 'Answer', 2).fill('deux')
   await saved(other)
-  await expect(cell(other, 'Prompt', 2)).toHaveValue('dos')
+  await expect(cell(other, 'Clue or question', 2)).toHaveValue('dos')
   await expect(other.getByRole('alert')).toContainText('Row 1 was also changed in another window: uno · eins')
   await expectAccessible(other)
   await other.getByRole('button', { name: 'Take theirs' }).click()

@@ -5,7 +5,7 @@ export default defineConfig({
   testMatch: '*.e2e.ts',
   outputDir: process.env.OTTER_TEST_OUTPUT ?? 'test-results',
   workers: Number(process.env.WORKERS ?? 1),
-  timeout: 240_000,
+  timeout: 90_000,
   expect: { timeout: Number(process.env.PATIENCE ?? 20_000) },
   reporter: [['list'], ['json']],
   use: {

@@ -16,7 +16,7 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
   await expect(teacher.getByRole('heading', { name: 'Quiz', exact: true })).toBeVisible()
   await teacher.getByLabel('Of the list', { exact: true }).selectOption('One group')
   await teacher.getByLabel('Group', { exact: true }).selectOption('Shapes')
-  await teacher.getByLabel('Passes from (%)').fill('60')
+  await teacher.getByLabel('Pass mark').fill('60')
   await expect(teacher.getByText('3 questions')).toBeVisible()
   await expectAccessible(teacher)
   const code = await share(teacher)
@@ -43,11 +43,11 @@ test('a quiz is chosen and typed on a phone; what was missed comes again, then a
     await expect(phone.getByText(/That’s right/)).toBeVisible()
     await phone.getByRole('button', { name: 'Next' }).tap()
   }
-  await expect(phone.getByText(/Second try/)).toBeVisible()
+  await expect(phone.getByText(/Once more:/)).toBeVisible()
   await phone.getByRole('button', { name: choice(0, true) }).tap()
   await phone.getByRole('button', { name: 'Next' }).tap()
   await expect(phone.getByText('Passed: 60 % were needed')).toBeVisible()
-  await expect(phone.getByText('Second try: 1 of 1 right')).toBeVisible()
+  await expect(phone.getByText('Asked again: 1 of 1 right')).toBeVisible()
   await expect(phone.getByText('2 right of 3').first()).toBeVisible()
   await expectAccessible(phone)
 

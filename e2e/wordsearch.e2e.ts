@@ -75,7 +75,7 @@ test('pasted words become a word search that a student plays by link, and the te
   await teacher.keyboard.press('Tab')
   await teacher.keyboard.type('where you wade')
   await teacher.keyboard.press('Enter')
-  await expect(teacher.getByLabel('Prompt, row 6', { exact: true })).toBeFocused()
+  await expect(teacher.getByLabel('Clue or question, row 6', { exact: true })).toBeFocused()
   await pasteClipboard(teacher.getByLabel('Answer, row 2', { exact: true }), {
     'text/plain': 'bank\tits side\nbed\tits floor',
   })
@@ -103,9 +103,9 @@ test('pasted words become a word search that a student plays by link, and the te
   await teacher.getByLabel('Letters', { exact: true }).selectOption('lower')
   await expect.poll(letters).toBe(first.toLowerCase())
   await teacher.getByLabel('Letters', { exact: true }).selectOption('upper')
-  await teacher.getByRole('button', { name: 'Another one' }).click()
+  await teacher.getByRole('button', { name: 'New version' }).click()
   await expect.poll(letters).not.toBe(first)
-  await teacher.getByLabel('Seed').fill('otter')
+  await teacher.getByLabel('Version code').fill('otter')
   await expect.poll(letters).toBe(first)
   await teacher.getByLabel('Hidden message').fill('The otter was here all along')
   await expect(teacher.getByText('6 words,')).toBeVisible()
@@ -291,13 +291,13 @@ test('two windows on one list overwrite nothing, and what a closed window left u
   await expect(teacher.getByLabel('Answer, row 1', { exact: true })).toHaveValue('arch')
   const other = await teacher.context().newPage()
   await other.goto(teacher.url())
-  await other.getByLabel('Prompt, row 2', { exact: true }).fill('changed over there')
+  await other.getByLabel('Clue or question, row 2', { exact: true }).fill('changed over there')
   await expect(other.getByRole('status').getByText('saved')).toBeVisible()
-  await teacher.getByLabel('Prompt, row 1', { exact: true }).fill('changed here')
-  await expect(teacher.getByLabel('Prompt, row 2', { exact: true })).toHaveValue('changed over there')
+  await teacher.getByLabel('Clue or question, row 1', { exact: true }).fill('changed here')
+  await expect(teacher.getByLabel('Clue or question, row 2', { exact: true })).toHaveValue('changed over there')
   await expect(teacher.getByRole('status').getByText('saved')).toBeVisible()
   await other.reload()
-  await expect(other.getByLabel('Prompt, row 1', { exact: true })).toHaveValue('changed here')
+  await expect(other.getByLabel('Clue or question, row 1', { exact: true })).toHaveValue('changed here')
 
   await other.route('**/api/lists/*', (route) =>
     route.request().method() === 'PATCH' ? route.abort() : route.continue(),
@@ -331,7 +331,7 @@ test('the preview plays with the keyboard, says what can’t be hidden, and drop
 
   // While the smallest grid is sought, typing goes on, and the last grid is of the last seed.
   await teacher.getByLabel('Size').selectOption('smallest')
-  await teacher.getByLabel('Seed').pressSequentially('-1234', { delay: 20 })
+  await teacher.getByLabel('Version code').pressSequentially('-1234', { delay: 20 })
   await expect(teacher.getByText('3 words,')).toBeVisible()
   await expect(teacher.getByRole('listitem').filter({ hasText: 'otter' })).toBeVisible()
 

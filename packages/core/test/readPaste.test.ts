@@ -107,20 +107,115 @@ describe('reading pasted text', () => {
     expect(fieldsOf('Palabra\tTraducción\nperro\tdog')).to.deep.equal(['answer', 'prompt'])
   })
 
-  it('leaves rows out that a field can not hold, and says why', () => {
+  it('leaves rows out that a field can not hold, keeps those where only a cell beside the words is odd, and says why', () => {
     const table = readPaste(
       `Answer,Prompt,Points,Seconds,Scored\na,b,5,30,no\nc,d,many,30,yes\ne,f,5,0,yes\ng,h,5,9,perhaps\n${'x'.repeat(2001)},y\n,,7`,
     )
     const { entries, left } = entriesFromTable(table, guessFields(table), () => idOf(0))
     expect(entries.map(({ answer, worth, seconds, scored }) => [answer.text, worth, seconds, scored])).to.deep.equal([
       ['a', 5, 30, false],
+      ['c', null, 30, true],
+      ['e', 5, null, true],
+      ['g', 5, 9, true],
     ])
-    expect(left.map(({ line, why }) => [line, why])).to.deep.equal([
-      [3, 'bad-number'],
-      [4, 'bad-number'],
-      [5, 'bad-scored'],
-      [6, 'too-long'],
-      [7, 'no-text'],
+    expect(left.map(({ line, why, isKept = false }) => [line, why, isKept])).to.deep.equal([
+      [3, 'bad-number', true],
+      [4, 'bad-number', true],
+      [5, 'bad-scored', true],
+      [6, 'too-long', false],
+      [7, 'no-text', false],
+    ])
+  })
+
+  /** Returns the entries of a pasted table as its answer and its choices, right ones with a plus. */
+  const choicesOf = (text: string): string[] => {
+    const table = readPaste(text)
+    return entriesFromTable(table, guessFields(table), () => idOf(0)).entries.map(
+      ({ answer, prompt, choices }) =>
+        `${prompt.text} = ${answer.text} | ${choices
+          .map((choice) => (choice.right ? '+' : '') + choice.text)
+          .sort()
+          .join(' ')}`,
+    )
+  }
+
+  it('reads choices with the right one told by letter, by number, by text or by a mark, wherever it stands', () => {
+    const row = 'Which is a bird?,heron,otter,trout,newt'
+    for (const told of ['A', 'a', 'a)', '(A)', '1', 'heron', 'Heron'])
+      expect(
+        choicesOf(`Question,A,B,C,D,Correct
+${row},${told}
+${row},${told}`)[0],
+        told,
+      ).to.equal('Which is a bird? = heron | newt otter trout')
+    expect(choicesOf('Question,Option 1,Option 2,Option 3,Option 4,Answer\nq,w,x,y,z,3')).to.deep.equal([
+      'q = y | w x z',
+    ])
+    expect(choicesOf('Answer;Question;Option A;Option B;Option C\nB;q;x;y;z')).to.deep.equal(['q = y | x z'])
+    for (const marked of ['*y', 'y*', '✓ y', 'y ✔', '[x] y'])
+      expect(choicesOf(`Question\tChoice 1\tChoice 2\tChoice 3\nq\tx\t${marked}\tz`), marked).to.deep.equal([
+        'q = y | x z',
+      ])
+    expect(choicesOf('Question,A,B,C,D,Correct\nq,w,x,y,z,"A, C"\nq,w,x,y,z,B;D')).to.deep.equal([
+      'q = w | +y x z',
+      'q = x | +z w y',
+    ])
+    // What no choice says is an answer beside them; where nothing is told, nothing is guessed.
+    expect(choicesOf('Question,A,B,Correct\nq,x,y,neither\nq,x,y,')).to.deep.equal(['q = neither | x y', 'q =  | x y'])
+  })
+
+  it('takes letters for headings of choices only where they stand in a row under known ones', () => {
+    expect(readPaste('a\tb\tc\nd\te\tf').header).to.equal(null)
+    expect(guessFields(readPaste('Question\tA\tB\tAnswer\nq\tx\ty\tA'))).to.deep.equal([
+      'prompt',
+      'choice',
+      'choice',
+      'answer',
+    ])
+    expect(guessFields(readPaste('Word\tB\nx\ty'))).not.to.include('choice')
+  })
+
+  it('reads points and times as people write them, rounded', () => {
+    const read = (worth: string, seconds: string): (number | null)[] => {
+      const table = readPaste(`Word\tMeaning\tPoints\tTime
+x\ty\t${worth}\t${seconds}`)
+      const [entry] = entriesFromTable(table, guessFields(table), () => idOf(0)).entries
+      return [entry!.worth, entry!.seconds]
+    }
+    expect([read('10 pts', '15 s'), read('1.5', '0:30'), read('2,4', '1:05'), read('', '2 min')]).to.deep.equal([
+      [10, 15],
+      [2, 30],
+      [2, 65],
+      [null, 120],
+    ])
+    expect([read('-3', '0:00'), read('1e9', '99999')]).to.deep.equal([
+      [null, null],
+      [null, null],
+    ])
+  })
+
+  it('reads notes with any sign between word and meaning, numbered lines, and a title above the headings', () => {
+    const birds = [
+      ['heron', 'a grey bird'],
+      ['otter', 'holds hands'],
+      ['newt', 'swims'],
+    ]
+    for (const between of [' – ', ' — ', ': ', ' : ', ' -> ', ' → ', '   ', ' = ', ' - '])
+      expect(sides(birds.map((pair) => pair.join(between)).join('\n')), between).to.deep.equal(birds)
+    for (const bullet of ['1. ', '2) ', '• ', '- ', '* '])
+      expect(sides(birds.map((pair) => bullet + pair.join(': ')).join('\n')), bullet).to.deep.equal(birds)
+    expect(sides('1. heron\ta grey bird\notter\tholds hands\nnewt\tswims')[0]).to.deep.equal([
+      '1. heron',
+      'a grey bird',
+    ])
+    const titled = readPaste('Week 7\t\nWord\tMeaning\nheron\ta grey bird')
+    expect([titled.header, titled.rows.map(({ cells }) => cells)]).to.deep.equal([
+      ['Word', 'Meaning'],
+      [['heron', 'a grey bird']],
+    ])
+    expect(sides('sep=;\nheron;a grey, tall bird\notter;holds hands')).to.deep.equal([
+      ['heron', 'a grey, tall bird'],
+      ['otter', 'holds hands'],
     ])
   })
 

@@ -62,7 +62,7 @@ describe('A printed game', () => {
     it(`tells title, seed and what it is made of: ${kind}`, async () => {
       const pages = await print(kind, { code: 'KFTW73' })
       const text = pages.join(' ')
-      for (const part of ['Words', 'Seed ink', '/p/KFTW73']) expect(text).to.include(part)
+      for (const part of ['Words', 'Version code ink', '/p/KFTW73']) expect(text).to.include(part)
       const clues = WORDS.filter((_, index) => text.includes(`clue to ${index}`)).length
       const words = WORDS.filter((word) => text.toLowerCase().includes(word)).length
       expect(Math.max(clues, words), 'words or clues of the whole list').to.be.at.least(8)
@@ -112,7 +112,7 @@ describe('A printed game', () => {
     const pages = await print('wordsearch', { versions: 3, key: false })
     expect(pages).to.have.length(3)
     pages.forEach((page, index) => {
-      expect(page).to.include(index === 0 ? 'Seed ink' : `Seed ink-${index + 1}`)
+      expect(page).to.include(index === 0 ? 'Version code ink' : `Version code ink-${index + 1}`)
       expect(page).to.include(`${index + 1} of 3`)
     })
     expect(new Set(pages.map((page) => page.replaceAll(/\s|ink|\d/gu, ''))).size).to.equal(3)

@@ -97,6 +97,8 @@ export async function startTestServer({
     passwordCost,
   })
   const server = app.listen(0, '127.0.0.1')
+  // A connection that closes in the moment it is used again would be no fault of what is tested.
+  server.keepAliveTimeout = 120_000
   await new Promise((resolve) => server.once('listening', resolve))
   return {
     url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`,

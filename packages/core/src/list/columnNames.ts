@@ -3,6 +3,7 @@ export const FIELDS = [
   'answer',
   'prompt',
   'accepted',
+  'choice',
   'wrong',
   'right',
   'hint',
@@ -28,6 +29,8 @@ const NAMES: Record<Exclude<Field, 'skip'>, string> = {
     'accepted|also accepted|other spellings|synonym|synonyms|alternative|alternatives|aceptadas|sinónimos|acceptées|synonymes|synonyme|aceitas|sinônimos|גם נכון',
   wrong:
     'wrong choice|wrong choices|wrong answer|wrong answers|wrong|incorrect|incorrect answer|distractor|distractors|opción incorrecta|incorrecta|mauvais choix|mauvaise réponse|falsche antwort|falsch|errada|שגוי',
+  choice:
+    'choice|choices|option|options|possible answer|answer option|opción|opciones|choix|proposition|auswahl|antwortmöglichkeit|opção|אפשרות|אפשרויות',
   right: 'right choice|right choices|also right',
   hint: 'hint|hints|pista adicional|indice|hinweis|tipp|dica|רמז',
   fact: 'fact|facts|explanation|feedback|dato|explicación|explication|erklärung|fato|explicação|הסבר',
@@ -42,10 +45,37 @@ const FIELD_OF = new Map<string, Field>()
 for (const [field, names] of Object.entries(NAMES))
   for (const name of names.split('|')) if (!FIELD_OF.has(name.trim())) FIELD_OF.set(name.trim(), field as Field)
 
-/** Returns the field that a heading names; "Wrong choice 2" is a wrong choice. */
+/** Returns the field that a heading names; "Wrong choice 2" is a wrong choice, and "Option B" a choice. */
 export function fieldNamed(heading: string): Field | undefined {
   const name = heading.trim().toLowerCase()
-  return FIELD_OF.get(name) ?? FIELD_OF.get(name.replace(/[\s_:#-]*\d+$/u, ''))
+  const plain = FIELD_OF.get(name) ?? FIELD_OF.get(name.replace(/[\s_:#-]*\d+$/u, ''))
+  if (plain !== undefined) return plain
+  const lettered = FIELD_OF.get(name.replace(/[\s_:#-]+[a-h]$/u, ''))
+  return lettered !== undefined && NUMBERED.has(lettered) ? lettered : undefined
+}
+
+/** Returns the fields that headings name; letters in their order, A, B, C …, head choices. */
+export function fieldsNamed(headings: readonly string[]): (Field | undefined)[] {
+  const lettered = lettersIn(headings)
+  return headings.map((heading) => (lettered.has(plainLetter(heading)) ? 'choice' : fieldNamed(heading)))
+}
+
+/** Returns the letters that head choices: from A on, two of them at least. */
+function lettersIn(headings: readonly string[]): ReadonlySet<string> {
+  const there = new Set(headings.map(plainLetter))
+  const letters: string[] = []
+  for (const letter of 'abcdefgh') {
+    if (!there.has(letter)) break
+    letters.push(letter)
+  }
+  return new Set(letters.length >= 2 ? letters : [])
+}
+
+function plainLetter(heading: string): string {
+  return heading
+    .trim()
+    .toLowerCase()
+    .replace(/[.):]$/u, '')
 }
 
 /** Returns what the column of a field is headed when it is written. */
@@ -55,7 +85,7 @@ export function headingOf(field: Exclude<Field, 'skip'>): string {
 }
 
 /** Fields that a file writes in several numbered columns. */
-const NUMBERED = new Set<Field | undefined>(['accepted', 'wrong', 'right'])
+const NUMBERED = new Set<Field | undefined>(['accepted', 'choice', 'wrong', 'right'])
 
 /**
  * Tells whether a row looks like headings: at least two known ones, or a known one alone, and nothing else that is
@@ -64,6 +94,9 @@ const NUMBERED = new Set<Field | undefined>(['accepted', 'wrong', 'right'])
 export function looksLikeHeader(cells: readonly string[]): boolean {
   const filled = cells.filter((cell) => cell !== '')
   const exact = filled.filter((cell) => FIELD_OF.has(cell.toLowerCase())).length
-  const known = filled.filter((cell) => FIELD_OF.has(cell.toLowerCase()) || NUMBERED.has(fieldNamed(cell))).length
+  const lettered = lettersIn(filled)
+  const known = filled.filter(
+    (cell) => FIELD_OF.has(cell.toLowerCase()) || NUMBERED.has(fieldNamed(cell)) || lettered.has(plainLetter(cell)),
+  ).length
   return filled.length === 1 ? exact === 1 : exact >= 1 && known >= 2 && known * 2 >= filled.length
 }

@@ -1,4 +1,5 @@
-import { fieldNamed, headingOf, type Field } from './columnNames.ts'
+import { choicesTold, numberTold, secondsTold } from './cellsTold.ts'
+import { fieldsNamed, headingOf, type Field } from './columnNames.ts'
 import {
   MAX_ACCEPTED,
   MAX_CHOICES,
@@ -17,10 +18,12 @@ import { columnCount, type LeftOut, type Table } from './table.ts'
 export function guessFields(table: Table): Field[] {
   const count = columnCount(table)
   if (table.header) {
-    const named = Array.from({ length: count }, (_, index) => fieldNamed(table.header?.[index] ?? ''))
+    const named = fieldsNamed(Array.from({ length: count }, (_, index) => table.header?.[index] ?? ''))
     const guessed: Field[] = named.map((field) => field ?? 'skip')
     // A heading that nobody knows must not cost the list one of its sides.
-    for (const side of ['answer', 'prompt'] as const) {
+    // Where choices are marked, the mark is the answer.
+    const sides = named.includes('choice') ? (['prompt'] as const) : (['answer', 'prompt'] as const)
+    for (const side of sides) {
       const free = named.findIndex((field, index) => field === undefined && guessed[index] === 'skip')
       if (!guessed.includes(side) && free >= 0) guessed[free] = side
     }
@@ -63,9 +66,11 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     const leave = (why: LeftOut['why'], text: string): void => {
       left.push({ line, why, text: text.slice(0, 60) })
     }
-    const answer = one('answer')
+    const told = choicesTold(of('choice'), one('answer'))
+    const { answer } = told
     const prompt = one('prompt')
     const choices = [
+      ...told.choices,
       ...of('right').map((text) => ({ text, right: true })),
       ...of('wrong').map((text) => ({ text, right: false })),
     ]
@@ -75,8 +80,9 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     const groups = [...new Set(of('group'))]
     const standards = [...new Set(of('standard'))]
     const accepted = of('accepted')
-    const worth = wholeOf(worthText!, 0, 10_000)
-    const seconds = wholeOf(secondsText!, 1, 3600)
+    const worth = numberTold(worthText!, 10_000)
+    const seconds = secondsTold(secondsText!, 3600)
+    const isScored = YES.test(scored!) || NO.test(scored!)
     const texts = [answer, prompt, hint, fact, ...accepted, ...choices.map(({ text }) => text)]
     if (texts.every((text) => text === '')) leave('no-text', cells.join(' '))
     else if (
@@ -92,10 +98,14 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
       standards.length > MAX_STANDARDS
     )
       leave('no-room', answer || prompt)
-    else if (worth === undefined || seconds === undefined)
-      leave('bad-number', worth === undefined ? worthText! : secondsText!)
-    else if (!YES.test(scored!) && !NO.test(scored!)) leave('bad-scored', scored!)
     else {
+      // What can't be read in a cell beside the words costs the cell, not the row.
+      for (const [value, text] of [
+        [worth, worthText],
+        [seconds, secondsText],
+      ] as const)
+        if (value === undefined) left.push({ line, why: 'bad-number', text: text!.slice(0, 60), isKept: true })
+      if (!isScored) left.push({ line, why: 'bad-scored', text: scored!.slice(0, 60), isKept: true })
       entries.push(
         newEntry({
           id: newId(),
@@ -106,8 +116,8 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
           hint,
           fact,
           groups,
-          worth,
-          seconds,
+          worth: worth ?? null,
+          seconds: seconds ?? null,
           scored: !NO.test(scored!),
           standards,
         }),
@@ -115,13 +125,6 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     }
   }
   return { entries, left: left.sort((first, second) => first.line - second.line), joined }
-}
-
-/** Returns a whole number; null for an empty cell, undefined for one that is no such number. */
-function wholeOf(text: string, least: number, most: number): number | null | undefined {
-  if (text === '') return null
-  const number = Number(text)
-  return Number.isInteger(number) && number >= least && number <= most ? number : undefined
 }
 
 /**

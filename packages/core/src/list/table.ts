@@ -21,6 +21,8 @@ export interface LeftOut {
   why: 'formula' | 'too-long' | 'no-text' | 'no-room' | 'bad-number' | 'bad-scored'
   /** The cell's name, or the start of the row. */
   text: string
+  /** Whether the row is there all the same, without that cell. */
+  isKept?: boolean
 }
 
 /** Returns how many columns a table has. */
@@ -43,8 +45,15 @@ export function tableOf(
     if (trimmed.length === 0) blankLines++
     else kept.push({ cells: trimmed, line })
   }
+  // A title above the headings is none of them.
+  if (header === undefined && kept.length > 2 && isTitle(kept[0]!.cells) && isHeader(kept[1]!.cells)) kept.shift()
   const has = header ?? (kept.length > 1 && isHeader(kept[0]!.cells))
   return { header: has && kept.length > 0 ? kept[0]!.cells : null, rows: has ? kept.slice(1) : kept, blankLines, left }
+}
+
+/** Whether a row has one cell that is filled, as a title has. */
+function isTitle(cells: readonly string[]): boolean {
+  return cells.filter((cell) => cell !== '').length === 1
 }
 
 /** Returns a table whose first row is a header, or is none. */

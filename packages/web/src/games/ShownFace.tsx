@@ -29,7 +29,7 @@ export function FaceBody({ face: { text, picture } }: FaceProps) {
         <img
           src={mediaPath(picture.id)}
           alt={picture.alt || t('picture')}
-          className="max-h-24 max-w-full rounded bg-white object-contain"
+          className="max-h-24 max-w-full rounded under-picture object-contain"
         />
       )}
       {text !== '' && <bdi dir={directionOf(text)}>{text}</bdi>}

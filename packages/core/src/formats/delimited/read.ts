@@ -23,6 +23,7 @@ export function readDelimited(bytes: Uint8Array, header?: boolean): Table {
     throw new FileRefusal('not-this-kind')
   const text = cleanText(decoded)
   if (text.trim() === '') throw new FileRefusal('empty')
+  if (/^sep=.\n/iu.test(text)) return readPaste(text, { header })
   const delimiter = DELIMITERS.find((one) =>
     looksLikeHeader(Papa.parse<string[]>(text, { delimiter: one, newline: '\n', preview: 1 }).data[0]!),
   )

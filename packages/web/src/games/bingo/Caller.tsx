@@ -176,7 +176,7 @@ function Shown({ face }: { face: Face }) {
         <img
           src={mediaPath(face.picture.id)}
           alt={face.picture.alt}
-          className="max-h-[34vh] rounded bg-white object-contain"
+          className="max-h-[34vh] rounded under-picture object-contain"
         />
       )}
       {face.text !== '' && (

@@ -159,7 +159,7 @@ function Large({ face, quiet }: { face: Face; quiet: boolean }) {
         <img
           src={mediaPath(face.picture.id)}
           alt={face.picture.alt}
-          className="max-h-[32vh] rounded bg-white object-contain"
+          className="max-h-[32vh] rounded under-picture object-contain"
         />
       )}
       {face.text !== '' && (

@@ -81,6 +81,11 @@ export function WordsStep({ listId, listDraft, list, notes, fits }: WordsStepPro
   const openRow = entries.findIndex(({ id }) => id === openId)
   const open = entries.at(openRow < 0 ? entries.length : openRow)
 
+  // A list without words waits for the first one.
+  const [isNew] = useState(entries.length === 0 && incoming === undefined)
+  useEffect(() => {
+    if (isNew) table.current?.goTo(0)
+  }, [isNew])
   const wanted = Number(query.get('row'))
   useEffect(() => {
     if (wanted > 0) table.current?.goTo(wanted - 1)

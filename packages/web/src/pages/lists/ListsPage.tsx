@@ -139,7 +139,7 @@ function ListCard({
       style={{ borderInlineStartColor: 'var(--margin-line)' }}
     >
       <Link to={`/lists/${id}`} className="flex min-w-0 flex-1 gap-3 p-4">
-        {cover && <img src={mediaPath(cover.id)} alt="" className="size-14 rounded-sm bg-white object-contain" />}
+        {cover && <img src={mediaPath(cover.id)} alt="" className="size-14 rounded-sm under-picture object-contain" />}
         <span className="flex min-w-0 flex-col gap-1">
           <span className="font-display text-xl" dir={directionOf(title)}>
             {name}

@@ -60,7 +60,7 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
             <img
               src={mediaPath(details.cover.id)}
               alt={details.cover.alt || t('details.theCover')}
-              className="size-28 rounded-sm border border-base-300 bg-white object-contain"
+              className="size-28 rounded-sm border border-base-300 under-picture object-contain"
             />
             <button
               type="button"

@@ -53,7 +53,7 @@ export function FaceEditor<Side extends Face>({
               <img
                 src={mediaPath(picture.id)}
                 alt={picture.alt || t('face.thePicture')}
-                className="size-14 rounded-sm bg-white object-contain"
+                className="size-14 rounded-sm under-picture object-contain"
               />
             </button>
             <span className="flex min-w-0 flex-1 flex-col gap-1">

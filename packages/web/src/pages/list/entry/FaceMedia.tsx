@@ -17,7 +17,7 @@ export function FaceMedia({ face, name, isInTable = false }: { face: Face; name:
         <img
           src={mediaPath(face.picture.id)}
           alt={face.picture.alt || t('face.pictureOn', { name })}
-          className="size-9 rounded-sm bg-white object-contain"
+          className="size-9 rounded-sm under-picture object-contain"
         />
       )}
       {face.sound && (

@@ -37,7 +37,14 @@ export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsP
       </div>
       <ul className="grid grid-cols-2 gap-3">
         {GAME_KINDS.map((kind, index) => (
-          <FitCard key={kind} listId={listId} kind={kind} fit={fits[kind]} result={results?.[index]} />
+          <FitCard
+            key={kind}
+            listId={listId}
+            kind={kind}
+            fit={fits[kind]}
+            isBegun={list.entries.length > 0}
+            result={results?.[index]}
+          />
         ))}
       </ul>
     </section>
@@ -48,12 +55,14 @@ interface FitCardProps {
   listId: string
   kind: GameKind
   fit: Fit
+  /** Whether the list has words: an empty one has no mistakes yet. */
+  isBegun: boolean
   result: PuzzleResult | undefined
 }
 
 /** One game: drawn again only where its picture or its sentence changes. */
 const FitCard = memo(
-  function FitCard({ listId, kind, fit, result }: FitCardProps) {
+  function FitCard({ listId, kind, fit, isBegun, result }: FitCardProps) {
     const { Thumbnail } = TEACHER[kind]
     const t = useTexts(listTexts)
     const words = useGameWords()
@@ -68,7 +77,9 @@ const FitCard = memo(
             {result && 'puzzle' in result && <Thumbnail puzzle={result.puzzle} />}
           </span>
           <strong>{words.name(kind)}</strong>
-          <span className={`flex items-center gap-1 text-sm ${fit.ready ? 'text-success' : 'text-error'}`}>
+          <span
+            className={`flex items-center gap-1 text-sm ${fit.ready ? 'text-success' : isBegun ? 'text-error' : 'quiet'}`}
+          >
             {fit.ready ? <Check size={15} aria-hidden="true" /> : <Plus size={15} aria-hidden="true" />}
             {words.note(kind, fit.summary)}
           </span>
@@ -79,6 +90,7 @@ const FitCard = memo(
   },
   (before, after) =>
     before.result === after.result &&
+    before.isBegun === after.isBegun &&
     JSON.stringify(before.fit.summary) === JSON.stringify(after.fit.summary) &&
     before.fit.ready === after.fit.ready &&
     rowsNoted(before.fit) === rowsNoted(after.fit),

@@ -133,6 +133,7 @@ function ImportActions({
         className="btn btn-primary"
         autoFocus={!isAsking}
         data-first={!isAsking || undefined}
+        data-add
         disabled={disabled}
         onClick={onKeep}
       >

@@ -8,6 +8,9 @@ interface PasteFieldProps {
   onFile: (file: File) => void
 }
 
+/** When what was pasted is understood and shown, in milliseconds. */
+const AFTER_PASTE = 120
+
 /** Asks for words to paste, or for a file. */
 export function PasteField({ text, onPaste, onFile }: PasteFieldProps) {
   const t = useTexts(listTexts)
@@ -23,6 +26,11 @@ export function PasteField({ text, onPaste, onFile }: PasteFieldProps) {
         placeholder={t('import.example')}
         value={text}
         onChange={(event) => onPaste(event.target.value)}
+        // After a paste Enter adds; whoever goes on writing has only to click into the field.
+        onPaste={(event) => {
+          const dialog = event.currentTarget.closest('dialog')
+          setTimeout(() => dialog?.querySelector<HTMLElement>('[data-add]:not(:disabled)')?.focus(), AFTER_PASTE)
+        }}
       />
       {text === '' && (
         <>

@@ -77,17 +77,25 @@ export function TableReview({ table, fields, onFields, entries, left, joined }: 
       </div>
       <div className="text-sm">
         <p className="quiet">{said.join(' ')}</p>
-        {left.length > 0 && (
-          <details open className="mt-1">
-            <summary className="cursor-pointer text-error">{t('review.left', { count: left.length })}</summary>
-            <ul className="ms-4 list-disc">
-              {left.slice(0, LEFT_SHOWN).map((one) => (
-                <li key={`${one.line} ${one.why}`}>{t(`left.${one.why}`, { line: one.line, text: one.text })}</li>
-              ))}
-              {left.length > LEFT_SHOWN && <li>{common('more', { count: left.length - LEFT_SHOWN })}</li>}
-            </ul>
-          </details>
-        )}
+        {([false, true] as const).map((isKept) => {
+          const rows = left.filter((one) => (one.isKept ?? false) === isKept)
+          if (rows.length === 0) return null
+          return (
+            <details key={String(isKept)} open className="mt-1">
+              <summary className={`cursor-pointer ${isKept ? '' : 'text-error'}`}>
+                {t(isKept ? 'review.keptWithout' : 'review.left', { count: rows.length })}
+              </summary>
+              <ul className="ms-4 list-disc">
+                {rows.slice(0, LEFT_SHOWN).map((one) => (
+                  <li key={`${one.line} ${one.why} ${one.text}`}>
+                    {t(`left.${one.why}`, { line: one.line, text: one.text })}
+                  </li>
+                ))}
+                {rows.length > LEFT_SHOWN && <li>{common('more', { count: rows.length - LEFT_SHOWN })}</li>}
+              </ul>
+            </details>
+          )
+        })}
       </div>
     </>
   )

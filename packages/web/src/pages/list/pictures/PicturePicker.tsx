@@ -102,7 +102,7 @@ function Offers({
           <button
             type="button"
             disabled={disabled}
-            className="w-full cursor-pointer rounded-sm border border-base-300 bg-white p-2 hover:border-secondary"
+            className="w-full cursor-pointer rounded-sm border border-base-300 under-picture p-2 hover:border-secondary"
             title={`${offered.name.replaceAll('-', ' ')} · ${offered.credit}`}
             onClick={() => onPick(offered)}
           >

@@ -129,7 +129,7 @@ export function SuggestPictures({ entries, answerLanguage, promptLanguage, onKee
                     type="button"
                     aria-pressed={isChosen}
                     title={`${offered.name.replaceAll('-', ' ')} · ${offered.credit}`}
-                    className={`size-14 cursor-pointer rounded-sm border-2 bg-white p-1 ${isChosen ? 'border-secondary' : 'border-base-300'}`}
+                    className={`size-14 cursor-pointer rounded-sm border-2 under-picture p-1 ${isChosen ? 'border-secondary' : 'border-base-300'}`}
                     onClick={() => choose(entry.id, offered)}
                   >
                     <img
