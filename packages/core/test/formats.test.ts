@@ -178,7 +178,7 @@ describe('lists as files', () => {
     expect(await timed({ ...good, 'xl/media/picture.bin': new Uint8Array(200_000_000) })).to.be.below(600)
     const sheet = Object.keys(good).find((name) => name.startsWith('xl/worksheets/sheet')) ?? ''
     for (const piece of ['<c r="A1" ', '<c r="A1">     ', '<c', '<sheet r:id="', '<Relationship ', ' '.repeat(9)]) {
-      for (const name of [sheet, 'xl/workbook.xml', 'xl/_rels/workbook.xml.rels'])
+      for (const name of piece === '<c' ? [sheet, 'xl/workbook.xml', 'xl/_rels/workbook.xml.rels'] : [sheet])
         expect(
           await timed({ ...good, [name]: strToU8(piece.repeat(900_000 / piece.length)) }),
           `${name} ${piece}`,

@@ -16,8 +16,7 @@ export function choicesTold(
   const marked = cells.flatMap((cell, place) => (texts[place] !== cell ? [place] : []))
   const right = told === '' ? marked : placesTold(texts, told)
   // What is no choice is an answer of its own, beside wrong ones.
-  if (right.length === 0)
-    return { answer: told, choices: texts.map((text) => ({ text, right: false })) }
+  if (right.length === 0) return { answer: told, choices: texts.map((text) => ({ text, right: false })) }
   const [first, ...more] = right
   return {
     answer: texts[first!]!,
