@@ -94,7 +94,7 @@ export function Caller({ puzzle, called, onCall, winners, onClose }: CallerProps
         {term ? <Shown face={term.prompt} /> : <p className="quiet text-3xl">{t('caller.everyone')}</p>}
         {term &&
           (shown ? (
-            <p className="text-4xl font-bold text-success">{term.text}</p>
+            <p className="text-[max(2.25rem,3vw)] font-bold text-success">{term.text}</p>
           ) : (
             <button type="button" className="btn h-12" onClick={() => setShown(true)}>
               <Eye size={18} aria-hidden="true" />
@@ -157,7 +157,7 @@ export function Caller({ puzzle, called, onCall, winners, onClose }: CallerProps
         )}
         {cardNumber !== '' && !claim && <p className="text-error">{t('caller.noCard', { number: cardNumber })}</p>}
         <h2 className="text-xl">{t('caller.soFar')}</h2>
-        <ol className="flex flex-col-reverse gap-1 text-sm">
+        <ol className="flex flex-col-reverse gap-1 text-[max(1.25rem,1.5vw)] leading-snug">
           {calls.slice(0, called).map((drawn, index) => (
             <li key={drawn}>
               <span className="quiet">{index + 1}</span> {terms[drawn]!.text}
@@ -180,7 +180,7 @@ function Shown({ face }: { face: Face }) {
         />
       )}
       {face.text !== '' && (
-        <p dir="auto" className="text-5xl leading-tight">
+        <p dir="auto" className="text-[max(3rem,4vw)] leading-tight">
           {face.text}
         </p>
       )}

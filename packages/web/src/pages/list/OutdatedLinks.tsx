@@ -7,7 +7,7 @@ export function OutdatedLinks({ listId }: { listId: string }) {
   const words = useGameWords()
   const offers = useOffers(listId).data?.filter(({ open }) => open) ?? []
   return (
-    <ul className="flex flex-col gap-2 empty:hidden">
+    <ul className="contents">
       {offers.map((offer) => (
         <li key={offer.id} className={offer.outdated ? 'panel flex flex-wrap items-baseline gap-x-3 p-2' : 'contents'}>
           {offer.outdated && (

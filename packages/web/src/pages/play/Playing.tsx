@@ -2,7 +2,7 @@ import type { PlayReply } from '@otter/api'
 import { Suspense, useMemo, useState } from 'react'
 import { PLAY } from '../../games/play.ts'
 import { playTexts } from '../../texts/namespaces.ts'
-import { useTexts, useWriting } from '../../texts/texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 import { EarlyReaders } from '../../games/early.ts'
 import { useLanding } from '../../ui/useLanding.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -184,7 +184,6 @@ function Result({
 }) {
   const t = useTexts(playTexts)
   const words = useResultWords(kind)
-  const { list } = useWriting()
   const result = useLanding<HTMLElement>('')
   const seconds = Math.round(score.milliseconds / 1000)
   return (
@@ -207,7 +206,7 @@ function Result({
         </p>
         {missed.length > 0 && (
           <p>
-            <span className="quiet">{t('missedTitle')}:</span> <bdi>{list(missed)}</bdi>
+            <span className="quiet">{t('missedTitle')}:</span> <bdi>{missed.join(' · ')}</bdi>
           </p>
         )}
       </div>
