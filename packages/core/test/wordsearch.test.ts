@@ -41,7 +41,7 @@ describe('word search', () => {
           checked(sampleList(count, seed, language, 10), given, seed)
         },
       ),
-      { numRuns: 250 },
+      { numRuns: 160 },
     )
   }).timeout(600_000)
 
