@@ -150,9 +150,9 @@ async function main() {
   try {
     const env = { TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, ''), NODE_ENV: 'test' }
     const { units, interfaces } = chosen(process.argv.slice(2))
+    if (process.argv.length <= 2) await checks()
     // Side by side: each of them waits for something now and then.
     await Promise.all([
-      process.argv.length <= 2 && checks(),
       units.length > 0 && unitTests(units, env, join(folder, 'unit.json')),
       interfaces.length > 0 && interfaceTests(interfaces, env, folder),
     ])
