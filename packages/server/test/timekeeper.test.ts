@@ -135,6 +135,26 @@ describe('Time in a play', () => {
     expect((await outcomes())[0]).to.deep.equal({ outcome: 'right', milliseconds: 0 })
   })
 
+  it('takes no answer from who has been shown the right one: by a look, by another attempt, by a move that came late', async () => {
+    const looks: ((student: Client, code: string) => Promise<Reply>)[] = [
+      (student, code) => student.call('GET', `/play/${code}`),
+      (student, code) => student.call('POST', `/play/${code}/again`, {}),
+      (student, code) =>
+        student.call('POST', `/play/${code}/moves`, {
+          id: randomUUID(),
+          attempt: 1,
+          for: 'past',
+          move: { type: 'hint' },
+        }),
+    ]
+    for (const look of looks) {
+      const { student, code, answer, outcomes } = await runOut(60_000)
+      expect((await look(student, code)).body.play.view.told.answers).to.have.length(1)
+      expect((await answer(48_000)).body.fate).to.equal('passed')
+      expect((await outcomes()).map(({ outcome }) => outcome)).to.deep.equal(['passed'])
+    }
+  })
+
   it('takes no answer back into a question that its player has left', async () => {
     const { student, code, answer, outcomes } = await runOut(60_000)
     await student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move: { type: 'next' } })

@@ -55,6 +55,25 @@ function queueOn(answers: readonly (Error | 'taken')[]): {
 }
 
 describe('The queue of a student’s moves', () => {
+  it('says when all has an answer, or that there is no connection, so that nothing new is shown before', async () => {
+    const { queue, sent, settled } = queueOn([])
+    await queue.tried()
+    queue.add([move(1), move(2)])
+    await queue.tried()
+    expect([sent, queue.length]).to.deep.equal([[1, 2], 0])
+    queue.hold()
+    queue.add([move(3)])
+    await queue.tried()
+    expect([sent, queue.length]).to.deep.equal([[1, 2], 1])
+    queue.resume()
+    await settled()
+    expect(sent).to.deep.equal([1, 2, 3])
+    const lost = queueOn([refusal(0), refusal(0)])
+    lost.queue.add([move(1)])
+    await lost.queue.tried()
+    expect(lost.states.some(({ offline }) => offline)).to.equal(true)
+  })
+
   it('sends them one after another, and loses none whatever the network or the server says for a while', async () => {
     const { queue, sent, kept, waits, replies, settled } = queueOn([
       refusal(0),

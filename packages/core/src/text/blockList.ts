@@ -62,6 +62,7 @@ const BY_LANGUAGE: Record<string, readonly string[]> = {
   zh,
 }
 const kept = new Map<string, readonly string[][]>()
+const rude = new Map<string, ReadonlySet<string>>()
 
 /**
  * Returns the words that no filler letters may spell in a list of the given language (BCP 47, may be empty), each as
@@ -86,5 +87,10 @@ export function blockList(language: string): readonly string[][] {
  */
 export function rudeWords(language: string): ReadonlySet<string> {
   const code = language.toLowerCase().split('-')[0]!
-  return new Set([...en, ...ALSO, ...(BY_LANGUAGE[code] ?? [])].map((word) => foldAccents(word.toLowerCase())))
+  let words = rude.get(code)
+  if (!words) {
+    words = new Set([...en, ...ALSO, ...(BY_LANGUAGE[code] ?? [])].map((word) => foldAccents(word.toLowerCase())))
+    rude.set(code, words)
+  }
+  return words
 }

@@ -46,7 +46,8 @@ type StoredOffer = Omit<OfferReply, 'led'> & { options: unknown }
 
 function replyOf({ options, ...offer }: StoredOffer): OfferReply {
   const game = gameOf(offer.kind)
-  return { ...offer, led: game.isLed?.(game.options.parse(options)) ?? false }
+  const chosen = game.options.safeParse(options)
+  return { ...offer, led: chosen.success && (game.isLed?.(chosen.data) ?? false) }
 }
 
 /** Returns one of a teacher's offers. Throws a Problem where it is another's. */

@@ -272,6 +272,8 @@ export async function reply(
 async function played(scope: Scope, offer: OpenOffer, play: OpenPlay): Promise<Pick<PlayReply, 'opinions' | 'play'>> {
   const { state, attempt, moves, context } = play
   const { game, puzzle } = play.made
+  // Who is shown how it stands, and the answer with it, can't answer any more as if the time had not run out.
+  if (play.beforeTimeUp) await scope.query('UPDATE plays SET before_time_up = NULL WHERE id = $id', { id: play.id })
   const asked = game.opinions?.(puzzle, state) ?? []
   const score = game.score(puzzle, state)
   return {

@@ -9,6 +9,7 @@ import { texts } from './texts.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
+import { Notice } from '../../ui/Notice.tsx'
 
 interface CallerProps {
   puzzle: BingoPuzzle
@@ -17,6 +18,8 @@ interface CallerProps {
   onCall: (called: number) => void
   /** Students whose claims on their devices were right; absent where nobody plays on one. */
   winners?: LeadReply['winners'] | undefined
+  /** Why the last call is not kept. */
+  error?: Error | null
   onClose: () => void
 }
 
@@ -24,7 +27,7 @@ interface CallerProps {
  * The caller's screen, for the wall: the call large, its answer on demand, all calls so far, and claims checked by
  * number.
  */
-export function Caller({ puzzle, called, onCall, winners, onClose }: CallerProps) {
+export function Caller({ puzzle, called, onCall, winners, error, onClose }: CallerProps) {
   const t = useTexts(texts)
   const { list } = useWriting()
   const common = useTexts(commonTexts)
@@ -112,6 +115,7 @@ export function Caller({ puzzle, called, onCall, winners, onClose }: CallerProps
         </button>
       </section>
       <aside className="flex min-h-0 flex-col gap-3 overflow-y-auto">
+        <Notice error={error} />
         {winners && winners.length > 0 && (
           <ul role="status" className="panel border-success p-2 text-lg">
             {winners.map(({ participantId, name, seat }) => (

@@ -42,6 +42,7 @@ export class MoveQueue {
   private moves: SendMove[] = []
   private sending = false
   private stopped = false
+  private waiters: (() => void)[] = []
   private state: MoveQueueState = { waiting: false, offline: false, problem: undefined }
   private readonly parts: MoveQueueParts
 
@@ -51,6 +52,17 @@ export class MoveQueue {
 
   get length(): number {
     return this.moves.length
+  }
+
+  /** Stops sending until `resume`: nobody is known here whose moves they could be. */
+  hold(): void {
+    this.stopped = true
+  }
+
+  /** Resolves once everything has an answer, or a try has failed for want of a connection. */
+  tried(): Promise<void> {
+    if (!this.sending || this.state.offline) return Promise.resolve()
+    return new Promise((resolve) => this.waiters.push(resolve))
   }
 
   /** Adds moves, and begins to send. */
@@ -110,6 +122,7 @@ export class MoveQueue {
 
   private change(change: Partial<MoveQueueState>): void {
     this.state = { ...this.state, ...change }
+    if (!this.state.waiting || this.state.offline) for (const resolve of this.waiters.splice(0)) resolve()
     this.parts.onChange(this.state)
   }
 }

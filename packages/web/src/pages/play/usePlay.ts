@@ -64,12 +64,16 @@ export function usePlay(code: string): PlayState {
       }),
   )
   const reload = useCallback((): void => {
-    call<PlayReply>('GET', `/play/${code}`).then((next) => {
-      keep(next)
-      if (!next.play || !next.open) return
-      if (queue.length === 0) queue.add(takeKeptMoves(code))
-      queue.resume()
-    }, fail)
+    // What was answered before the page was closed goes out before anything new is shown: later it would come too late.
+    if (queue.length === 0) queue.add(takeKeptMoves(code))
+    void queue
+      .tried()
+      .then(() => call<PlayReply>('GET', `/play/${code}`))
+      .then((next) => {
+        keep(next)
+        if (next.play && next.open) queue.resume()
+        else queue.hold()
+      }, fail)
   }, [code, keep, fail, queue])
   useEffect(reload, [reload])
   const isIn = reply?.play !== undefined && reply.play !== null
@@ -126,7 +130,10 @@ export function usePlay(code: string): PlayState {
       const wish = `${same ?? ''} ${name}`
       if (asked.current?.wish !== wish) asked.current = { wish, requestId: newId() }
       const { requestId } = asked.current
-      return call<PlayReply>('POST', `/play/${code}/join`, { name, same, requestId }).then(keep, fail)
+      return call<PlayReply>('POST', `/play/${code}/join`, { name, same, requestId }).then((next) => {
+        keep(next)
+        queue.resume()
+      }, fail)
     },
     again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
     leave: () => {
