@@ -75,12 +75,12 @@ describe('Long work', () => {
     const taken = more.filter(({ status }) => status === 202)
     expect(taken).to.have.length(4)
     expect(more.find(({ status }) => status === 429)?.body.title).to.match(/Wait for them/)
-    // A puzzle is made meanwhile: quick work is never behind slow work.
+    // A puzzle is made meanwhile, on threads of its own: quick work is never behind slow work.
     const began = performance.now()
     expect(
       (await other.client.call('POST', `/lists/${other.listId}/links`, { kind: 'quiz', seed: '1' })).status,
     ).to.equal(201)
-    expect(performance.now() - began).to.be.below(8000)
+    expect(performance.now() - began).to.be.below(1500)
     // Another teacher's file is made while the long one is being worked on, and before what else the first one wants.
     await fileOf(
       other.client,

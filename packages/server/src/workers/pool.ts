@@ -15,13 +15,13 @@ export type OnProgress = (progress: number) => void
 export interface Workers {
   /** Makes a puzzle: quick work, in a lane of its own. */
   make(task: MakeTask, teacherId: string, signal?: AbortSignal): Promise<unknown>
-  /** Makes a PDF: its puzzles take turns with all others, the rest is long work in the other lane. */
+  /** Makes a PDF: long work, whose puzzles take turns with those of other PDFs. */
   sheets(task: SheetsTask, teacherId: string, signal: AbortSignal, onProgress: OnProgress): Promise<Uint8Array>
   close(): Promise<void>
 }
 
 export interface WorkerSettings {
-  /** Threads for quick work. */
+  /** Threads for quick work, and as many again for the puzzles of PDFs. */
   threads: number
   /** After how long a puzzle, or a PDF, is too much; in milliseconds. */
   makeLimit?: number
@@ -37,13 +37,18 @@ const MADE = 0.6
 /** Most puzzles of one teacher that wait. */
 const MOST_WAITING = 8
 
-/** Starts the two pools of worker threads. */
+/**
+ * Starts the pools of worker threads. Puzzles of PDFs have their own: with the same threads, who shares one game would
+ * wait until a puzzle of somebody's thirty is done.
+ */
 export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_000 }: WorkerSettings): Workers {
   const filename = (existsSync(built) ? built : source).href
   const settings = { filename, idleTimeout: 60_000, resourceLimits: { maxOldGenerationSizeMb: MEMORY } }
   const quick = new Piscina({ ...settings, minThreads: 1, maxThreads: threads, maxQueue: 500 })
+  const versioned = new Piscina({ ...settings, minThreads: 0, maxThreads: threads, maxQueue: 500 })
   const long = new Piscina({ ...settings, minThreads: 0, maxThreads: 2, maxQueue: 10 })
   const line = new FairQueue(threads, MOST_WAITING)
+  const versionedLine = new FairQueue(threads, MOST_WAITING)
 
   /** Runs a task, and ends its thread where it takes too long, needs too much, or nobody waits for it any more. */
   const run = async <Value>(
@@ -82,7 +87,11 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
         Array.from({ length: versions }, (_, index) =>
           atOnce(async () => {
             const make: MakeTask = { kind, list, options, seed: versionSeed(seed, index + 1) }
-            const puzzle = await line.run(teacherId, () => run<unknown>(quick, 'make', make, makeLimit, signal), signal)
+            const puzzle = await versionedLine.run(
+              teacherId,
+              () => run<unknown>(versioned, 'make', make, makeLimit, signal),
+              signal,
+            )
             onProgress((++made / versions) * MADE)
             return puzzle
           }),
@@ -91,7 +100,7 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
       return run(long, 'sheets', { ...task, puzzles }, sheetsLimit, signal)
     },
     close: async () => {
-      await Promise.all([quick.destroy(), long.destroy()])
+      await Promise.all([quick, versioned, long].map((pool) => pool.destroy()))
     },
   }
 }
