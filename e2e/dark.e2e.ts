@@ -1,3 +1,4 @@
+import { GAME_KINDS } from '@otter/core'
 import type { Page } from '@playwright/test'
 import { expect, expectAccessible, query, test } from './otter.ts'
 import { join } from './playing.ts'
@@ -27,7 +28,7 @@ test('every screen is dark where the device is, with enough contrast; paper stay
     "SELECT id FROM lists WHERE title = 'The beehive' ORDER BY created_at LIMIT 1",
     [],
   )) as [{ id: string }]
-  for (const path of ['', '/games/quiz', '/games/crossword', '/games/bingo', '/games/hangman', '/play', '/results']) {
+  for (const path of ['', ...GAME_KINDS.map((kind) => `/games/${kind}`), '/play', '/results']) {
     await page.goto(`/lists/${id}${path}`)
     await expect(page.getByRole('navigation', { name: 'Steps of this list' })).toBeVisible()
     await page.waitForLoadState('networkidle')

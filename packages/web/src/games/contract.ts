@@ -30,6 +30,14 @@ export interface LeadProps {
   onClose: () => void
 }
 
+/** What a game's own screen for the wall gets. */
+export interface GameWallProps<Puzzle> {
+  puzzle: Puzzle
+  /** What the screen is called. */
+  title: string
+  onClose: () => void
+}
+
 /** What the choice of a game's options gets. */
 export interface OptionsProps<Options> {
   options: Options
@@ -44,6 +52,8 @@ export interface TeacherScreens<Options, Puzzle> {
   Workbench?(props: WorkbenchProps<Options, Puzzle>): ReactNode
   /** The screen from which a link is led, where the game is one that is. */
   Lead?(props: LeadProps): ReactNode
+  /** The game as a class plays it together; absent where that is its own playing. */
+  Wall?(props: GameWallProps<Puzzle>): ReactNode
   /** A small real puzzle, as a picture. */
   Thumbnail(props: { puzzle: Puzzle }): ReactNode
   /** Returns what was made, as a message of the game's. */

@@ -55,6 +55,6 @@ export const quiz = gameFrom({
 })
 
 export * from './options.ts'
-export type { QuizPuzzle } from './puzzle.ts'
+export type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 export type { QuizMove } from './play.ts'
 export type { AskedQuestion, QuizView, ReviewedAnswer, ToldAnswer } from './view.ts'

@@ -49,11 +49,11 @@ export function Caller({ puzzle, called, onCall, winners, error, onClose }: Call
     <Dialog
       title={t('caller.label')}
       hidesTitle
-      layout="grid h-[94vh] max-h-none w-[96vw] max-w-none grid-rows-[auto_1fr] gap-4 md:grid-cols-[2fr_1fr]"
+      layout="caller grid h-[94vh] max-h-none w-[96vw] max-w-none grid-rows-[auto_1fr] gap-4 md:grid-cols-[2fr_1fr]"
       onClose={onClose}
     >
       <header className="flex items-center justify-between gap-2 md:col-span-2">
-        <p className="text-lg">
+        <p>
           <Rich
             texts={texts}
             id="caller.at"
@@ -65,13 +65,13 @@ export function Caller({ puzzle, called, onCall, winners, error, onClose }: Call
         <span className="ms-auto flex items-center">
           {called > 0 && (
             <>
-              <button type="button" className="btn btn-ghost h-11" onClick={() => callSo(called - 1)}>
+              <button type="button" className="btn btn-ghost h-auto min-h-11" onClick={() => callSo(called - 1)}>
                 <Undo2 size={16} aria-hidden="true" />
                 {t('caller.back')}
               </button>
               <button
                 type="button"
-                className="btn btn-ghost h-11"
+                className="btn btn-ghost h-auto min-h-11"
                 onClick={() => {
                   setWiped(called)
                   callSo(0)
@@ -83,7 +83,7 @@ export function Caller({ puzzle, called, onCall, winners, error, onClose }: Call
             </>
           )}
           {called === 0 && wiped > 0 && (
-            <button type="button" className="btn h-11" onClick={() => callSo(wiped)}>
+            <button type="button" className="btn h-auto min-h-11" onClick={() => callSo(wiped)}>
               <Undo2 size={16} aria-hidden="true" />
               {t('caller.goOn', { call: wiped })}
             </button>
@@ -99,7 +99,7 @@ export function Caller({ puzzle, called, onCall, winners, error, onClose }: Call
           (shown ? (
             <p className="text-[max(2.25rem,3vw)] font-bold text-success">{term.text}</p>
           ) : (
-            <button type="button" className="btn h-12" onClick={() => setShown(true)}>
+            <button type="button" className="btn h-auto min-h-12" onClick={() => setShown(true)}>
               <Eye size={18} aria-hidden="true" />
               {t('caller.show')}
             </button>
@@ -107,7 +107,7 @@ export function Caller({ puzzle, called, onCall, winners, error, onClose }: Call
         <button
           type="button"
           data-first
-          className="btn btn-primary h-16 px-10 text-2xl"
+          className="btn btn-primary h-auto min-h-16 px-10"
           disabled={called === calls.length}
           onClick={() => callSo(called + 1)}
         >
@@ -117,7 +117,7 @@ export function Caller({ puzzle, called, onCall, winners, error, onClose }: Call
       <aside className="flex min-h-0 flex-col gap-3 overflow-y-auto">
         <Notice error={error} />
         {winners && winners.length > 0 && (
-          <ul role="status" className="panel border-success p-2 text-lg">
+          <ul role="status" className="panel border-success p-2">
             {winners.map(({ participantId, name, seat }) => (
               <li key={participantId}>
                 {t('caller.winner', { name, card: cards[(seat - 1) % cards.length]!.number })}
@@ -131,7 +131,7 @@ export function Caller({ puzzle, called, onCall, winners, error, onClose }: Call
             type="number"
             min={1}
             max={cards.length}
-            className="input w-24"
+            className="input h-auto w-[4em] text-[1em]"
             value={cardNumber}
             onChange={(event) => setCardNumber(event.target.value)}
           />
@@ -160,8 +160,8 @@ export function Caller({ puzzle, called, onCall, winners, error, onClose }: Call
           </div>
         )}
         {cardNumber !== '' && !claim && <p className="text-error">{t('caller.noCard', { number: cardNumber })}</p>}
-        <h2 className="text-xl">{t('caller.soFar')}</h2>
-        <ol className="flex flex-col-reverse gap-1 text-[max(1.25rem,1.5vw)] leading-snug">
+        <h2>{t('caller.soFar')}</h2>
+        <ol className="flex flex-col-reverse gap-1 leading-snug">
           {calls.slice(0, called).map((drawn, index) => (
             <li key={drawn}>
               <span className="quiet">{index + 1}</span> {terms[drawn]!.text}

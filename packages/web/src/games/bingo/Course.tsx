@@ -2,9 +2,8 @@ import type { BingoOptions, BingoPuzzle } from '@otter/core/games/bingo'
 import { Megaphone } from 'lucide-react'
 import { useState } from 'react'
 import type { WorkbenchProps } from '../contract.ts'
-import { Caller } from './Caller.tsx'
+import { Calling } from './Calling.tsx'
 import { texts } from './texts.ts'
-import { useCalled } from './useCalled.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -12,7 +11,6 @@ import { useTexts } from '../../texts/texts.ts'
 export function Course({ puzzle, options }: WorkbenchProps<BingoOptions, BingoPuzzle>) {
   const t = useTexts(texts)
   const [calling, setCalling] = useState(false)
-  const [called, setCalled] = useCalled(puzzle)
   const { forecast, plan, cards } = puzzle
   const isPlanned = options.firstWin !== null || options.winners !== null || options.fiveBy !== null
   return (
@@ -50,7 +48,7 @@ export function Course({ puzzle, options }: WorkbenchProps<BingoOptions, BingoPu
         </button>
         {options.calling === 'teacher' && <p className="quiet mt-1">{t('course.onDevices')}</p>}
       </div>
-      {calling && <Caller puzzle={puzzle} called={called} onCall={setCalled} onClose={() => setCalling(false)} />}
+      {calling && <Calling puzzle={puzzle} onClose={() => setCalling(false)} />}
     </div>
   )
 }

@@ -17,8 +17,8 @@ export function Play({ view, send, waiting }: PlayProps<BingoView, BingoMove>) {
         <span className="quiet">{t(`pattern.${view.pattern}`)}</span>
       </p>
       {call && !finished && (
-        <section className="panel flex items-center gap-2 p-3" aria-live="polite">
-          <p className="min-w-0 flex-1 text-lg leading-tight">
+        <section className="panel flex flex-wrap items-center gap-2 p-3" aria-live="polite">
+          <p className="min-w-0 grow basis-40 text-lg leading-tight">
             <span className="quiet block text-sm">{t('call', { number: call.number, total: call.total })}</span>
             <ShownFace face={call.prompt} />
           </p>

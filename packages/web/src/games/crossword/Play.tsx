@@ -34,106 +34,108 @@ export function Play({ view, send, waiting }: PlayProps<CrosswordView, Crossword
       .sort((one, two) => view.clues[one]!.number - view.clues[two]!.number),
   }))
   return (
-    <div className="flex flex-col gap-3">
-      {!view.finished && (
-        <div className="panel sticky top-0 z-10 flex items-center gap-1 p-1">
-          <button
-            type="button"
-            className="btn btn-ghost h-11 w-11 p-0"
-            aria-label={t('before')}
-            onClick={() => cursor.nextClue(-1)}
-          >
-            <ChevronLeft size={20} aria-hidden="true" className="rtl:rotate-180" />
-          </button>
-          <p aria-live="polite" className="min-w-0 flex-1 leading-tight">
-            <strong>
-              {clue.number} {t(clue.dir)}
-            </strong>{' '}
-            <ShownFace face={clue.prompt} /> <span className="quiet">({clue.pattern})</span>
-            {clue.hint && (
-              <span className="block text-sm">
-                {t('hint')}: {clue.hint}
-              </span>
-            )}
-          </p>
-          {clue.hasHint && clue.hint === null && (
+    <div className="wall-split">
+      <div className="wall-main">
+        {!view.finished && (
+          <div className="panel sticky top-0 z-10 flex items-center gap-1 p-1">
             <button
               type="button"
               className="btn btn-ghost h-11 w-11 p-0"
-              aria-label={t('askHint')}
-              title={t('askHint')}
-              onClick={() => ask({ type: 'hint', word: cursor.clue })}
+              aria-label={t('before')}
+              onClick={() => cursor.nextClue(-1)}
             >
-              <Lightbulb size={20} aria-hidden="true" />
+              <ChevronLeft size={20} aria-hidden="true" className="rtl:rotate-180" />
             </button>
-          )}
-          <button
-            type="button"
-            className="btn btn-ghost h-11 w-11 p-0"
-            aria-label={t('next')}
-            onClick={() => cursor.nextClue(1)}
-          >
-            <ChevronRight size={20} aria-hidden="true" className="rtl:rotate-180" />
-          </button>
-        </div>
-      )}
-      <Enlarged cols={view.cols}>
-        {() => (
-          <Board
-            view={view}
-            cursor={cursor}
-            letterAt={letterAt}
-            write={write}
-            active={active}
-            onActivate={() => setActive(true)}
-          />
+            <p aria-live="polite" className="min-w-0 flex-1 leading-tight">
+              <strong>
+                {clue.number} {t(clue.dir)}
+              </strong>{' '}
+              <ShownFace face={clue.prompt} /> <span className="quiet">({clue.pattern})</span>
+              {clue.hint && (
+                <span className="block text-sm">
+                  {t('hint')}: {clue.hint}
+                </span>
+              )}
+            </p>
+            {clue.hasHint && clue.hint === null && (
+              <button
+                type="button"
+                className="btn btn-ghost h-11 w-11 p-0"
+                aria-label={t('askHint')}
+                title={t('askHint')}
+                onClick={() => ask({ type: 'hint', word: cursor.clue })}
+              >
+                <Lightbulb size={20} aria-hidden="true" />
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn btn-ghost h-11 w-11 p-0"
+              aria-label={t('next')}
+              onClick={() => cursor.nextClue(1)}
+            >
+              <ChevronRight size={20} aria-hidden="true" className="rtl:rotate-180" />
+            </button>
+          </div>
         )}
-      </Enlarged>
-      {view.canHint && !view.finished && (
-        <div className="flex flex-wrap justify-center gap-x-4 gap-y-2">
-          {(['check', 'reveal'] as const).map((type) => (
-            <div key={type} role="group" aria-label={t(type)} className="flex items-center gap-1">
-              <span className="quiet text-sm">{t(type)}</span>
-              {SCOPES.map((scope) => (
-                <button
-                  key={scope}
-                  type="button"
-                  className="btn h-11 px-2.5 font-normal"
-                  onClick={() =>
-                    type === 'reveal' && scope === 'all'
-                      ? setGivingUp(true)
-                      : ask({ type, scope, cell: cursor.cell, word: cursor.clue })
-                  }
-                >
-                  {t(`scope.${scope}`)}
-                </button>
-              ))}
-            </div>
-          ))}
-        </div>
-      )}
-      {givingUp && !view.finished && (
-        <div role="group" aria-label={t('showAllSure')} className="panel flex flex-wrap items-center gap-2 p-3">
-          <span className="flex-1">{t('showAllSure')}</span>
-          <button type="button" autoFocus className="btn h-11" onClick={() => setGivingUp(false)}>
-            {t('goOn')}
-          </button>
-          <button
-            type="button"
-            className="btn btn-secondary h-11"
-            onClick={() => {
-              setGivingUp(false)
-              ask({ type: 'reveal', scope: 'all', cell: cursor.cell, word: cursor.clue })
-            }}
-          >
-            {t('showAll')}
-          </button>
-        </div>
-      )}
-      <p role="status" className="min-h-6 text-center">
-        {news && t(news.code, { count: news.count })}
-      </p>
-      <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
+        <Enlarged cols={view.cols} rows={view.rows}>
+          {() => (
+            <Board
+              view={view}
+              cursor={cursor}
+              letterAt={letterAt}
+              write={write}
+              active={active}
+              onActivate={() => setActive(true)}
+            />
+          )}
+        </Enlarged>
+        {view.canHint && !view.finished && (
+          <div className="flex flex-wrap justify-center gap-x-4 gap-y-2">
+            {(['check', 'reveal'] as const).map((type) => (
+              <div key={type} role="group" aria-label={t(type)} className="flex flex-wrap items-center gap-1">
+                <span className="quiet text-sm">{t(type)}</span>
+                {SCOPES.map((scope) => (
+                  <button
+                    key={scope}
+                    type="button"
+                    className="btn h-11 px-2.5 font-normal"
+                    onClick={() =>
+                      type === 'reveal' && scope === 'all'
+                        ? setGivingUp(true)
+                        : ask({ type, scope, cell: cursor.cell, word: cursor.clue })
+                    }
+                  >
+                    {t(`scope.${scope}`)}
+                  </button>
+                ))}
+              </div>
+            ))}
+          </div>
+        )}
+        {givingUp && !view.finished && (
+          <div role="group" aria-label={t('showAllSure')} className="panel flex flex-wrap items-center gap-2 p-3">
+            <span className="flex-1">{t('showAllSure')}</span>
+            <button type="button" autoFocus className="btn h-11" onClick={() => setGivingUp(false)}>
+              {t('goOn')}
+            </button>
+            <button
+              type="button"
+              className="btn btn-secondary h-11"
+              onClick={() => {
+                setGivingUp(false)
+                ask({ type: 'reveal', scope: 'all', cell: cursor.cell, word: cursor.clue })
+              }}
+            >
+              {t('showAll')}
+            </button>
+          </div>
+        )}
+        <p role="status" className="min-h-6 text-center">
+          {news && t(news.code, { count: news.count })}
+        </p>
+      </div>
+      <div className="wall-list grid gap-x-6 gap-y-3 sm:grid-cols-2">
         {lists.map(
           ({ dir, indexes }) =>
             indexes.length > 0 && (

@@ -1,14 +1,14 @@
 import { FlashcardsOptions, type FlashcardsPuzzle } from '@otter/core/games/flashcards'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
-import { Present } from './Present.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
+import { Wall } from './Wall.tsx'
 
 /** Flashcards as teachers see them. */
 export const screens: TeacherScreens<FlashcardsOptions, FlashcardsPuzzle> = {
   Options,
   Thumbnail,
-  Workbench: Present,
+  Wall,
   factsOf: ({ cards }) => ({ code: 'facts', values: { count: cards.length } }),
   small: (list) => ({ list: { ...list, entries: list.entries.slice(0, 2) }, options: FlashcardsOptions.parse({}) }),
 }

@@ -10,6 +10,9 @@ interface LinesProps {
 }
 
 interface Ends {
+  /** Size of the board where it is seen: a page that is enlarged has other lengths of its own. */
+  width: number
+  height: number
   lefts: { x: number; y: number }[]
   rights: { x: number; y: number }[]
 }
@@ -24,7 +27,7 @@ const COLOURS = {
 
 /** The lines between two columns, wherever their rows stand. */
 export function Lines({ board, joins, marks, drag }: LinesProps) {
-  const [ends, setEnds] = useState<Ends>({ lefts: [], rights: [] })
+  const [ends, setEnds] = useState<Ends>({ width: 1, height: 1, lefts: [], rights: [] })
   useLayoutEffect(() => {
     const box = board.current
     if (!box) return
@@ -37,7 +40,8 @@ export function Lines({ board, joins, marks, drag }: LinesProps) {
           const isBefore = box.left + box.width / 2 < origin.left + origin.width / 2
           return { x: (isBefore ? box.right : box.left) - origin.left, y: box.top + box.height / 2 - origin.top }
         })
-      const next = { lefts: facing('left'), rights: facing('right') }
+      const { width, height } = origin
+      const next = { width, height, lefts: facing('left'), rights: facing('right') }
       setEnds((before) => (JSON.stringify(before) === JSON.stringify(next) ? before : next))
     }
     measure()
@@ -46,7 +50,12 @@ export function Lines({ board, joins, marks, drag }: LinesProps) {
     return () => observer.disconnect()
   })
   return (
-    <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
+    <svg
+      className="pointer-events-none absolute inset-0 size-full"
+      viewBox={`0 0 ${ends.width} ${ends.height}`}
+      preserveAspectRatio="none"
+      aria-hidden="true"
+    >
       {joins.map((other, row) => {
         if (other === null || !(row in ends.lefts) || !(other in ends.rights)) return null
         const mark = marks[row]

@@ -80,7 +80,10 @@ export function Play({ view, send, waiting }: PlayProps<MatchingView, MatchingMo
         </span>
         {rounds > 1 && <span className="quiet whitespace-nowrap">{t('round', { round, rounds })}</span>}
       </p>
-      <div ref={board} className="relative grid grid-cols-[1fr_2.25rem_1fr] select-none">
+      <div
+        ref={board}
+        className="relative grid grid-cols-[minmax(0,1fr)_36px_minmax(0,1fr)] wrap-anywhere hyphens-auto select-none"
+      >
         <ol className="flex flex-col gap-2" aria-label={t('left')}>
           {left.map((face, row) => (
             <li key={row} className="flex flex-1">

@@ -1,7 +1,9 @@
 import { mediaPath } from '@otter/api'
 import type { ShownFace as Face } from '@otter/core'
 import type { PairsMove, PairsView } from '@otter/core/games/pairs'
+import type { CSSProperties } from 'react'
 import type { PlayProps } from '../contract.ts'
+import { wallShape } from '../wallShape.ts'
 import { ShownFace } from '../ShownFace.tsx'
 import { Turns } from '../Turns.tsx'
 import { texts } from './texts.ts'
@@ -13,51 +15,69 @@ function columnsFor(cards: number): number {
   return cards <= 12 ? 3 : cards <= 24 ? 4 : 5
 }
 
+/** Columns for so many cards on a wall: at least as wide as high, with the fewest gaps in the last row. */
+function wallColumnsFor(cards: number): number {
+  const least = Math.ceil(Math.sqrt(cards))
+  const most = Math.ceil(Math.sqrt(2 * cards))
+  const gaps = (columns: number): number => Math.ceil(cards / columns) * columns - cards
+  return Array.from({ length: most - least + 1 }, (_, more) => least + more).reduce((best, columns) =>
+    gaps(columns) < gaps(best) ? columns : best,
+  )
+}
+
 /** Pairs as it is played: by link, on the wall, anywhere. */
 export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
   const t = useTexts(texts)
   const { cards, shown, last, turns, players, finished } = view
   const columns = columnsFor(cards.length)
+  const wallColumns = wallColumnsFor(cards.length)
   return (
-    <div className="flex flex-col gap-3">
-      {players.length > 0 && (
-        <Turns
-          players={players.map(({ pairs, turn }) => ({ points: pairs, turn: turn && !finished }))}
-          name={(number) => t('player', { number })}
-        />
-      )}
-      <p className="flex justify-between gap-2 text-sm">
-        <span role="status">{last === 'none' ? t('howTo') : t(`${last}`)}</span>
-        <span className="quiet whitespace-nowrap">{t('turns', { count: turns })}</span>
-      </p>
-      {!finished && (
-        <div className="grid h-24 grid-cols-2 gap-2" aria-live="polite">
-          {[0, 1].map((slot) => {
-            const face = slot in shown ? cards[shown[slot]!]!.face : null
-            return (
-              <div
-                key={slot}
-                className={`panel flex items-center justify-center overflow-y-auto p-2 text-center text-sm leading-tight [&_img]:max-h-10 ${last === 'pair' ? 'border-success' : face ? 'border-secondary' : 'border-dashed'}`}
-              >
-                {face && <ShownFace face={face} className="justify-center" />}
-              </div>
-            )
-          })}
-        </div>
-      )}
-      <ol className="grid gap-2" style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}>
-        {cards.map(({ face, state }, index) => (
-          <li key={index} className="relative aspect-square">
-            <Card
-              number={index + 1}
-              columns={columns}
-              face={face}
-              state={state}
-              onTurn={finished || state === 'found' ? undefined : () => send({ type: 'turn', card: index })}
-            />
-          </li>
-        ))}
-      </ol>
+    <div className="wall-split">
+      <div className="wall-aside">
+        {players.length > 0 && (
+          <Turns
+            players={players.map(({ pairs, turn }) => ({ points: pairs, turn: turn && !finished }))}
+            name={(number) => t('player', { number })}
+          />
+        )}
+        <p className="flex justify-between gap-2 text-sm">
+          <span role="status">{last === 'none' ? t('howTo') : t(`${last}`)}</span>
+          <span className="quiet whitespace-nowrap">{t('turns', { count: turns })}</span>
+        </p>
+        {!finished && (
+          <div className="grid h-24 grid-cols-2 gap-2" aria-live="polite">
+            {[0, 1].map((slot) => {
+              const face = slot in shown ? cards[shown[slot]!]!.face : null
+              return (
+                <div
+                  key={slot}
+                  className={`panel flex items-center justify-center overflow-y-auto p-2 text-center text-sm leading-tight [&_img]:max-h-10 ${last === 'pair' ? 'border-success' : face ? 'border-secondary' : 'border-dashed'}`}
+                >
+                  {face && <ShownFace face={face} className="justify-center" />}
+                </div>
+              )
+            })}
+          </div>
+        )}
+      </div>
+      <div className="wall-board" style={wallShape(wallColumns, Math.ceil(cards.length / wallColumns))}>
+        <ol
+          className="wall-fits pairs-table grid gap-2"
+          style={{ '--columns': columns, '--wall-columns': wallColumns } as CSSProperties}
+        >
+          {cards.map(({ face, state }, index) => (
+            <li key={index} className="relative aspect-square">
+              <Card
+                number={index + 1}
+                columns={columns}
+                face={face}
+                state={state}
+                onTurn={finished || state === 'found' ? undefined : () => send({ type: 'turn', card: index })}
+              />
+            </li>
+          ))}
+        </ol>
+      </div>
     </div>
   )
 }
@@ -100,11 +120,13 @@ function Card({
     <bdi>{face.text}</bdi>
   )
   return onTurn ? (
-    <button type="button" className={shape} onClick={onTurn}>
+    <button type="button" data-fits className={shape} onClick={onTurn}>
       {inside}
     </button>
   ) : (
-    <div className={shape}>{inside}</div>
+    <div data-fits className={shape}>
+      {inside}
+    </div>
   )
 }
 

@@ -59,7 +59,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
         id={id}
         tabIndex={-1}
         data-landing
-        className="scroll-mt-16 py-2 text-center text-2xl leading-snug outline-none"
+        className="scroll-mt-16 py-2 text-center in-[.early]:py-0 text-2xl leading-snug outline-none"
       >
         <ShownFace face={prompt} className="justify-center" />
       </h2>
@@ -79,7 +79,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
                   aria-pressed={chosen.includes(index)}
                   disabled={told !== null || waiting}
                   onClick={() => choose(index)}
-                  className={`btn h-auto min-h-14 flex-1 justify-start gap-3 p-3 text-start text-lg font-normal leading-tight text-base-content! opacity-100! ${chosen.includes(index) ? 'border-secondary! bg-accent!' : 'bg-base-100!'} ${told && told.scored && told.choices[index] ? 'border-2! border-success!' : ''}`}
+                  className={`btn h-auto min-h-14 flex-1 in-[.early]:min-h-12 in-[.early]:py-2 justify-start gap-3 p-3 text-start text-lg font-normal leading-tight text-base-content! opacity-100! ${chosen.includes(index) ? 'border-secondary! bg-accent!' : 'bg-base-100!'} ${told && told.scored && told.choices[index] ? 'border-2! border-success!' : ''}`}
                 >
                   <strong className="flex size-8 shrink-0 items-center justify-center rounded-full border border-base-300">
                     {String.fromCharCode(65 + index)}

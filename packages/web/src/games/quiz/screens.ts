@@ -3,6 +3,7 @@ import type { Values } from '../../texts/texts.ts'
 import type { TeacherScreens } from '../contract.ts'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
+import { Wall } from './Wall.tsx'
 
 const THUMBNAIL_ENTRIES = 5
 
@@ -10,6 +11,7 @@ const THUMBNAIL_ENTRIES = 5
 export const screens: TeacherScreens<QuizOptions, QuizPuzzle> = {
   Options,
   Thumbnail,
+  Wall,
   factsOf: ({ questions }): { code: string; values: Values } => {
     const opinions = questions.filter(({ scored }) => !scored).length
     return opinions > 0

@@ -20,68 +20,77 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
     send({ type: 'mark', from, to })
   }
   return (
-    <div className="flex flex-col gap-3 sm:gap-4">
-      <Enlarged cols={view.rows[0]!.length}>
-        {(isLarge) => (
-          <LetterBoard view={view} pending={waiting ? marked : undefined} isLarge={isLarge} onMark={mark} />
-        )}
-      </Enlarged>
-      <p id="board-help" className="sr-only">
-        {t('help')}
-      </p>
-      <p aria-live="polite" className="min-h-6 text-center text-sm">
-        {waiting ? play('sending') : view.lastMark === 'none' ? t('howTo') : t(view.lastMark)}
-      </p>
-      <ul
-        className={view.show === 'clues' ? 'flex flex-col gap-1.5' : 'grid grid-cols-2 gap-1.5 sm:grid-cols-3'}
-        dir={view.show === 'words' ? view.direction : undefined}
-      >
-        {view.items.map(({ face, length, found, hint }, item) => (
-          <li key={item} className="panel flex min-h-11 items-center gap-1 ps-3">
-            <span className="min-w-0 flex-1 py-1 leading-tight" dir={directionOf(face.text)}>
-              <span className={found ? 'text-neutral line-through decoration-1' : ''}>
-                <ShownFace face={face} />
-              </span>
-              {view.show === 'clues' && !found && <span className="quiet"> ({length})</span>}
-              {view.show === 'clues' && found && (
-                <strong className="ms-2" dir={directionOf(found.text)}>
-                  {found.text}
-                </strong>
-              )}
-            </span>
-            {found ? (
-              <span className={`flex items-center gap-1 pe-2 text-sm ${found.given ? 'text-neutral' : 'text-success'}`}>
-                {found.given ? (
-                  t('missed')
-                ) : (
-                  <>
-                    <Check size={18} aria-hidden="true" />
-                    <span className="sr-only">{t('isFound')}</span>
-                  </>
+    <div className="wall-split">
+      <div className="wall-main">
+        <Enlarged cols={view.rows[0]!.length} rows={view.rows.length}>
+          {(isLarge) => (
+            <LetterBoard view={view} pending={waiting ? marked : undefined} isLarge={isLarge} onMark={mark} />
+          )}
+        </Enlarged>
+        <p id="board-help" className="sr-only">
+          {t('help')}
+        </p>
+        <p aria-live="polite" className="min-h-6 text-center text-sm">
+          {waiting ? play('sending') : view.lastMark === 'none' ? t('howTo') : t(view.lastMark)}
+        </p>
+      </div>
+      <div className="wall-list flex flex-col gap-3">
+        <ul
+          className={
+            view.show === 'clues' ? 'flex flex-col gap-1.5' : 'wall-words grid grid-cols-2 gap-1.5 sm:grid-cols-3'
+          }
+          dir={view.show === 'words' ? view.direction : undefined}
+        >
+          {view.items.map(({ face, length, found, hint }, item) => (
+            <li key={item} className="panel flex min-h-11 items-center gap-1 ps-3">
+              <span className="min-w-0 flex-1 py-1 leading-tight" dir={directionOf(face.text)}>
+                <span className={found ? 'text-neutral line-through decoration-1' : ''}>
+                  <ShownFace face={face} />
+                </span>
+                {view.show === 'clues' && !found && <span className="quiet"> ({length})</span>}
+                {view.show === 'clues' && found && (
+                  <strong className="ms-2" dir={directionOf(found.text)}>
+                    {found.text}
+                  </strong>
                 )}
               </span>
-            ) : (
-              view.canHint && (
-                <button
-                  type="button"
-                  className="btn btn-ghost h-11 w-11 p-0"
-                  disabled={hint !== null || view.finished}
-                  onClick={() => send({ type: 'hint', item })}
-                  aria-label={t('hint', { label: face.text || play('picture') })}
-                  title={t('hintTitle')}
+              {found ? (
+                <span
+                  className={`flex items-center gap-1 pe-2 text-sm ${found.given ? 'text-neutral' : 'text-success'}`}
                 >
-                  <Lightbulb size={18} aria-hidden="true" className={hint ? 'text-warning' : ''} />
-                </button>
-              )
-            )}
-          </li>
-        ))}
-      </ul>
-      {view.message !== null && (
-        <p className="panel p-3 text-center">
-          <span className="quiet">{t('message')}</span> <strong dir={directionOf(view.message)}>{view.message}</strong>
-        </p>
-      )}
+                  {found.given ? (
+                    t('missed')
+                  ) : (
+                    <>
+                      <Check size={18} aria-hidden="true" />
+                      <span className="sr-only">{t('isFound')}</span>
+                    </>
+                  )}
+                </span>
+              ) : (
+                view.canHint && (
+                  <button
+                    type="button"
+                    className="btn btn-ghost h-11 w-11 p-0"
+                    disabled={hint !== null || view.finished}
+                    onClick={() => send({ type: 'hint', item })}
+                    aria-label={t('hint', { label: face.text || play('picture') })}
+                    title={t('hintTitle')}
+                  >
+                    <Lightbulb size={18} aria-hidden="true" className={hint ? 'text-warning' : ''} />
+                  </button>
+                )
+              )}
+            </li>
+          ))}
+        </ul>
+        {view.message !== null && (
+          <p className="panel p-3 text-center">
+            <span className="quiet">{t('message')}</span>{' '}
+            <strong dir={directionOf(view.message)}>{view.message}</strong>
+          </p>
+        )}
+      </div>
     </div>
   )
 }

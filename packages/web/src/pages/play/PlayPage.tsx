@@ -66,9 +66,12 @@ function Frame({ title, children }: { title?: string; children: ReactNode }) {
   const { language } = useWriting()
   return (
     <div className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-3 px-3 pb-6 pt-2 sm:px-6">
-      <header className="flex items-center gap-2">
+      <header className="flex flex-wrap items-center gap-x-2">
         <Otter size={30} />
-        <h1 className="min-w-0 flex-1 truncate text-xl" dir={title === undefined ? undefined : directionOf(title)}>
+        <h1
+          className="min-w-0 grow basis-24 truncate text-xl"
+          dir={title === undefined ? undefined : directionOf(title)}
+        >
           {title || 'Jolly Otter'}
         </h1>
         <select

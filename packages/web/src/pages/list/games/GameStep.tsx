@@ -1,6 +1,6 @@
 import type { EntryList, Fit, FitNote, GameKind } from '@otter/core'
-import { Check, Dices, Maximize } from 'lucide-react'
-import { useMemo, useRef } from 'react'
+import { Check, Dices } from 'lucide-react'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { AskingOptions } from '../../../games/AskingOptions.tsx'
 import { TEACHER } from '../../../games/teacher.ts'
@@ -8,7 +8,7 @@ import { useGameWords } from '../../../games/words.ts'
 import { Rich } from '../../../texts/Rich.tsx'
 import { usePuzzles } from '../../../workers/usePuzzles.ts'
 import { newSeed, type GameChoice } from './gameChoice.ts'
-import { Preview } from './Preview.tsx'
+import { PreviewPanel } from './PreviewPanel.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 
@@ -30,7 +30,6 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
   const words = useGameWords()
   const name = words.name(kind)
   const sentenceFor = (about: FitNote): string => words.note(kind, about)
-  const preview = useRef<HTMLElement>(null)
   const groups = useMemo(() => [...new Set(list.entries.flatMap((entry) => entry.groups))], [list])
   const seeds = useMemo(() => [seed], [seed])
   const { puzzles, note, busy, died } = usePuzzles<unknown>(kind, list, options, seeds)
@@ -120,42 +119,15 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
           </details>
         )}
       </section>
-      <section ref={preview} aria-label={t('game.preview')} className={`panel on-wall p-4 ${busy ? 'opacity-90' : ''}`}>
-        <div className="mb-3 flex items-start justify-between gap-2">
-          <div>
-            <h2 className="text-2xl">{t('game.whatStudentsGet')}</h2>
-            <p className="quiet text-sm">{t('game.previewHelp')}</p>
-          </div>
-          <button
-            type="button"
-            className="btn btn-sm"
-            onClick={() =>
-              void (document.fullscreenElement ? document.exitFullscreen() : preview.current?.requestFullscreen())
-            }
-          >
-            <Maximize size={16} aria-hidden="true" />
-            {t('game.fullScreen')}
-          </button>
-        </div>
-        {puzzle !== undefined && (
-          <Preview
-            key={JSON.stringify(puzzle)}
-            kind={kind}
-            puzzle={puzzle}
-            early={options.early}
-            language={list.answerLanguage}
-          />
-        )}
-        {puzzle === undefined && !fit.ready && (
-          <p className="quiet">
-            <Rich
-              texts={listTexts}
-              id="game.nothing"
-              marks={{ go: <Link className="link" to={`/lists/${listId}`} /> }}
-            />
-          </p>
-        )}
-      </section>
+      <PreviewPanel
+        listId={listId}
+        kind={kind}
+        puzzle={puzzle}
+        busy={busy}
+        early={options.early}
+        language={list.answerLanguage}
+        isReady={fit.ready}
+      />
     </div>
   )
 }

@@ -2,6 +2,7 @@ import { clockAt, gameOf, PLAIN_CONTEXT, randomFrom, type GameKind, type PlayClo
 import { Suspense, useMemo, useReducer } from 'react'
 import { EarlyReaders } from '../../../games/early.ts'
 import { PLAY } from '../../../games/play.ts'
+import { Fitted, Wall } from '../../../games/Wall.tsx'
 import { KeyScope } from '../../../ui/KeyScope.tsx'
 
 /** A play of the preview, and how its clock runs. */
@@ -15,10 +16,13 @@ interface PreviewProps {
   puzzle: unknown
   early: boolean
   language: string
+  /** The title of the wall on which it is played together; null where it is played in its place. */
+  wall: string | null
+  onLeaveWall: () => void
 }
 
 /** Plays a puzzle right here, on the reducer that the server uses too. */
-export function Preview({ kind, puzzle, early, language }: PreviewProps) {
+export function Preview({ kind, puzzle, early, language, wall, onLeaveWall }: PreviewProps) {
   const game = gameOf(kind)
   const deadlineOf = (play: unknown): number | null => game.timed?.deadline(puzzle, play) ?? null
   const [{ play, clock }, send] = useReducer(
@@ -37,19 +41,26 @@ export function Preview({ kind, puzzle, early, language }: PreviewProps) {
   const readers = useMemo(() => ({ early, language }), [early, language])
   const deadline = deadlineOf(play)
   const Play = PLAY[kind]
+  const screen = (
+    <Suspense>
+      <Play
+        view={game.view(puzzle, play, { ...PLAIN_CONTEXT, audience: 'player' }) as never}
+        waiting={false}
+        left={deadline === null ? null : deadline - (game.timed?.grace ?? 0) - clock.clock}
+        opinions={[]}
+        send={(move) => send({ move, now: Date.now() })}
+      />
+    </Suspense>
+  )
   return (
     <EarlyReaders value={readers}>
-      <KeyScope className={early ? 'student early' : 'student'}>
-        <Suspense>
-          <Play
-            view={game.view(puzzle, play, { ...PLAIN_CONTEXT, audience: 'player' }) as never}
-            waiting={false}
-            left={deadline === null ? null : deadline - (game.timed?.grace ?? 0) - clock.clock}
-            opinions={[]}
-            send={(move) => send({ move, now: Date.now() })}
-          />
-        </Suspense>
-      </KeyScope>
+      {wall === null ? (
+        <KeyScope className={early ? 'student early' : 'student'}>{screen}</KeyScope>
+      ) : (
+        <Wall title={wall} onClose={onLeaveWall}>
+          <Fitted className={early ? 'early' : ''}>{screen}</Fitted>
+        </Wall>
+      )}
     </EarlyReaders>
   )
 }

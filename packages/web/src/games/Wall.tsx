@@ -1,0 +1,155 @@
+import { X, type LucideIcon } from 'lucide-react'
+import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react'
+import { commonTexts } from '../texts/namespaces.ts'
+import { Rich } from '../texts/Rich.tsx'
+import { useTexts } from '../texts/texts.ts'
+import { Dialog } from '../ui/Dialog.tsx'
+
+/** The screen on which the smallest text of a game is as large as students have it; on larger ones all grows. */
+const SCREEN = { width: 1230, height: 690 }
+/** How much a game is enlarged at most, and by which steps less is tried. */
+const LARGEST = 2.2
+const STEP = 0.06
+const ARROWS: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→' }
+
+/** Something the teacher can do at the wall, by a button or its key. */
+export interface WallAction {
+  /** As events of the keyboard name it. */
+  key: string
+  name: string
+  Icon: LucideIcon
+  act: () => void
+  isOff?: boolean
+  /** Whether it is what is done most: it has the focus at first. */
+  isMain?: boolean
+}
+
+interface WallProps {
+  title: string
+  /** Which of how many is shown; absent where a game is shown as a whole. */
+  place?: { number: number; of: number }
+  actions?: readonly WallAction[]
+  onClose: () => void
+  children: ReactNode
+}
+
+/** A game on the wall, with the whole screen to itself: Escape, or its button, leaves it. */
+export function Wall({ title, place, actions = [], onClose, children }: WallProps) {
+  const common = useTexts(commonTexts)
+  const scale = useScreenScale()
+  const leave = useRef(onClose)
+  useEffect(() => {
+    leave.current = onClose
+  })
+  useEffect(() => {
+    // A wall without full screen is still a wall: browsers may refuse it.
+    document.documentElement.requestFullscreen().catch(() => undefined)
+    // The browser keeps the Escape that leaves full screen to itself.
+    const changed = (): void => {
+      if (!document.fullscreenElement) leave.current()
+    }
+    document.addEventListener('fullscreenchange', changed)
+    return () => {
+      document.removeEventListener('fullscreenchange', changed)
+      if (document.fullscreenElement) void document.exitFullscreen()
+    }
+  }, [])
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const action = actions.find(({ key }) => key === event.key.toLowerCase() || key === event.key)
+    // Space presses the button that has the focus.
+    if (!action || (event.key === ' ' && event.target instanceof HTMLButtonElement)) return
+    event.preventDefault()
+    if (!action.isOff) action.act()
+  }
+  return (
+    <Dialog
+      title={title}
+      hidesTitle
+      layout="h-dvh max-h-none w-screen max-w-none overflow-hidden rounded-none p-0"
+      box={{ onKeyDown }}
+      onClose={onClose}
+    >
+      <div className="on-wall student flex flex-col gap-3 p-4" style={{ zoom: scale }}>
+        <header className="flex items-center justify-between gap-3">
+          {place ? (
+            <p className="text-2xl" role="status">
+              <Rich texts={commonTexts} id="wall.place" values={{ ...place }} marks={{ strong: <strong /> }} />
+            </p>
+          ) : (
+            <h2 className="text-2xl">{title}</h2>
+          )}
+          <button type="button" className="btn btn-ghost h-11 w-11 p-0" aria-label={common('close')} onClick={onClose}>
+            <X size={24} aria-hidden="true" />
+          </button>
+        </header>
+        {children}
+        {actions.length > 0 && (
+          <footer className="flex flex-wrap items-center justify-center gap-2">
+            {actions.map(({ key, name, Icon, act, isOff = false, isMain = false }) => (
+              <button
+                key={key}
+                type="button"
+                className={`btn h-12 ${isMain ? 'btn-primary' : ''}`}
+                disabled={isOff}
+                data-first={isMain || undefined}
+                onClick={act}
+              >
+                <Icon size={20} aria-hidden="true" className={key.startsWith('Arrow') ? 'rtl:rotate-180' : ''} />
+                {name}
+                <kbd className="kbd" aria-hidden="true">
+                  {key === ' ' ? common('wall.space') : (ARROWS[key] ?? key)}
+                </kbd>
+              </button>
+            ))}
+          </footer>
+        )}
+      </div>
+    </Dialog>
+  )
+}
+
+/** Returns by how much all on the wall is enlarged, for the size of the screen. */
+function useScreenScale(): number {
+  const scaleOf = (): number => Math.max(1, Math.min(innerWidth / SCREEN.width, innerHeight / SCREEN.height))
+  const [scale, setScale] = useState(scaleOf)
+  useEffect(() => {
+    const resized = (): void => setScale(scaleOf())
+    addEventListener('resize', resized)
+    return () => removeEventListener('resize', resized)
+  }, [])
+  return scale
+}
+
+/** What stands on the wall, as large as fits without scrolling. */
+export function Fitted({ className = '', children }: { className?: string; children: ReactNode }) {
+  const frame = useRef<HTMLDivElement>(null)
+  const body = useRef<HTMLDivElement>(null)
+  useLayoutEffect(() => {
+    const fit = (): void => {
+      for (let zoom = LARGEST; ; zoom -= STEP) {
+        body.current!.style.zoom = String(Math.max(1, zoom))
+        if (zoom <= 1 || !spills(frame.current!)) return
+      }
+    }
+    fit()
+    const observer = new ResizeObserver(fit)
+    observer.observe(frame.current!)
+    observer.observe(body.current!.firstElementChild!)
+    return () => observer.disconnect()
+  })
+  return (
+    <div ref={frame} tabIndex={-1} data-first className="min-h-0 flex-1 overflow-auto outline-none">
+      <div ref={body} className={`flex min-h-full flex-col [&:has(.wall-split)]:h-full ${className}`}>
+        {children}
+      </div>
+    </div>
+  )
+}
+
+/** Whether something on the wall needs more room than it has. */
+function spills(frame: HTMLElement): boolean {
+  return [frame, ...frame.querySelectorAll<HTMLElement>('.wall-list, [data-fits]')].some(
+    ({ scrollWidth, clientWidth, scrollHeight, clientHeight }) =>
+      scrollWidth > clientWidth + 1 || scrollHeight > clientHeight + 1,
+  )
+}
