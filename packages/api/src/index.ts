@@ -1,4 +1,5 @@
 export * from './session.ts'
+export * from './account.ts'
 export * from './list.ts'
 export * from './media.ts'
 export * from './mediaPath.ts'

@@ -11,11 +11,13 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import type { Database } from './db/database.ts'
 import { loggable, Problem, problemFrom } from './problem.ts'
+import accountRoutes from './routes/account.ts'
 import dictionaryRoutes from './routes/dictionary.ts'
 import jobRoutes from './routes/jobs.ts'
 import listRoutes from './routes/lists.ts'
 import mediaRoutes, { mediaFileRoutes } from './routes/media.ts'
 import offerRoutes from './routes/offers.ts'
+import operatorRoutes from './routes/operator.ts'
 import playRoutes from './routes/play.ts'
 import sessionRoutes from './routes/session.ts'
 import { openLimits } from './services/limits.ts'
@@ -23,6 +25,7 @@ import { PASSWORD_COST } from './services/passwords.ts'
 import { PuzzleCache } from './services/puzzleCache.ts'
 import { startHousekeeping } from './workers/housekeeping.ts'
 import { startJobs } from './workers/jobRunner.ts'
+import { startMailer, type MailSettings } from './workers/mailer.ts'
 import { startTimekeeper } from './workers/timekeeper.ts'
 import type { Workers } from './workers/pool.ts'
 
@@ -36,6 +39,12 @@ export interface Parts {
   /** Folder with the built web pages; absent in tests of the API alone. */
   webFolder?: string
   sampleTeacher?: string
+  /** Where teachers find this server, for what stands in mails. */
+  siteAddress?: string
+  /** Where mails are sent from; absent, they are only kept. */
+  mail?: MailSettings
+  /** What opens the mails that were kept; absent, nothing does. */
+  operatorSecret?: string
   /** Cost of scrypt for new passwords; lower in tests that sign many up. */
   passwordCost?: number
   /** Most connections that sessions and limits hold, beside those of the database. */
@@ -59,6 +68,9 @@ export function createApp({
   logger,
   webFolder,
   sampleTeacher,
+  siteAddress = 'http://localhost',
+  mail,
+  operatorSecret,
   passwordCost = PASSWORD_COST,
   connections = 4,
   lookForJobs,
@@ -114,8 +126,21 @@ export function createApp({
   const stopTimekeeper = startTimekeeper(source, logger)
   const jobs = startJobs(source, workers, logger, lookForJobs)
   const limits = openLimits(sessions)
-  const context = { ...source, workers, jobs, limits, sessionSecret, passwordCost, sampleTeacher }
-  app.use('/api', mediaFileRoutes(context), dictionaryRoutes(), playRoutes(context))
+  const mailer = startMailer(source, mail, logger)
+  const context = {
+    ...source,
+    workers,
+    jobs,
+    limits,
+    sessionSecret,
+    passwordCost,
+    sampleTeacher,
+    mailer,
+    siteAddress,
+    sendsMail: mail !== undefined,
+    operatorSecret,
+  }
+  app.use('/api', mediaFileRoutes(context), dictionaryRoutes(), playRoutes(context), operatorRoutes(context))
   app.use(
     '/api',
     session({
@@ -128,6 +153,7 @@ export function createApp({
       store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600, disableTouch: true }),
     }),
     sessionRoutes(context),
+    accountRoutes(context),
     listRoutes(context),
     offerRoutes(context),
     jobRoutes(context),
@@ -144,6 +170,7 @@ export function createApp({
       stopHousekeeping()
       await stopTimekeeper()
       await jobs.close()
+      await mailer.close()
       await sessions.end()
     },
   }
@@ -189,9 +216,9 @@ function servePages(app: Express, folder: string): void {
 
 function problems(logger: Logger): ErrorRequestHandler {
   return (error: unknown, _request, response, next) => {
-    if (response.headersSent) return next(error)
     const problem = problemFrom(error)
     if (problem.status >= 500) logger.error(loggable(error))
+    if (response.headersSent) return next(error)
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.details()))
   }
 }

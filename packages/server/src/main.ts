@@ -13,8 +13,13 @@ const Environment = z.object({
   WEB_FOLDER: z.string(),
   SAMPLE_DATA: z.enum(['0', '1']).default('1'),
   LOG_LEVEL: z.string().default('warn'),
+  SITE_ADDRESS: z.url().optional(),
+  SMTP_URL: z.url().optional(),
+  MAIL_FROM: z.string().default('Jolly Otter <otter@localhost>'),
+  OPERATOR_SECRET: z.string().min(16).optional(),
 })
-const { DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, SAMPLE_DATA, LOG_LEVEL } = Environment.parse(process.env)
+const settings = Environment.parse(process.env)
+const { DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, SAMPLE_DATA, LOG_LEVEL, SMTP_URL, OPERATOR_SECRET } = settings
 
 const logger = pino({ level: LOG_LEVEL })
 const database = openDatabase(DATABASE_URL)
@@ -30,6 +35,9 @@ const { app, close } = createApp({
   logger,
   webFolder: WEB_FOLDER,
   sampleTeacher,
+  siteAddress: (settings.SITE_ADDRESS ?? `http://localhost:${PORT}`).replace(/\/+$/u, ''),
+  ...(SMTP_URL !== undefined && { mail: { smtp: SMTP_URL, from: settings.MAIL_FROM } }),
+  ...(OPERATOR_SECRET !== undefined && { operatorSecret: OPERATOR_SECRET }),
 })
 const server = app.listen(PORT, (error?: Error) => {
   if (error) {

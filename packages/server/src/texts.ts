@@ -1,9 +1,13 @@
 import type { Language } from '@otter/api'
 import i18next from 'i18next'
+import enMail from '@otter/api/texts/en/mail.json' with { type: 'json' }
 import enProblems from '@otter/api/texts/en/problems.json' with { type: 'json' }
 import enSheet from '@otter/api/texts/en/sheet.json' with { type: 'json' }
+import esMail from '@otter/api/texts/es/mail.json' with { type: 'json' }
 import esSheet from '@otter/api/texts/es/sheet.json' with { type: 'json' }
+import frMail from '@otter/api/texts/fr/mail.json' with { type: 'json' }
 import frSheet from '@otter/api/texts/fr/sheet.json' with { type: 'json' }
+import heMail from '@otter/api/texts/he/mail.json' with { type: 'json' }
 import heSheet from '@otter/api/texts/he/sheet.json' with { type: 'json' }
 
 const texts = i18next.createInstance()
@@ -13,10 +17,10 @@ await texts.init({
   defaultNS: 'sheet',
   interpolation: { escapeValue: false },
   resources: {
-    en: { problems: enProblems, sheet: enSheet },
-    es: { sheet: esSheet },
-    fr: { sheet: frSheet },
-    he: { sheet: heSheet },
+    en: { problems: enProblems, sheet: enSheet, mail: enMail },
+    es: { sheet: esSheet, mail: esMail },
+    fr: { sheet: frSheet, mail: frMail },
+    he: { sheet: heSheet, mail: heMail },
   },
 })
 
@@ -42,4 +46,13 @@ export function sheetWords(language: Language): string {
 /** Returns a word of what is printed or written into files, in a language. */
 export function sheetWord(language: Language, key: SheetKey, values: Values = {}): string {
   return texts.t(key, { lng: language, ...values })
+}
+
+/** What a mail is about. */
+export type MailKind = keyof typeof enMail
+
+/** Returns subject and text of a mail, in a language. */
+export function mailWords(language: Language, kind: MailKind, values: Values): { subject: string; text: string } {
+  const say = (part: 'subject' | 'text'): string => texts.t(`${kind}.${part}`, { lng: language, ns: 'mail', ...values })
+  return { subject: say('subject'), text: say('text') }
 }

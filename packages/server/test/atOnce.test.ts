@@ -279,6 +279,11 @@ describe('Many at the same instant', () => {
     const student = students[0]!
     const routes: [Client, string, string, unknown?][] = [
       [teacher, 'GET', '/session'],
+      [teacher, 'PATCH', '/session', { name: 'Ines' }],
+      [teacher, 'PUT', '/account/email', { email: 'another@school.example', password: 'a long password' }],
+      [teacher, 'DELETE', '/account/sessions'],
+      [teacher, 'GET', '/account/archive'],
+      [new Client(server.url), 'POST', '/password-resets', { email: 'another@school.example' }],
       [teacher, 'GET', '/lists'],
       [teacher, 'POST', '/lists', {}],
       [teacher, 'GET', `/lists/${listId}`],

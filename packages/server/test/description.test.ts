@@ -4,11 +4,13 @@ import { Validator } from '@seriousme/openapi-schema-validator'
 import { expect } from 'chai'
 import type { Router } from 'express'
 import type { Context } from '../src/routes/context.ts'
+import accountRoutes from '../src/routes/account.ts'
 import dictionaryRoutes from '../src/routes/dictionary.ts'
 import jobRoutes from '../src/routes/jobs.ts'
 import listRoutes from '../src/routes/lists.ts'
 import mediaRoutes, { mediaFileRoutes } from '../src/routes/media.ts'
 import offerRoutes from '../src/routes/offers.ts'
+import operatorRoutes from '../src/routes/operator.ts'
 import playRoutes from '../src/routes/play.ts'
 import sessionRoutes from '../src/routes/session.ts'
 
@@ -35,6 +37,8 @@ describe('The description of the API', () => {
     const context = {} as Context
     const routers = [
       sessionRoutes(context),
+      accountRoutes(context),
+      operatorRoutes(context),
       listRoutes(context),
       offerRoutes(context),
       jobRoutes(context),

@@ -5,7 +5,7 @@ import { routeOf } from '@otter/api/description'
 import { expect } from 'chai'
 import pg from 'pg'
 import { pino } from 'pino'
-import { createApp } from '../src/app.ts'
+import { createApp, type Parts } from '../src/app.ts'
 import { migrate, openDatabase, type Database } from '../src/db/database.ts'
 import { inScope, type Scope } from '../src/db/scope.ts'
 import { PuzzleCache } from '../src/services/puzzleCache.ts'
@@ -23,7 +23,7 @@ export interface TestServer {
   close: () => Promise<void>
 }
 
-export interface TestSettings {
+export interface TestSettings extends Pick<Parts, 'mail' | 'operatorSecret' | 'siteAddress'> {
   /** Most connections of the database's pool, and of the one for sessions. */
   connections?: number
   /** A database that is there already. */
@@ -75,6 +75,7 @@ export async function startTestServer({
   lookForJobs = 600_000,
   passwordCost = 2 ** 10,
   quiet = false,
+  ...parts
 }: TestSettings = {}): Promise<TestServer> {
   const address = databaseUrl ?? (await createDatabase())
   const queries: string[] = []
@@ -95,6 +96,7 @@ export async function startTestServer({
     connections: Math.min(4, connections),
     lookForJobs,
     passwordCost,
+    ...parts,
   })
   const server = app.listen(0, '127.0.0.1')
   // A connection that closes in the moment it is used again would be no fault of what is tested.

@@ -10,6 +10,7 @@ const SECURITY: Record<Asker, Json[]> = {
   anyone: [],
   teacher: [{ session: [] }],
   student: [{ playerCookie: [] }, { playerHeader: [] }],
+  operator: [{ operatorSecret: [] }],
 }
 
 /** Returns the description of the API (OpenAPI 3.1), made from the schemas that requests are parsed with. */
@@ -34,6 +35,7 @@ export function openApi(): Json {
     components: {
       schemas: { Problem: schemaOf(ProblemDetails, 'output') },
       securitySchemes: {
+        operatorSecret: { type: 'http', scheme: 'bearer' },
         session: { type: 'apiKey', in: 'cookie', name: 'otter_session' },
         playerCookie: { type: 'apiKey', in: 'cookie', name: 'otter_player' },
         playerHeader: { type: 'apiKey', in: 'header', name: TOKEN_HEADER },

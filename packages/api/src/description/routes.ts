@@ -1,5 +1,6 @@
 import { Picture, Sound } from '@otter/core'
 import { z } from 'zod'
+import { AskReset, ChangeEmail, ChangePassword, DeleteAccount, MailReply, ResetPassword } from '../account.ts'
 import { JobReply } from '../job.ts'
 import { ArchiveList, CreateList, ListReply, ListSummary, SaveList, VersionReply } from '../list.ts'
 import {
@@ -29,8 +30,11 @@ import { JoinOffer, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
 import { PrintSheets } from '../sheet.ts'
 
-/** Who may ask: anyone, a teacher who is signed in, or a student with the token of an offer. */
-export type Asker = 'anyone' | 'teacher' | 'student'
+/**
+ * Who may ask: anyone, a teacher who is signed in, a student with the token of an offer, or whoever runs the server, on
+ * its machine and with its secret.
+ */
+export type Asker = 'anyone' | 'teacher' | 'student' | 'operator'
 
 /** One route of the API, below `/api`. */
 export interface Route {
@@ -50,6 +54,7 @@ export interface Route {
 
 const teacher = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'teacher' })
 const anyone = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'anyone' })
+const operator = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'operator' })
 const student = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'student' })
 
 const PARTICIPANT = '/links/:id/participants/:participantId'
@@ -79,6 +84,60 @@ export const ROUTES: readonly Route[] = [
     body: SignUp,
     status: 201,
     reply: TeacherReply,
+  }),
+
+  teacher({
+    method: 'put',
+    path: '/account/email',
+    summary: 'Gives an account another e-mail address',
+    body: ChangeEmail,
+    status: 204,
+  }),
+  teacher({
+    method: 'put',
+    path: '/account/password',
+    summary: 'Gives an account another password, and ends its other sessions',
+    body: ChangePassword,
+    status: 204,
+  }),
+  teacher({
+    method: 'delete',
+    path: '/account/sessions',
+    summary: 'Signs a teacher out on all other devices',
+    status: 204,
+  }),
+  teacher({
+    method: 'get',
+    path: '/account/archive',
+    summary: 'All that a teacher has, as a zip archive',
+    reply: 'application/zip',
+  }),
+  teacher({
+    method: 'delete',
+    path: '/account',
+    summary: 'Deletes an account with all that is in it',
+    body: DeleteAccount,
+    status: 204,
+  }),
+  anyone({
+    method: 'post',
+    path: '/password-resets',
+    summary: 'Asks for a mail by which a forgotten password is replaced; tells nobody whether there is such an account',
+    body: AskReset,
+    status: 204,
+  }),
+  anyone({
+    method: 'put',
+    path: '/password-resets',
+    summary: 'Replaces a forgotten password, and signs in',
+    body: ResetPassword,
+    reply: TeacherReply,
+  }),
+  operator({
+    method: 'get',
+    path: '/operator/mails',
+    summary: 'Mails that were written, for whoever runs the server',
+    reply: z.array(MailReply),
   }),
 
   teacher({ method: 'get', path: '/lists', summary: 'All lists', reply: z.array(ListSummary) }),

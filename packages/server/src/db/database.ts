@@ -4,11 +4,12 @@ import { fifth } from './migrations/fifth.ts'
 import { first } from './migrations/first.ts'
 import { fourth } from './migrations/fourth.ts'
 import { second } from './migrations/second.ts'
+import { seventh } from './migrations/seventh.ts'
 import { sixth } from './migrations/sixth.ts'
 import { third } from './migrations/third.ts'
 import { defineModels, type Models } from './models.ts'
 
-const MIGRATIONS = [first, second, third, fourth, fifth, sixth]
+const MIGRATIONS = [first, second, third, fourth, fifth, sixth, seventh]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {

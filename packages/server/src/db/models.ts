@@ -19,6 +19,8 @@ export interface TeacherRow extends Row<TeacherRow> {
   name: string
   passwordHash: string
   language: Language | null
+  timeZone: CreationOptional<string | null>
+  isSample: CreationOptional<boolean>
 }
 interface ListRow extends Row<ListRow>, ListDetails {
   id: string
@@ -64,7 +66,7 @@ export function defineModels(sequelize: Sequelize): Models {
   return {
     teachers: sequelize.define<TeacherRow>(
       'teacher',
-      { id, email: TEXT, name: TEXT, passwordHash: TEXT, language: TEXT },
+      { id, email: TEXT, name: TEXT, passwordHash: TEXT, language: TEXT, timeZone: TEXT, isSample: BOOLEAN },
       table('teachers'),
     ),
     lists: sequelize.define<ListRow>(

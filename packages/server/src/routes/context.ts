@@ -4,6 +4,7 @@ import { inScope, type Scope, type ScopeSource, type TeacherScope } from '../db/
 import { Problem } from '../problem.ts'
 import type { Limits } from '../services/limits.ts'
 import type { JobRunner } from '../workers/jobRunner.ts'
+import type { Mailer } from '../workers/mailer.ts'
 import type { Workers } from '../workers/pool.ts'
 
 /** What routes work with. */
@@ -14,6 +15,13 @@ export interface Context extends ScopeSource {
   sessionSecret: string
   /** Cost of scrypt for new passwords, as its N. */
   passwordCost: number
+  mailer: Mailer
+  /** Where teachers find this server, for what stands in mails. */
+  siteAddress: string
+  /** Whether mails are sent. */
+  sendsMail: boolean
+  /** What whoever runs the server shows; absent, nothing is shown. */
+  operatorSecret: string | undefined
   /** E-mail address of the sample teacher, where sample data is loaded. */
   sampleTeacher: string | undefined
 }

@@ -18,7 +18,7 @@ const KNOWN_FOR = 365 * 24 * 3600_000
 /** Signing in and out, and signing up. */
 export default function sessionRoutes(context: Context): Router {
   const router = Router()
-  const { limits, sampleTeacher, sessionSecret } = context
+  const { limits, sampleTeacher, sendsMail, sessionSecret } = context
 
   /**
    * The limits that hold for a try: who signed in to the account on this device before is not locked out by what others
@@ -37,7 +37,7 @@ export default function sessionRoutes(context: Context): Router {
   router.get('/session', async (request, response) => {
     const { teacherId } = request.session
     const teacher = teacherId === undefined ? null : await asAnyone(context, (scope) => findTeacher(scope, teacherId))
-    response.json({ teacher, sample: sampleTeacher !== undefined } satisfies SessionReply)
+    response.json({ teacher, sample: sampleTeacher !== undefined, sendsMail } satisfies SessionReply)
   })
   router.post('/session', async (request, response) => {
     const { email, password } = SignIn.parse(request.body)
@@ -84,17 +84,22 @@ export default function sessionRoutes(context: Context): Router {
   return router
 }
 
-/** Begins a session under a new id, and replies only when it is stored. */
+/** Begins a session of a teacher; returns the teacher. */
 async function remember(request: Request, teacher: TeacherReply): Promise<TeacherReply> {
+  await beginSession(request, teacher.id)
+  return teacher
+}
+
+/** Begins a session under a new id; done only when it is stored. */
+export async function beginSession(request: Request, teacherId: string): Promise<void> {
   const { session } = request
   await new Promise<void>((resolve, reject) =>
     session.regenerate((error: unknown) => (error ? reject(error) : resolve())),
   )
-  request.session.teacherId = teacher.id
+  request.session.teacherId = teacherId
   await new Promise<void>((resolve, reject) =>
     request.session.save((error: unknown) => (error ? reject(error) : resolve())),
   )
-  return teacher
 }
 
 /** Marks a device on which an account was signed in to (OWASP: device cookies). */

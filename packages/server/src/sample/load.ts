@@ -31,7 +31,7 @@ export async function loadSample(database: Database, workers: Workers): Promise<
   await inScope({ database, puzzles: new PuzzleCache() }, { teacherId: null }, async (scope) => {
     await scope.query(`SELECT pg_advisory_xact_lock(${START_LOCK})`)
     if (await findTeacherByEmail(scope, SAMPLE_EMAIL)) return
-    const teacher = await addTeacher(scope, prepared)
+    const teacher = await addTeacher(scope, { ...prepared, isSample: true })
     await loadLists({ ...scope, teacherId: teacher.id }, workers)
   })
 }

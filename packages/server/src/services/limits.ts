@@ -25,7 +25,12 @@ export interface Limits {
   signInsByAccount: Limit
   signInsByDevice: Limit
   signUps: Limit
+  /** Mails that are asked for: by address, and by the account that they would open. */
+  mailsByAddress: Limit
+  mailsByAccount: Limit
   uploads: Limit
+  /** Downloads of all that a teacher has. */
+  archives: Limit
 }
 
 const MINUTE = 60
@@ -64,7 +69,10 @@ export function openLimits(pool: Pool): Limits {
     signInsByAddress: limit('address', 60, 10 * MINUTE, 'too-many-sign-ins'),
     signInsByAccount: limit('account', 10, 10 * MINUTE, 'too-many-sign-ins'),
     signInsByDevice: limit('device', 10, 10 * MINUTE, 'too-many-sign-ins'),
+    mailsByAddress: limit('mail-address', 60, 60 * MINUTE, 'too-many-mails'),
+    mailsByAccount: limit('mail-account', 4, 60 * MINUTE, 'too-many-mails'),
     signUps: limit('sign-up', 60, 60 * MINUTE, 'too-many-accounts'),
+    archives: limit('archive', 10, 60 * MINUTE, 'too-many-files'),
     uploads: limit('upload', 300, MINUTE, 'too-many-files'),
   }
 }

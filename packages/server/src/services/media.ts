@@ -149,6 +149,12 @@ export async function printableMedia(scope: Scope, ids: readonly string[]): Prom
   return ids.length === 0 ? [] : scope.tables.media.findAll({ where: { id: [...ids], kind: 'picture' } })
 }
 
+/** Returns pictures and sounds as they are stored, by id. */
+export async function storedMedia(scope: Scope, ids: readonly string[]): Promise<Map<string, Uint8Array>> {
+  const media = ids.length === 0 ? [] : await scope.tables.media.findAll({ where: { id: [...ids] } })
+  return new Map(media.map((medium) => [medium.id, bytesOf(medium)]))
+}
+
 /** Returns pictures as paper takes them, by id: PNG or JPEG, drawings at the sharpness of print. */
 export async function drawnMedia(media: readonly Medium[]): Promise<Record<string, Uint8Array>> {
   return Object.fromEntries(

@@ -1,6 +1,6 @@
 import type { AnswersReply, Language, ParticipantResult, ResultsReply } from '@otter/api'
 import Papa from 'papaparse'
-import { answersTo, participantResults, questionResults, resultsState } from '../db/queries/results.ts'
+import { answersTo, participantResults, questionResults, responsesTo, resultsState } from '../db/queries/results.ts'
 import type { Reader, TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
 import { sheetWord } from '../texts.ts'
@@ -61,7 +61,39 @@ export function resultsCsv({ participants }: ResultsReply, language: Language): 
   // Who says to be another has played nothing under this name.
   const counted = participants.filter(({ waits }) => !waits)
   const data = counted.map((student) => columns.map(({ cell }) => cell(student, language)))
-  return `\ufeff${Papa.unparse({ fields, data }, { escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
+  return csvOf(fields, data)
+}
+
+/**
+ * Returns all that students of an offer gave, one response a line, as CSV like the results. Throws a Problem where the
+ * offer is another's.
+ */
+export async function responsesCsv(scope: TeacherScope, offerId: string, language: Language): Promise<string> {
+  await readOffer(scope, offerId)
+  const word = (key: Parameters<typeof sheetWord>[1]): string => sheetWord(language, key)
+  const given = await responsesTo(scope, offerId)
+  return csvOf(
+    [
+      word('csv.student'),
+      ...(['attempt', 'question', 'given', 'outcome', 'points', 'seconds', 'when'] as const).map((key) =>
+        word(`csv.${key}`),
+      ),
+    ],
+    given.map(({ name, attempt, text, given: answer, outcome, points, milliseconds, at }) => [
+      name,
+      attempt,
+      text,
+      answer,
+      word(`csv.outcome-${outcome}`),
+      points,
+      Math.round(milliseconds / 1000),
+      new Date(at).toISOString(),
+    ]),
+  )
+}
+
+function csvOf(fields: readonly string[], data: readonly (string | number)[][]): string {
+  return `\ufeff${Papa.unparse({ fields: [...fields], data: [...data] }, { escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
 }
 
 /** What a spreadsheet might run: also full-width signs, and signs behind characters that nobody sees. */

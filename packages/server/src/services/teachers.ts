@@ -1,13 +1,15 @@
 import { randomUUID } from 'node:crypto'
 import type { ChangeTeacher, SignUp, TeacherReply } from '@otter/api'
-import { UniqueConstraintError } from 'sequelize'
+import { UniqueConstraintError, type Attributes } from 'sequelize'
 import type { TeacherRow } from '../db/models.ts'
 import type { Scope, TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { hashPassword, isCommonPassword, passwordMatches } from './passwords.ts'
 
-function reply({ id, name, email, language }: Pick<TeacherRow, keyof TeacherReply>): TeacherReply {
-  return { id, name, email, language }
+type Stored = Pick<Attributes<TeacherRow>, keyof TeacherReply>
+
+function reply({ id, name, email, language, timeZone, isSample }: Stored): TeacherReply {
+  return { id, name, email, language, timeZone, isSample }
 }
 
 /** An account about to be made: its password is hashed before a scope is opened, since that takes a while. */
@@ -15,13 +17,33 @@ export interface NewTeacher {
   name: string
   email: string
   passwordHash: string
+  timeZone: string | null
+  /** Whether it is the account of the sample data. */
+  isSample: boolean
 }
 
 /** Hashes a new account's password. Throws a Problem where the password is one that is tried first. */
-export async function prepareTeacher({ name, email, password }: SignUp, passwordCost: number): Promise<NewTeacher> {
+export async function prepareTeacher(
+  { name, email, password, timeZone }: SignUp,
+  passwordCost: number,
+): Promise<NewTeacher> {
+  const passwordHash = await hashChosen(password, { name, email }, 'password', passwordCost)
+  return { name, email, timeZone: timeZone ?? null, isSample: false, passwordHash }
+}
+
+/**
+ * Hashes a password that somebody has chosen. Throws a Problem, about the field of that name, where it is one that is
+ * tried first.
+ */
+export async function hashChosen(
+  password: string,
+  { name, email }: Pick<TeacherReply, 'name' | 'email'>,
+  path: string,
+  passwordCost: number,
+): Promise<string> {
   if (isCommonPassword(password, [email, email.split('@')[0]!, name]))
-    throw new Problem(400, 'common-password', { path: 'password' })
-  return { name, email, passwordHash: await hashPassword(password, passwordCost) }
+    throw new Problem(400, 'common-password', { path })
+  return hashPassword(password, passwordCost)
 }
 
 /** Adds a teacher. Throws a Problem where the address is taken. */
@@ -58,7 +80,21 @@ export async function checkPassword(
   return reply(teacher)
 }
 
-/** Changes what a teacher has chosen for all screens. */
-export async function changeTeacher(scope: TeacherScope, { language }: ChangeTeacher): Promise<void> {
-  await scope.tables.teachers.update({ language }, { where: { id: scope.teacherId } })
+/** Changes a teacher's name and what she has chosen for all screens. Throws a Problem where the name is everybody's. */
+export async function changeTeacher(scope: TeacherScope, changes: ChangeTeacher): Promise<void> {
+  if (changes.name !== undefined) await ownAccount(scope)
+  const given = Object.entries(changes).filter(([, value]) => value !== undefined)
+  if (given.length > 0)
+    await scope.tables.teachers.update(Object.fromEntries(given), { where: { id: scope.teacherId } })
+}
+
+/**
+ * Returns the account of the teacher who acts. Throws a Problem where it is the one of the sample data: it is shared by
+ * all who look around.
+ */
+export async function ownAccount(scope: TeacherScope): Promise<KnownTeacher> {
+  const teacher = await scope.tables.teachers.findOne({ where: { id: scope.teacherId } })
+  if (!teacher) throw new Problem(401, 'not-signed-in')
+  if (teacher.isSample) throw new Problem(403, 'sample-account')
+  return { ...reply(teacher), passwordHash: teacher.passwordHash }
 }

@@ -5,3 +5,4 @@ register()
 const entry = await import('./entry.ts')
 export const make = entry.make
 export const sheets = entry.sheets
+export const archive = entry.archive

@@ -1,6 +1,7 @@
 import { gameOf, PuzzleError, randomFrom, type GameKind } from '@otter/core'
+import { writeArchive } from '@otter/core/formats'
 import { renderSheets } from './renderSheets.tsx'
-import type { MakeTask, SheetsWork, WorkerReply } from './tasks.ts'
+import type { ArchiveTask, MakeTask, SheetsWork, WorkerReply } from './tasks.ts'
 
 async function answer<Value>(kind: GameKind, work: () => Value | Promise<Value>): Promise<WorkerReply<Value>> {
   try {
@@ -19,4 +20,9 @@ export function make({ kind, list, options, seed }: MakeTask): Promise<WorkerRep
 /** Renders sheets as a PDF. */
 export function sheets(task: SheetsWork): Promise<WorkerReply<Uint8Array>> {
   return answer(task.sheets.kind, () => renderSheets(task))
+}
+
+/** Packs a list with its pictures and sounds. */
+export function archive({ details, entries, media }: ArchiveTask): WorkerReply<Uint8Array> {
+  return { value: writeArchive(details, entries, media) }
 }

@@ -2,7 +2,9 @@ import type { Logger } from 'pino'
 import { inScope, type Scope, type ScopeSource } from '../db/scope.ts'
 import { loggable } from '../problem.ts'
 import { dropOldJobs } from '../services/jobs.ts'
+import { dropOldMails } from '../services/mails.ts'
 import { sweepMedia } from '../services/media.ts'
+import { dropOldResets } from '../services/resets.ts'
 
 /** How often there is a look for what can be thrown away, in milliseconds. */
 const LOOK = 60_000
@@ -22,6 +24,8 @@ export function startHousekeeping(source: ScopeSource, logger: Logger): () => vo
   const timer = setInterval(() => {
     program(dropOldJobs)
       .then(() => program(dropOldGuesses))
+      .then(() => program(dropOldMails))
+      .then(() => program(dropOldResets))
       .then(() => program(sweepMedia))
       .catch((error: unknown) => logger.warn(loggable(error), 'housekeeping'))
   }, LOOK)

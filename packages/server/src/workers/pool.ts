@@ -4,7 +4,7 @@ import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import { Problem } from '../problem.ts'
 import { FairQueue, QueueFull } from './fairQueue.ts'
-import type { MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
+import type { ArchiveTask, MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
 
 /** How far long work has come, from 0 to 1. */
 export type OnProgress = (progress: number) => void
@@ -17,6 +17,8 @@ export interface Workers {
   make(task: MakeTask, teacherId: string, signal?: AbortSignal): Promise<unknown>
   /** Makes a PDF: long work, whose puzzles take turns with those of other PDFs. */
   sheets(task: SheetsTask, teacherId: string, signal: AbortSignal, onProgress: OnProgress): Promise<Uint8Array>
+  /** Packs a list with its pictures and sounds: long work. */
+  archive(task: ArchiveTask, signal: AbortSignal): Promise<Uint8Array>
   close(): Promise<void>
 }
 
@@ -99,6 +101,7 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
       )
       return run(long, 'sheets', { ...task, puzzles }, sheetsLimit, signal)
     },
+    archive: (task, signal) => run(long, 'archive', task, sheetsLimit, signal),
     close: async () => {
       await Promise.all([quick, versioned, long].map((pool) => pool.destroy()))
     },

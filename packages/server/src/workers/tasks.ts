@@ -1,4 +1,4 @@
-import type { Asking, EntryList, GameKind } from '@otter/core'
+import type { Asking, Entry, EntryList, GameKind, ListDetails } from '@otter/core'
 import type { PrintSheets } from '@otter/api'
 
 /** A puzzle to make. */
@@ -7,6 +7,13 @@ export interface MakeTask {
   list: EntryList
   options: Asking
   seed: string
+}
+
+/** A list to pack into a file, with the bytes of its pictures and sounds, by id. */
+export interface ArchiveTask {
+  details: ListDetails
+  entries: Entry[]
+  media: ReadonlyMap<string, Uint8Array>
 }
 
 /** Sheets to print: all versions of a puzzle, and the address of its on-screen game. */

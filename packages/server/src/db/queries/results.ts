@@ -126,3 +126,28 @@ export async function answersTo(scope: Scope, offerId: string, entryId: string):
     { offerId, entryId },
   )
 }
+
+/** A response, with who gave it and to what. */
+export interface GivenResponse {
+  name: string
+  attempt: number
+  text: string
+  given: string
+  outcome: 'right' | 'wrong' | 'passed' | 'opinion'
+  points: number
+  milliseconds: number
+  at: string
+}
+
+/** Returns all responses of an offer, by student, in the order in which they were given. */
+export async function responsesTo(scope: Scope, offerId: string): Promise<GivenResponse[]> {
+  return scope.query<GivenResponse>(
+    `SELECT person.name, (dense_rank() OVER (PARTITION BY person.id ORDER BY y.started_at, y.id))::int AS attempt,
+       coalesce((SELECT q.text FROM questions q WHERE q.set_id = y.question_set_id AND q.entry_id = r.entry_id LIMIT 1),
+       '') AS text, r.given, r.outcome, r.points, r.milliseconds, r.at
+     FROM plays y JOIN participants p ON p.id = y.participant_id
+       JOIN participants person ON person.id = coalesce(p.merged_into, p.id) JOIN responses r ON r.play_id = y.id
+     WHERE y.offer_id = $offerId ORDER BY person.name, person.seat, attempt, r.id`,
+    { offerId },
+  )
+}
