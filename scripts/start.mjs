@@ -83,15 +83,20 @@ function claimData() {
   claimed = true
 }
 
-function secret() {
-  const file = join(data, 'secret')
-  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('base64'), { mode: 0o600 })
+/** Returns a secret of this installation; made when it is first asked for. */
+function secret(name) {
+  const file = join(data, name)
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('base64url'), { mode: 0o600 })
   return readFileSync(file, 'utf8')
 }
 
 async function start() {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Advice(`PORT is ${process.env.PORT}; use a number from 1 to 65535.`)
+  if (process.env.SMTP_URL !== undefined && process.env.SITE_ADDRESS === undefined)
+    throw new Advice(
+      'With SMTP_URL set, say in SITE_ADDRESS where teachers find Jolly Otter: mails lead there, such as https://otter.school.example.',
+    )
   await claimPort(port)
   // In development the pages' own server stands before the other.
   const serverPort = isDev ? await freePort() : port
@@ -111,11 +116,14 @@ async function start() {
     url = cluster.url('otter')
   }
   if (stopping) return
+  const operator = process.env.OPERATOR_SECRET ?? secret('operator-secret')
   const env = {
     ...process.env,
     DATABASE_URL: url,
     PORT: String(serverPort),
-    SESSION_SECRET: process.env.SESSION_SECRET ?? secret(),
+    SESSION_SECRET: process.env.SESSION_SECRET ?? secret('secret'),
+    OPERATOR_SECRET: operator,
+    SITE_ADDRESS: process.env.SITE_ADDRESS ?? `http://localhost:${port}`,
     WEB_FOLDER: join(home, 'dist', 'web'),
     NODE_ENV: 'production',
   }
@@ -126,6 +134,10 @@ async function start() {
   if (process.env.SAMPLE_DATA !== '0')
     console.log(
       'Sign in with the button "Look around as Ines Okafor", or as ines@harlowquay.example with the password otters-hold-hands.',
+    )
+  if (process.env.SMTP_URL === undefined)
+    console.log(
+      `Mails are not sent; read them, on this machine alone, at http://localhost:${port}/operator#${operator}`,
     )
   console.log('Ctrl-C stops it.\n')
   watchDatabase()

@@ -51,3 +51,7 @@ export const ListReply = ListDetails.extend({
   entries: z.array(PlacedEntry),
 })
 export type ListReply = z.infer<typeof ListReply>
+
+/** A list of the sample that can be copied; its place among them is its name. */
+export const SampleReply = z.object({ title: z.string(), answerLanguage: z.string(), entryCount: z.number().int() })
+export type SampleReply = z.infer<typeof SampleReply>

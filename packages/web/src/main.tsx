@@ -3,6 +3,9 @@ import { StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
 import { queryClient } from './api/queries.ts'
+import { AccountPage } from './pages/account/AccountPage.tsx'
+import { ForgottenPage, NewPasswordPage } from './pages/account/ComingBack.tsx'
+import { MailsPage } from './pages/account/MailsPage.tsx'
 import { CreditsPage } from './pages/credits/CreditsPage.tsx'
 import { ListPage } from './pages/list/ListPage.tsx'
 import { ListsPage } from './pages/lists/ListsPage.tsx'
@@ -10,6 +13,7 @@ import { PrintPage } from './pages/print/PrintPage.tsx'
 import { ResultsPage } from './pages/results/ResultsPage.tsx'
 import { SharePage } from './pages/share/SharePage.tsx'
 import { SignedIn } from './pages/sign-in/SignedIn.tsx'
+import { StartPage } from './pages/start/StartPage.tsx'
 import { WallPage } from './pages/wall/WallPage.tsx'
 import { Lost } from './pages/Lost.tsx'
 import { Boundary } from './ui/Boundary.tsx'
@@ -18,6 +22,10 @@ import './styles.css'
 import { startTexts } from './texts/texts.ts'
 
 const router = createBrowserRouter([
+  { path: 'start', Component: StartPage, errorElement: <Lost /> },
+  { path: 'forgotten', Component: ForgottenPage, errorElement: <Lost /> },
+  { path: 'new-password', Component: NewPasswordPage, errorElement: <Lost /> },
+  { path: 'operator', Component: MailsPage, errorElement: <Lost /> },
   {
     Component: SignedIn,
     errorElement: <Lost />,
@@ -35,6 +43,7 @@ const router = createBrowserRouter([
       { path: 'lists/:id/results', Component: ResultsPage },
       { path: 'lists/:id/games/:kind/print', Component: PrintPage },
       { path: 'lists/:id/wall/:code', Component: WallPage },
+      { path: 'account', Component: AccountPage },
       { path: 'credits', Component: CreditsPage },
       { path: '*', Component: Lost },
     ],

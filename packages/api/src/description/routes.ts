@@ -2,7 +2,7 @@ import { Picture, Sound } from '@otter/core'
 import { z } from 'zod'
 import { AskReset, ChangeEmail, ChangePassword, DeleteAccount, MailReply, ResetPassword } from '../account.ts'
 import { JobReply } from '../job.ts'
-import { ArchiveList, CreateList, ListReply, ListSummary, SaveList, VersionReply } from '../list.ts'
+import { ArchiveList, CreateList, ListReply, ListSummary, SampleReply, SaveList, VersionReply } from '../list.ts'
 import {
   OfferedPicture,
   RoomReply,
@@ -146,6 +146,19 @@ export const ROUTES: readonly Route[] = [
     path: '/lists',
     summary: 'Makes a list',
     body: CreateList,
+    status: 201,
+    reply: ListReply,
+  }),
+  teacher({
+    method: 'get',
+    path: '/samples',
+    summary: 'Sample lists that can be copied',
+    reply: z.array(SampleReply),
+  }),
+  teacher({
+    method: 'post',
+    path: '/samples/:place/copy',
+    summary: 'Makes a copy of a sample list',
     status: 201,
     reply: ListReply,
   }),

@@ -1,5 +1,7 @@
-import { ArchiveList, CreateList, CreateOffer, PrintSheets, SaveList } from '@otter/api'
+import { ArchiveList, CreateList, CreateOffer, PrintSheets, SaveList, type SampleReply } from '@otter/api'
 import { Router } from 'express'
+import { z } from 'zod'
+import { copySample, sampleLists } from '../sample/copies.ts'
 import {
   archiveList,
   createList,
@@ -17,6 +19,14 @@ import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Contex
 /** Lists, and what is made of one: offers and sheets. */
 export default function listRoutes(context: Context): Router {
   const router = Router()
+  router.get('/samples', (request, response) => {
+    teacherOf(request)
+    response.json(sampleLists() satisfies SampleReply[])
+  })
+  router.post('/samples/:place/copy', async (request, response) => {
+    const place = z.coerce.number().int().min(0).parse(request.params.place)
+    response.status(201).json(await asTeacher(context, request, (scope) => copySample(scope, place)))
+  })
   router.get('/lists', async (request, response) => {
     response.json(await asTeacher(context, request, listLists))
   })

@@ -1,12 +1,9 @@
 import { randomUUID } from 'node:crypto'
-import { OfferRules, type PlacedEntry } from '@otter/api'
-import { newEntry } from '@otter/core'
+import { OfferRules } from '@otter/api'
 import { type WordSearchOptions, type WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { START_LOCK, type Database } from '../db/database.ts'
 import { inScope, type Scope, type TeacherScope } from '../db/scope.ts'
 import { draftGame, keepVersion } from '../services/games.ts'
-import { createList, saveList } from '../services/lists.ts'
-import { takePicture } from '../services/media.ts'
 import { makePuzzle, openOffer, readOffer } from '../services/offers.ts'
 import { sendMove } from '../services/moves.ts'
 import { joinOffer } from '../services/plays.ts'
@@ -14,6 +11,7 @@ import { PuzzleCache } from '../services/puzzleCache.ts'
 import { PASSWORD_COST } from '../services/passwords.ts'
 import { addTeacher, findTeacherByEmail, prepareTeacher } from '../services/teachers.ts'
 import type { Workers } from '../workers/pool.ts'
+import { addSampleList } from './copies.ts'
 import { SAMPLE_LISTS, SAMPLE_STUDENTS } from './scenario.ts'
 
 export const SAMPLE_EMAIL = 'ines@harlowquay.example'
@@ -38,25 +36,7 @@ export async function loadSample(database: Database, workers: Workers): Promise<
 
 async function loadLists(scope: TeacherScope, workers: Workers): Promise<void> {
   let last = ''
-  for (const { entries, ...details } of SAMPLE_LISTS) {
-    const list = await createList(scope, details)
-    const put: PlacedEntry[] = []
-    for (const [answer, prompt, { draws, ...rest } = {}] of entries) {
-      const picture =
-        draws === undefined ? undefined : await takePicture(scope, { set: 'plain', name: draws, alt: answer })
-      put.push(
-        newEntry({
-          id: randomUUID(),
-          position: put.length + 1,
-          answer: { text: answer },
-          prompt: { text: prompt, ...(picture && { picture }) },
-          ...rest,
-        }),
-      )
-    }
-    await saveList(scope, list.id, { version: 0, remove: [], put })
-    last = list.id
-  }
+  for (const sample of SAMPLE_LISTS) last = await addSampleList(scope, sample)
   const options: Partial<WordSearchOptions> = { directions: 4 }
   const draft = await draftGame(scope, last, 'wordsearch', options, 'otter')
   const puzzle = (await makePuzzle(workers, scope.teacherId, draft)) as WordSearchPuzzle

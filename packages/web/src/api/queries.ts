@@ -9,10 +9,13 @@ import type {
   LeadReply,
   ListReply,
   ListSummary,
+  MailReply,
   OfferedPicture,
   OfferReply,
+  PlacedEntry,
   ResultsReply,
   RoomReply,
+  SampleReply,
   SessionReply,
   TeacherReply,
 } from '@otter/api'
@@ -24,7 +27,7 @@ import {
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query'
-import { ApiError, call, callForNewer, type Tagged } from './client.ts'
+import { ApiError, call, callAsOperator, callForNewer, type Tagged } from './client.ts'
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -72,6 +75,27 @@ export function useChangeTeacher(): UseMutationResult<void, Error, ChangeTeacher
   })
 }
 
+/** Changes an account, or asks for a mail about it; `path` tells what. */
+export function useChangeAccount(): UseMutationResult<
+  void,
+  Error,
+  { method: 'POST' | 'PUT' | 'DELETE'; path: string; body?: unknown }
+> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: ({ method, path, body }) => call<void>(method, path, body),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['session'] }),
+  })
+}
+
+/** The mails of an installation, for whoever runs it. */
+export function useMails(secret: string): UseQueryResult<MailReply[]> {
+  return useQuery({
+    queryKey: ['mails', secret],
+    queryFn: () => callAsOperator<MailReply[]>('/operator/mails', secret),
+  })
+}
+
 export function useLists(): UseQueryResult<ListSummary[]> {
   return useQuery({
     queryKey: ['lists'],
@@ -84,6 +108,33 @@ export function useCreateList(): UseMutationResult<ListReply, Error, CreateList>
   const client = useQueryClient()
   return useMutation({
     mutationFn: (details) => call<ListReply>('POST', '/lists', details),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }),
+  })
+}
+
+/** Makes a list with its entries. */
+export function useCreateFilledList(): UseMutationResult<string, Error, readonly PlacedEntry[]> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: async (put) => {
+      const { id, version } = await call<ListReply>('POST', '/lists', {})
+      await call('PATCH', `/lists/${id}`, { version, put, remove: [] })
+      return id
+    },
+    onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }),
+  })
+}
+
+/** Sample lists that can be copied. */
+export function useSamples(): UseQueryResult<SampleReply[]> {
+  return useQuery({ queryKey: ['samples'], queryFn: () => call<SampleReply[]>('GET', '/samples') })
+}
+
+/** Makes a copy of a sample list, by its place among them. */
+export function useCopySample(): UseMutationResult<ListReply, Error, number> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (place) => call<ListReply>('POST', `/samples/${place}/copy`),
     onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }),
   })
 }

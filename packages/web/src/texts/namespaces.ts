@@ -1,5 +1,6 @@
 import type problems from '@otter/api/texts/en/problems.json'
 import type sheet from '@otter/api/texts/en/sheet.json'
+import type account from './en/account.json'
 import type common from './en/common.json'
 import type credits from './en/credits.json'
 import type list from './en/list.json'
@@ -9,9 +10,11 @@ import type print from './en/print.json'
 import type results from './en/results.json'
 import type share from './en/share.json'
 import type signIn from './en/signIn.json'
+import type start from './en/start.json'
 import type wall from './en/wall.json'
 import type { Texts } from './texts.ts'
 
+export const accountTexts: Texts<typeof account> = { name: 'account' }
 /** What teachers read everywhere. */
 export const commonTexts: Texts<typeof common> = { name: 'common' }
 export const problemTexts: Texts<typeof problems> = { name: 'problems' }
@@ -25,4 +28,5 @@ export const printTexts: Texts<typeof print> = { name: 'print' }
 export const resultsTexts: Texts<typeof results> = { name: 'results' }
 export const shareTexts: Texts<typeof share> = { name: 'share' }
 export const signInTexts: Texts<typeof signIn> = { name: 'signIn' }
+export const startTexts: Texts<typeof start> = { name: 'start' }
 export const wallTexts: Texts<typeof wall> = { name: 'wall' }

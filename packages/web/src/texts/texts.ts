@@ -1,6 +1,6 @@
 import { LANGUAGES, type Language } from '@otter/api'
 import i18next, { type BackendModule, type ResourceKey } from 'i18next'
-import { useMemo } from 'react'
+import { createContext, useContext, useMemo } from 'react'
 import { initReactI18next, useTranslation } from 'react-i18next'
 
 const KEPT = 'otter-language'
@@ -116,20 +116,24 @@ export interface Writing {
   nameOf(code: string): string
 }
 
+/** The time zone in which moments are shown, by its IANA name; undefined for the browser's. */
+export const TimeZone = createContext<string | undefined>(undefined)
+
 /** Returns how things are written in the language of the screen. */
 export function useWriting(): Writing {
   const { i18n } = useTranslation()
+  const timeZone = useContext(TimeZone)
   const language = i18n.language as Language
   return useMemo(
     () => ({
       language,
-      date: (moment, options) => new Intl.DateTimeFormat(language, options).format(new Date(moment)),
+      date: (moment, options) => new Intl.DateTimeFormat(language, { timeZone, ...options }).format(new Date(moment)),
       list: (parts) => new Intl.ListFormat(language, { style: 'narrow', type: 'unit' }).format(parts),
       nameOf: (code) => {
         const name = new Intl.DisplayNames(language, { type: 'language', fallback: 'code' }).of(code) ?? code
         return name.charAt(0).toLocaleUpperCase(language) + name.slice(1)
       },
     }),
-    [language],
+    [language, timeZone],
   )
 }

@@ -5,7 +5,8 @@ import { useMemo, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useCreateList, useFreeRoom, useListAction, useLists, useRoom } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
-import { OtterAfloat } from '../../ui/Otter.tsx'
+import { keptWords } from '../start/keptWords.ts'
+import { FirstSteps } from './FirstSteps.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { commonTexts, listsTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
@@ -20,6 +21,7 @@ export function ListsPage() {
   const navigate = useNavigate()
   const [wanted, setWanted] = useState('')
   const [archived, setArchived] = useState(false)
+  const [kept] = useState(() => keptWords() !== '')
   const search = useRef<HTMLInputElement>(null)
   useShortcuts((event) => {
     if (event.key !== '/') return
@@ -66,12 +68,15 @@ export function ListsPage() {
       </div>
       <Waterline filled={lists.isPending ? undefined : 1} label={lists.isPending ? t('fetching') : t('here')} />
       <Notice error={lists.error ?? create.error ?? act.error} />
-      {lists.data?.length === 0 && (
-        <div className="flex flex-col items-center gap-4 py-10 text-center">
-          <OtterAfloat />
-          <p className="text-lg">{t('none')}</p>
-        </div>
+      {kept && (
+        <p className="panel flex flex-wrap items-center justify-between gap-2 border-secondary p-3">
+          {t('first.waiting')}
+          <Link to="/start" className="btn h-11">
+            {t('first.goOn')}
+          </Link>
+        </p>
       )}
+      {lists.data?.length === 0 && <FirstSteps onFile={() => begin('import')} />}
       {lists.data !== undefined && lists.data.length > 0 && folders.length === 0 && (
         <p className="quiet">{wanted.trim() === '' ? t('nothing') : t('noMatch', { text: wanted })}</p>
       )}

@@ -8,7 +8,7 @@ import { Otter } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { SignInPage } from './SignInPage.tsx'
 import { commonTexts } from '../../texts/namespaces.ts'
-import { changeLanguage, useTexts, useWriting } from '../../texts/texts.ts'
+import { changeLanguage, TimeZone, useTexts, useWriting } from '../../texts/texts.ts'
 
 /** The frame of every teacher's page; asks who it is first. */
 export function SignedIn() {
@@ -45,7 +45,9 @@ export function SignedIn() {
               {t('frame.lists')}
             </Link>
           </nav>
-          <span className="quiet ms-auto">{teacher.name}</span>
+          <Link to="/account" className="quiet link ms-auto" aria-label={t('frame.account', { name: teacher.name })}>
+            {teacher.name}
+          </Link>
           <LanguageChoice teacher={teacher} />
           <button
             type="button"
@@ -64,9 +66,11 @@ export function SignedIn() {
           </button>
         </div>
       </header>
-      <Suspense fallback={<Waterline filled={undefined} label={t('frame.opening')} />}>
-        <Outlet />
-      </Suspense>
+      <TimeZone value={teacher.timeZone ?? undefined}>
+        <Suspense fallback={<Waterline filled={undefined} label={t('frame.opening')} />}>
+          <Outlet />
+        </Suspense>
+      </TimeZone>
       <footer className="mx-auto max-w-[1240px] px-4 py-6 text-sm print:hidden">
         <Link to="/credits" className="quiet link">
           {t('frame.credits')}

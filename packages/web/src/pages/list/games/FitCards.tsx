@@ -1,6 +1,6 @@
 import { GAME_KINDS, type EntryList, type Fit, type GameKind } from '@otter/core'
 import { Check, Plus } from 'lucide-react'
-import { memo, useMemo } from 'react'
+import { memo, useMemo, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import { TEACHER } from '../../../games/teacher.ts'
 import { useGameWords } from '../../../games/words.ts'
@@ -14,7 +14,8 @@ import { useTexts } from '../../../texts/texts.ts'
 const RESTED = 300
 
 interface FitCardsProps {
-  listId: string
+  /** The list whose games are opened by a press; absent where it is not kept yet. */
+  listId?: string | undefined
   list: EntryList
   fits: Record<GameKind, Fit>
 }
@@ -52,7 +53,7 @@ export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsP
 })
 
 interface FitCardProps {
-  listId: string
+  listId: string | undefined
   kind: GameKind
   fit: Fit
   /** Whether the list has words: an empty one has no mistakes yet. */
@@ -69,10 +70,7 @@ const FitCard = memo(
     const rows = rowsNoted(fit)
     return (
       <li>
-        <Link
-          to={`/lists/${listId}/games/${kind}`}
-          className="panel flex h-full flex-col gap-1.5 p-3 hover:border-secondary"
-        >
+        <Card to={listId === undefined ? undefined : `/lists/${listId}/games/${kind}`}>
           <span className={`block h-24 ${fit.ready ? '' : 'opacity-70'}`}>
             {result && 'puzzle' in result && <Thumbnail puzzle={result.puzzle} />}
           </span>
@@ -84,7 +82,7 @@ const FitCard = memo(
             {words.note(kind, fit.summary)}
           </span>
           {rows > 0 && <span className="quiet text-sm">{t('fits.rows', { count: rows })}</span>}
-        </Link>
+        </Card>
       </li>
     )
   },
@@ -95,6 +93,17 @@ const FitCard = memo(
     before.fit.ready === after.fit.ready &&
     rowsNoted(before.fit) === rowsNoted(after.fit),
 )
+
+function Card({ to, children }: { to: string | undefined; children: ReactNode }) {
+  const look = 'panel flex h-full flex-col gap-1.5 p-3'
+  return to === undefined ? (
+    <div className={look}>{children}</div>
+  ) : (
+    <Link to={to} className={`${look} hover:border-secondary`}>
+      {children}
+    </Link>
+  )
+}
 
 /** Returns how many rows have a note: most of them are left out. */
 function rowsNoted({ notes }: Fit): number {

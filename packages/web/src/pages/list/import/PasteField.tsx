@@ -5,7 +5,8 @@ import { useTexts } from '../../../texts/texts.ts'
 interface PasteFieldProps {
   text: string
   onPaste: (text: string) => void
-  onFile: (file: File) => void
+  /** Absent where no file is taken. */
+  onFile?: (file: File) => void
 }
 
 /** When what was pasted is understood and shown, in milliseconds. */
@@ -32,7 +33,7 @@ export function PasteField({ text, onPaste, onFile }: PasteFieldProps) {
           setTimeout(() => dialog?.querySelector<HTMLElement>('[data-add]:not(:disabled)')?.focus(), AFTER_PASTE)
         }}
       />
-      {text === '' && (
+      {text === '' && onFile && (
         <>
           <label className="btn self-start">
             <FileUp size={18} aria-hidden="true" />
