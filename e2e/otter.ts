@@ -9,6 +9,9 @@ import pg from 'pg'
 const home = fileURLToPath(new URL('..', import.meta.url))
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
+/** What opens the mails of the tested server. */
+export const OPERATOR_SECRET = 'the-secret-of-the-tests'
+
 interface Workers {
   /** Address of the built server, on a database of its own with the sample scenario; one for each worker. */
   server: { url: string; databaseUrl: string }
@@ -39,6 +42,7 @@ export const test = base.extend<Tests, Workers>({
           DATABASE_URL: databaseUrl,
           PORT: '0',
           SESSION_SECRET: 'for tests alone, this one',
+          OPERATOR_SECRET,
           WEB_FOLDER: `${home}dist/web`,
         },
       })

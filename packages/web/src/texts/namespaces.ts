@@ -3,6 +3,7 @@ import type sheet from '@otter/api/texts/en/sheet.json'
 import type account from './en/account.json'
 import type common from './en/common.json'
 import type credits from './en/credits.json'
+import type help from './en/help.json'
 import type list from './en/list.json'
 import type lists from './en/lists.json'
 import type play from './en/play.json'
@@ -20,6 +21,8 @@ export const commonTexts: Texts<typeof common> = { name: 'common' }
 export const problemTexts: Texts<typeof problems> = { name: 'problems' }
 export const sheetTexts: Texts<typeof sheet> = { name: 'sheet' }
 export const creditsTexts: Texts<typeof credits> = { name: 'credits' }
+/** What the keys of the screens do. */
+export const helpTexts: Texts<typeof help> = { name: 'help' }
 export const listTexts: Texts<typeof list> = { name: 'list' }
 export const listsTexts: Texts<typeof lists> = { name: 'lists' }
 /** What students read around every game. */

@@ -3,6 +3,7 @@ import { Link, Outlet, useNavigate } from 'react-router'
 import { LANGUAGES, type Language, type TeacherReply } from '@otter/api'
 import { Suspense, useEffect } from 'react'
 import { useChangeTeacher, useSession, useSignOut } from '../../api/queries.ts'
+import { Help } from '../help/Help.tsx'
 import { Notice } from '../../ui/Notice.tsx'
 import { Otter } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -49,6 +50,7 @@ export function SignedIn() {
             {teacher.name}
           </Link>
           <LanguageChoice teacher={teacher} />
+          <Help />
           <button
             type="button"
             className="btn btn-ghost btn-sm"
