@@ -255,7 +255,7 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await expect(page.getByText('Use at least 10 characters')).toBeVisible()
   await page.getByLabel('Password').fill('long enough now')
   await page.getByRole('button', { name: 'Make an account' }).click()
-  await expect(page.getByText('No lists yet')).toBeVisible()
+  await expect(page.getByText('Three steps to the first game')).toBeVisible()
   await expectAccessible(page)
   // The language is the account's: it is there on every device, and after a reload.
   await page.getByLabel('Language').selectOption('he')
@@ -263,7 +263,7 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await expect(page.locator('html')).toHaveAttribute('dir', 'rtl')
   await page.evaluate(() => localStorage.clear())
   await page.reload()
-  await expect(page.getByText('עדיין אין רשימות', { exact: false })).toBeVisible()
+  await expect(page.getByText('שלושה צעדים אל המשחק הראשון')).toBeVisible()
   await page.getByRole('button', { name: 'רשימה חדשה' }).click()
   await page.getByRole('textbox', { name: /תשובה/ }).first().fill('דבורה')
   await page.getByRole('link', { name: 'תפזורת' }).click()

@@ -42,11 +42,15 @@ export function Wall({ title, place, actions = [], onClose, children }: WallProp
     leave.current = onClose
   })
   useEffect(() => {
+    let isFull = false
     // A wall without full screen is still a wall: browsers may refuse it.
-    document.documentElement.requestFullscreen().catch(() => undefined)
+    document.documentElement.requestFullscreen().then(
+      () => (isFull = true),
+      () => undefined,
+    )
     // The browser keeps the Escape that leaves full screen to itself.
     const changed = (): void => {
-      if (!document.fullscreenElement) leave.current()
+      if (isFull && !document.fullscreenElement) leave.current()
     }
     document.addEventListener('fullscreenchange', changed)
     return () => {
@@ -125,16 +129,17 @@ export function Fitted({ className = '', children }: { className?: string; child
   const frame = useRef<HTMLDivElement>(null)
   const body = useRef<HTMLDivElement>(null)
   useLayoutEffect(() => {
+    const [outer, inner] = [frame.current!, body.current!]
     const fit = (): void => {
       for (let zoom = LARGEST; ; zoom -= STEP) {
-        body.current!.style.zoom = String(Math.max(1, zoom))
-        if (zoom <= 1 || !spills(frame.current!)) return
+        inner.style.zoom = String(Math.max(1, zoom))
+        if (zoom <= 1 || !spills(outer)) return
       }
     }
     fit()
     const observer = new ResizeObserver(fit)
-    observer.observe(frame.current!)
-    observer.observe(body.current!.firstElementChild!)
+    observer.observe(outer)
+    if (inner.firstElementChild) observer.observe(inner.firstElementChild)
     return () => observer.disconnect()
   })
   return (

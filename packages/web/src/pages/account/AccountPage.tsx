@@ -4,7 +4,7 @@ import { useId, type ReactNode } from 'react'
 import { useChangeAccount, useChangeTeacher, useSession } from '../../api/queries.ts'
 import { accountTexts, commonTexts } from '../../texts/namespaces.ts'
 import { changeLanguage, useTexts, useWriting } from '../../texts/texts.ts'
-import { FieldsForm } from '../../ui/FieldsForm.tsx'
+import { FieldsForm } from './FieldsForm.tsx'
 import { Notice } from '../../ui/Notice.tsx'
 
 /** A teacher's account: what it is called, how one gets in, what is in it. */

@@ -4,7 +4,7 @@ import { Link, useLocation } from 'react-router'
 import { useChangeAccount, useSession } from '../../api/queries.ts'
 import { accountTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
-import { FieldsForm } from '../../ui/FieldsForm.tsx'
+import { FieldsForm } from './FieldsForm.tsx'
 import { Otter } from '../../ui/Otter.tsx'
 
 /** Asks for the mail by which a forgotten password is replaced. */

@@ -5,7 +5,7 @@ import type { MessageKey } from '../../texts/texts.ts'
 type HelpKey = MessageKey<NonNullable<(typeof helpTexts)['messages']>>
 
 /** A key, or several that belong together, and what it does. */
-export interface KeyHelp {
+interface KeyHelp {
   keys: readonly string[]
   does: HelpKey
 }

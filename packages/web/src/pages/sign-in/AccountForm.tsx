@@ -2,7 +2,7 @@ import { SignIn, SignUp } from '@otter/api'
 import { useSignIn } from '../../api/queries.ts'
 import { signInTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
-import { FieldsForm, type FormField } from '../../ui/FieldsForm.tsx'
+import { FieldsForm, type FormField } from '../account/FieldsForm.tsx'
 
 interface AccountFormProps {
   /** Whether an account is made, or one is signed in to. */

@@ -2,10 +2,10 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useId, useState, type ReactNode } from 'react'
 import { useForm, type DefaultValues, type Resolver } from 'react-hook-form'
 import type { ZodType } from 'zod'
-import { ApiError } from '../api/client.ts'
-import { problemTexts } from '../texts/namespaces.ts'
-import { useTexts } from '../texts/texts.ts'
-import { Notice } from './Notice.tsx'
+import { ApiError } from '../../api/client.ts'
+import { problemTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
+import { Notice } from '../../ui/Notice.tsx'
 
 /** A field of a form, by the name that the schema and the server's problems have for it. */
 export interface FormField {
