@@ -5,16 +5,20 @@ const MARK = /^\s*(?:[*✓✔☑]|\((?:x|X)\)|\[(?:x|X)\])\s*|\s*[*✓✔☑]\s*
 
 /**
  * Returns the answer and the other choices of a row that names its choices: the right one is told by a cell of its own
- * (its letter, its number or its text; several of them), or by a mark on it. Where nothing tells, none is right.
+ * (its letter, its number or its text; several of them), by a mark on it, or by a look that others lack. Where nothing
+ * tells, none is right.
+ *
+ * @param looks how the cells look, in their order
  */
 export function choicesTold(
   cells: readonly string[],
   told: string,
+  looks: readonly (string | undefined)[] = [],
 ): { answer: string; choices: Pick<Choice, 'text' | 'right'>[] } {
   if (cells.length === 0) return { answer: told, choices: [] }
   const texts = cells.map((cell) => cell.replace(MARK, '').trim() || cell)
   const marked = cells.flatMap((cell, place) => (texts[place] !== cell ? [place] : []))
-  const right = told === '' ? marked : placesTold(texts, told)
+  const right = told !== '' ? placesTold(texts, told) : marked.length > 0 ? marked : placesSeen(texts, looks)
   // What is no choice is an answer of its own, beside wrong ones.
   if (right.length === 0) return { answer: told, choices: texts.map((text) => ({ text, right: false })) }
   const [first, ...more] = right
@@ -22,6 +26,17 @@ export function choicesTold(
     answer: texts[first!]!,
     choices: texts.flatMap((text, place) => (place === first ? [] : [{ text, right: more.includes(place) }])),
   }
+}
+
+/** Returns the places of the choices that look otherwise than most of them, or, of two, than plain ones. */
+function placesSeen(texts: readonly string[], looks: readonly (string | undefined)[]): number[] {
+  const seen = texts.map((_, place) => looks[place] ?? '')
+  const count = (look: string): number => seen.filter((one) => one === look).length
+  const usual = [...new Set(seen)].reduce((best, look) =>
+    count(look) > count(best) || (count(look) === count(best) && look === '') ? look : best,
+  )
+  const others = seen.flatMap((look, place) => (look === usual ? [] : [place]))
+  return others.length * 2 <= texts.length ? others : []
 }
 
 /** Returns the places of the choices that a cell tells: by text, by letters, or by numbers. */

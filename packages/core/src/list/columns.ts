@@ -51,12 +51,22 @@ export interface ReadEntries {
 const NO = /^(0|no|false|n|opinion|falso|non|nein|não|לא)$/iu
 const YES = /^(|1|yes|true|y|x|sí|si|oui|ja|sim|כן)$/iu
 
-/** Reads a table's rows as entries. A row with a cell that can't be its field is left out, and it is said why. */
-export function entriesFromTable(table: Table, fields: readonly Field[], newId: () => string): ReadEntries {
+/**
+ * Reads a table's rows as entries. A row with a cell that can't be its field is left out, and it is said why.
+ *
+ * @param answerSeparator what parts several answers in one cell; the first is shown, the others count as well. Empty
+ *   where a cell is one answer
+ */
+export function entriesFromTable(
+  table: Table,
+  fields: readonly Field[],
+  newId: () => string,
+  answerSeparator = '',
+): ReadEntries {
   const left = [...table.left]
   let joined = 0
   const entries: Entry[] = []
-  for (const { cells, line } of table.rows) {
+  for (const { cells, line, looks } of table.rows) {
     const of = (field: Field): string[] => cells.filter((cell, index) => fields[index] === field && cell !== '')
     const one = (field: Field): string => {
       const all = of(field)
@@ -66,8 +76,11 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     const leave = (why: LeftOut['why'], text: string): void => {
       left.push({ line, why, text: text.slice(0, 60) })
     }
-    const told = choicesTold(of('choice'), one('answer'))
-    const { answer } = told
+    const choiceLooks = cells.flatMap((cell, index) =>
+      fields[index] === 'choice' && cell !== '' ? [looks?.[index] ?? ''] : [],
+    )
+    const told = choicesTold(of('choice'), one('answer'), choiceLooks)
+    const [answer = '', ...alsoRight] = answersIn(told.answer, answerSeparator)
     const prompt = one('prompt')
     const choices = [
       ...told.choices,
@@ -79,7 +92,7 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     )
     const groups = [...new Set(of('group'))]
     const standards = [...new Set(of('standard'))]
-    const accepted = of('accepted')
+    const accepted = [...alsoRight, ...of('accepted')]
     const worth = numberTold(worthText!, 10_000)
     const seconds = secondsTold(secondsText!, 3600)
     const isScored = YES.test(scored!) || NO.test(scored!)
@@ -125,6 +138,16 @@ export function entriesFromTable(table: Table, fields: readonly Field[], newId: 
     }
   }
   return { entries, left: left.sort((first, second) => first.line - second.line), joined }
+}
+
+/** Returns the answers of a cell. */
+function answersIn(cell: string, separator: string): string[] {
+  if (separator === '') return [cell]
+  const answers = cell
+    .split(separator)
+    .map((answer) => answer.trim())
+    .filter((answer) => answer !== '')
+  return answers.length > 0 ? answers : [cell]
 }
 
 /**

@@ -3,6 +3,8 @@ export interface TableRow {
   cells: string[]
   /** Line or row of the source it began on, from 1. */
   line: number
+  /** How the cells look, where that may tell something: bold, colour, ground; absent ones are plain. */
+  looks?: readonly string[]
 }
 
 /** What a paste or a file was read as, before anybody says what its columns are. */
@@ -39,11 +41,11 @@ export function tableOf(
 ): Table {
   let blankLines = 0
   const kept: TableRow[] = []
-  for (const { cells, line } of rows) {
+  for (const { cells, ...rest } of rows) {
     const trimmed = cells.map((cell) => cell.trim())
     while (trimmed.length > 0 && trimmed.at(-1) === '') trimmed.pop()
     if (trimmed.length === 0) blankLines++
-    else kept.push({ cells: trimmed, line })
+    else kept.push({ ...rest, cells: trimmed })
   }
   // A title above the headings is none of them.
   if (header === undefined && kept.length > 2 && isTitle(kept[0]!.cells) && isHeader(kept[1]!.cells)) kept.shift()

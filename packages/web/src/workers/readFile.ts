@@ -1,6 +1,6 @@
 import type { RefusalCode } from '@otter/core/formats'
 import { useEffect, useState } from 'react'
-import type { ImportAnswer, ReadFile } from './importAnswer.ts'
+import type { ImportAnswer, ImportRequest, ReadFile } from './importAnswer.ts'
 import { openWorker } from '../ui/openWorker.ts'
 
 export interface Reading {
@@ -12,13 +12,17 @@ export interface Reading {
 
 const BEGUN: Reading = { stage: 'reading', read: undefined, refusal: undefined }
 
-/** Reads a file in a web worker. */
-export function useFile(file: File | undefined): Reading {
+/** Reads a file in a web worker; again where it is to be read in another way. */
+export function useFile({
+  file,
+  encoding,
+  separator,
+}: Omit<ImportRequest, 'file'> & { file: File | undefined }): Reading {
   const [state, setState] = useState<{ file: File | undefined; reading: Reading }>({ file: undefined, reading: BEGUN })
   useEffect(() => {
     if (!file) return
     const tell = (reading: Partial<Reading>): void => setState({ file, reading: { ...BEGUN, ...reading } })
-    const worker = openWorker<File, ImportAnswer>(
+    const worker = openWorker<ImportRequest, ImportAnswer>(
       () => new Worker(new URL('./import.worker.ts', import.meta.url), { type: 'module' }),
       {
         onAnswer: (answer) => {
@@ -29,8 +33,8 @@ export function useFile(file: File | undefined): Reading {
         onDied: () => tell({ stage: 'done', refusal: 'broken' }),
       },
     )
-    worker.ask(file)
+    worker.ask({ file, encoding, separator })
     return () => worker.close()
-  }, [file])
+  }, [file, encoding, separator])
   return state.file === file ? state.reading : BEGUN
 }

@@ -1,3 +1,4 @@
+import { ENCODINGS, type Encoding } from '@otter/core/formats'
 import type { ReactNode } from 'react'
 import { listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
@@ -47,7 +48,40 @@ export function TableChoices({ state, understood, sheets, canOverwrite, send }: 
           </select>
         </label>
       )}
+      {understood.encoding !== undefined && (
+        <label className="flex flex-col">
+          {t('import.encoding')}
+          <select
+            className="select select-sm"
+            value={understood.encoding}
+            onChange={(event) => send({ type: 'set', encoding: event.target.value as Encoding })}
+          >
+            {ENCODINGS.map((encoding) => (
+              <option key={encoding} value={encoding}>
+                {t(`import.encodings.${encoding}`)}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       {understood.separator !== undefined && <Separators state={state} separator={understood.separator} send={send} />}
+      {!state.overwrite && understood.answerSeparators.length > 0 && (
+        <label className="flex flex-col">
+          {t('import.severalAnswers')}
+          <select
+            className="select select-sm"
+            value={state.answerSeparator}
+            onChange={(event) => send({ type: 'set', answerSeparator: event.target.value })}
+          >
+            <option value="">{t('import.oneAnswer')}</option>
+            {understood.answerSeparators.map((sign) => (
+              <option key={sign} value={sign}>
+                {t('import.partedBy', { sign })}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       <Check checked={understood.table.header !== null} onChange={(header) => send({ type: 'set', header })}>
         {t('import.heading')}
       </Check>
@@ -88,7 +122,7 @@ function Check({
 }
 
 function Separators({
-  state: { separator: given, between },
+  state: { file, separator: given, between },
   separator,
   send,
 }: {
@@ -125,15 +159,17 @@ function Separators({
           />
         </label>
       )}
-      <label className="flex flex-col">
-        {t('import.betweenEntries')}
-        <input
-          className="input input-sm w-32"
-          placeholder={t('import.lineBreak')}
-          value={between}
-          onChange={(event) => send({ type: 'set', between: event.target.value })}
-        />
-      </label>
+      {!file && (
+        <label className="flex flex-col">
+          {t('import.betweenEntries')}
+          <input
+            className="input input-sm w-32"
+            placeholder={t('import.lineBreak')}
+            value={between}
+            onChange={(event) => send({ type: 'set', between: event.target.value })}
+          />
+        </label>
+      )}
     </>
   )
 }

@@ -12,6 +12,7 @@ import {
   type ListDetails,
   type Table,
 } from '@otter/core'
+import type { Encoding } from '@otter/core/formats'
 import type { ReadFile } from '../../../workers/importAnswer.ts'
 import type { Pasted } from '../table/pastedTable.ts'
 
@@ -25,6 +26,8 @@ export type Imported =
 export interface ImportState {
   pasted: Pasted | undefined
   file: File | undefined
+  /** The encoding of a file of text; undefined where it is guessed. */
+  encoding: Encoding | undefined
   /** What stands between the two sides; undefined where it is guessed. */
   separator: string | undefined
   /** What stands between entries, with \n for a line break; empty for line breaks. */
@@ -35,6 +38,8 @@ export interface ImportState {
   header: boolean | undefined
   /** What each column holds; undefined where it is guessed. */
   fields: Field[] | undefined
+  /** What parts several answers in one cell; empty where a cell is one answer. */
+  answerSeparator: string
   /** Whether the rows that are there are written over. */
   overwrite: boolean
 }
@@ -50,11 +55,13 @@ export function beginImport(source: { pasted: Pasted } | { file: File } | undefi
   return {
     pasted: source && 'pasted' in source ? source.pasted : undefined,
     file: source && 'file' in source ? source.file : undefined,
+    encoding: undefined,
     separator: undefined,
     between: '',
     sheet: 0,
     header: undefined,
     fields: undefined,
+    answerSeparator: '',
     overwrite: false,
   }
 }
@@ -83,9 +90,15 @@ export interface Understood {
   entries: Entry[]
   left: LeftOut[]
   joined: number
-  /** The separator of pasted text, given or guessed; undefined for cells and files. */
+  /** The separator of text, given or guessed; undefined for cells and sheets. */
   separator: string | undefined
+  /** The encoding of a file of text, given or guessed; undefined for all else. */
+  encoding: Encoding | undefined
+  /** Signs that may part several answers in a cell: those that stand in answers. */
+  answerSeparators: string[]
 }
+
+const ANSWER_SEPARATORS = [';', '/', ',', '|']
 
 /** Whether more was pasted than is read at once. */
 export function isTooLong({ pasted }: Pick<ImportState, 'pasted'>): boolean {
@@ -94,7 +107,10 @@ export function isTooLong({ pasted }: Pick<ImportState, 'pasted'>): boolean {
 
 /** Returns how what came in is understood; undefined where there is no table yet. */
 export function understand(
-  state: Pick<ImportState, 'pasted' | 'file' | 'separator' | 'between' | 'sheet' | 'header' | 'fields'>,
+  state: Pick<
+    ImportState,
+    'pasted' | 'file' | 'separator' | 'between' | 'sheet' | 'header' | 'fields' | 'answerSeparator'
+  >,
   read: ReadFile | undefined,
   newId: () => string,
 ): Understood | undefined {
@@ -103,17 +119,27 @@ export function understand(
   const table = state.header === undefined ? raw.table : withHeader(raw.table, state.header)
   const guessed = guessFields(table)
   const fields = state.fields?.length === guessed.length ? state.fields : guessed
-  return { table, fields, separator: raw.separator, ...entriesFromTable(table, fields, newId) }
+  const isAnswer = fields.map((field) => field === 'answer')
+  const answers = table.rows.flatMap(({ cells }) => cells.filter((_, index) => isAnswer[index]))
+  return {
+    table,
+    fields,
+    separator: raw.separator,
+    encoding: raw.encoding,
+    answerSeparators: ANSWER_SEPARATORS.filter((sign) => answers.some((answer) => answer.includes(sign))),
+    ...entriesFromTable(table, fields, newId, state.answerSeparator),
+  }
 }
 
 interface RawTable {
   table: Table
   separator?: string
+  encoding?: Encoding
 }
 
 function sheetOf(read: ReadFile | undefined, sheet: number): RawTable | undefined {
   const found = read?.kind === 'tables' ? read.sheets[sheet] : undefined
-  return found && { table: found.table }
+  return found && { table: found.table, ...(read?.kind === 'tables' ? read.text : {}) }
 }
 
 function pastedTable(state: Pick<ImportState, 'pasted' | 'separator' | 'between'>): RawTable | undefined {

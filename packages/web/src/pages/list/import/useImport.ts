@@ -11,11 +11,11 @@ import { beginImport, excess, importReducer, isTooLong, understand, type Importe
 export function useImport(source: { pasted: Pasted } | { file: File } | undefined, entryCount: number) {
   const t = useTexts(listTexts)
   const [state, send] = useReducer(importReducer, source, beginImport)
-  const { pasted, file, separator, between, sheet, header, fields, overwrite } = state
-  const { read, stage, refusal } = useFile(file)
+  const { pasted, file, encoding, separator, between, sheet, header, fields, answerSeparator, overwrite } = state
+  const { read, stage, refusal } = useFile({ file, encoding, separator })
   const understood = useMemo(
-    () => understand({ pasted, file, separator, between, sheet, header, fields }, read, newId),
-    [pasted, file, separator, between, sheet, header, fields, read],
+    () => understand({ pasted, file, separator, between, sheet, header, fields, answerSeparator }, read, newId),
+    [pasted, file, separator, between, sheet, header, fields, answerSeparator, read],
   )
   const archive = file && read?.kind === 'archive' ? read : undefined
   const count = (archive?.list ?? understood)?.entries.length ?? 0
