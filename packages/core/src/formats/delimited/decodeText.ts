@@ -110,7 +110,11 @@ function letteredEncoding(bytes: Uint8Array): Encoding | undefined {
 
 /** Returns how like an alphabet's use the letters of a text are: the mean of their ranks' logarithms, negative. */
 function likeness(text: string, alphabet: string): number {
-  const letters = [...text.toLowerCase().replace(/[\u0000-\u007f\u0591-\u05c7\u064b-\u0652\u00a0-\u00bf]/gu, '')]
+  // A capital after a small letter, or before some, is none that anybody wrote.
+  const written = text.replace(/\p{L}+/gu, (word) =>
+    /\p{Ll}/u.test(word) ? word[0]! + word.slice(1).replace(/\p{Lu}/gu, '\ufffd') : word,
+  )
+  const letters = [...written.toLowerCase().replace(/[\u0000-\u007f\u0591-\u05c7\u064b-\u0652\u00a0-\u00bf]/gu, '')]
   const rankOf = (letter: string): number => {
     const rank = alphabet.indexOf(letter)
     return rank < 0 ? 4 * alphabet.length : rank + 3
