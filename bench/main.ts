@@ -1,4 +1,5 @@
 import { benchApi } from './api.ts'
+import { benchBrowser } from './browser.ts'
 import { benchGames } from './games.ts'
 import { benchLists } from './lists.ts'
 import { benchLoad } from './load.ts'
@@ -13,6 +14,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   quiz: benchQuiz,
   api: benchApi,
   load: benchLoad,
+  browser: benchBrowser,
 }
 
 const named = process.argv.slice(2)

@@ -15,5 +15,6 @@ export const alias = {
   '@otter/core/formats': join(home, 'packages/core/src/formats/index.ts'),
   '@otter/core': join(home, 'packages/core/src/index.ts'),
   '@otter/api/texts': join(home, 'packages/api/src/texts'),
+  '@otter/api/description': join(home, 'packages/api/src/description/index.ts'),
   '@otter/api': join(home, 'packages/api/src/index.ts'),
 }
