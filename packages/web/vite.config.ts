@@ -15,6 +15,10 @@ const playPage: Plugin = {
     }),
 }
 
+/** What nearly every screen needs a little of: as files of their own, each would cost a round on a slow line. */
+const SMALL =
+  /web\/src\/(?:ui\/(?!QrCode)|texts\/\w+\.tsx?$|games\/(?!Wall|words|teacher)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/client)|lucide-react|core\/src\/text\/cleanText/u
+
 // Two pages: the teachers' application, and the small one that students open on their phones.
 export default defineConfig({
   plugins: [react(), tailwindcss(), playPage],
@@ -23,6 +27,9 @@ export default defineConfig({
     outDir: page('../../dist/web'),
     emptyOutDir: true,
     target: 'es2022',
-    rolldownOptions: { input: { index: page('index.html'), play: page('play.html') } },
+    rolldownOptions: {
+      input: { index: page('index.html'), play: page('play.html') },
+      output: { codeSplitting: { groups: [{ name: 'small', test: SMALL, minShareCount: 2 }] } },
+    },
   },
 })

@@ -1,31 +1,42 @@
+import { GAME_KINDS } from '@otter/core'
 import { QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
+import { askAhead } from './api/client.ts'
 import { queryClient } from './api/queries.ts'
-import { AccountPage } from './pages/account/AccountPage.tsx'
-import { ForgottenPage, NewPasswordPage } from './pages/account/ComingBack.tsx'
-import { MailsPage } from './pages/account/MailsPage.tsx'
-import { CreditsPage } from './pages/credits/CreditsPage.tsx'
 import { ListPage } from './pages/list/ListPage.tsx'
 import { ListsPage } from './pages/lists/ListsPage.tsx'
-import { PrintPage } from './pages/print/PrintPage.tsx'
-import { ResultsPage } from './pages/results/ResultsPage.tsx'
 import { SharePage } from './pages/share/SharePage.tsx'
 import { SignedIn } from './pages/sign-in/SignedIn.tsx'
-import { StartPage } from './pages/start/StartPage.tsx'
-import { WallPage } from './pages/wall/WallPage.tsx'
 import { Lost } from './pages/Lost.tsx'
 import { Boundary } from './ui/Boundary.tsx'
 import { keepFocus } from './ui/keepFocus.ts'
 import './styles.css'
 import { startTexts } from './texts/texts.ts'
 
+/** Each page is fetched when it is first gone to: a teacher who types words needs no charts. */
 const router = createBrowserRouter([
-  { path: 'start', Component: StartPage, errorElement: <Lost /> },
-  { path: 'forgotten', Component: ForgottenPage, errorElement: <Lost /> },
-  { path: 'new-password', Component: NewPasswordPage, errorElement: <Lost /> },
-  { path: 'operator', Component: MailsPage, errorElement: <Lost /> },
+  {
+    path: 'start',
+    lazy: async () => ({ Component: (await import('./pages/start/StartPage.tsx')).StartPage }),
+    errorElement: <Lost />,
+  },
+  {
+    path: 'forgotten',
+    lazy: async () => ({ Component: (await import('./pages/account/ComingBack.tsx')).ForgottenPage }),
+    errorElement: <Lost />,
+  },
+  {
+    path: 'new-password',
+    lazy: async () => ({ Component: (await import('./pages/account/ComingBack.tsx')).NewPasswordPage }),
+    errorElement: <Lost />,
+  },
+  {
+    path: 'operator',
+    lazy: async () => ({ Component: (await import('./pages/account/MailsPage.tsx')).MailsPage }),
+    errorElement: <Lost />,
+  },
   {
     Component: SignedIn,
     errorElement: <Lost />,
@@ -39,12 +50,30 @@ const router = createBrowserRouter([
           { path: 'games/:kind', element: <></> },
         ],
       },
-      { path: 'lists/:id/play', Component: SharePage },
-      { path: 'lists/:id/results', Component: ResultsPage },
-      { path: 'lists/:id/games/:kind/print', Component: PrintPage },
-      { path: 'lists/:id/wall/:code', Component: WallPage },
-      { path: 'account', Component: AccountPage },
-      { path: 'credits', Component: CreditsPage },
+      {
+        path: 'lists/:id/play',
+        Component: SharePage,
+      },
+      {
+        path: 'lists/:id/results',
+        lazy: async () => ({ Component: (await import('./pages/results/ResultsPage.tsx')).ResultsPage }),
+      },
+      {
+        path: 'lists/:id/games/:kind/print',
+        lazy: async () => ({ Component: (await import('./pages/print/PrintPage.tsx')).PrintPage }),
+      },
+      {
+        path: 'lists/:id/wall/:code',
+        lazy: async () => ({ Component: (await import('./pages/wall/WallPage.tsx')).WallPage }),
+      },
+      {
+        path: 'account',
+        lazy: async () => ({ Component: (await import('./pages/account/AccountPage.tsx')).AccountPage }),
+      },
+      {
+        path: 'credits',
+        lazy: async () => ({ Component: (await import('./pages/credits/CreditsPage.tsx')).CreditsPage }),
+      },
       { path: '*', Component: Lost },
     ],
   },
@@ -52,7 +81,12 @@ const router = createBrowserRouter([
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
 keepFocus()
-await startTexts(['common', 'problems'])
+// On a slow line each round costs: what the page at this address needs first is asked for at once.
+askAhead('/session')
+const [, list] = /^\/lists\/([\da-f-]{36})(?:\/games\/\w+)?\/?$/u.exec(location.pathname) ?? []
+if (list !== undefined) askAhead(`/lists/${list}`)
+// A list's page says of every game whether it can be made.
+await startTexts(['common', 'problems', ...(list === undefined ? ['lists'] : ['list', 'share', ...GAME_KINDS])])
 createRoot(root).render(
   <StrictMode>
     <Boundary fallback={<Lost />}>

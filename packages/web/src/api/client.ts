@@ -26,6 +26,17 @@ function noConnection(): never {
   throw new ApiError({ status: 0, code: 'offline' })
 }
 
+/** Replies that were asked for before the screen that wants them was there, by path; each is taken once. */
+const ahead = new Map<string, Promise<Response>>()
+
+/** Asks for a reply that a screen will want in a moment. */
+export function askAhead(path: string): void {
+  const reply = fetch(`/api${path}`, { signal: AbortSignal.timeout(PATIENCE) })
+  // Whoever takes it hears of its failure.
+  reply.catch(() => undefined)
+  ahead.set(path, reply)
+}
+
 interface RequestSettings {
   keepalive?: boolean
   patience?: number
@@ -48,9 +59,12 @@ async function request(
         ? headers
         : { ...headers, 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' },
   }
-  const response = await fetch(
-    `/api${path}`,
-    body === undefined ? init : { ...init, body: isFile ? body : JSON.stringify(body) },
+  const asked = method === 'GET' && Object.keys(headers).length === 0 ? ahead.get(path) : undefined
+  ahead.delete(path)
+  // What was asked for before a change is out of date.
+  if (method !== 'GET') ahead.clear()
+  const response = await (
+    asked ?? fetch(`/api${path}`, body === undefined ? init : { ...init, body: isFile ? body : JSON.stringify(body) })
   ).catch(noConnection)
   if (response.ok || response.status === 304) return response
   const unclear = { code: 'unclear' as const }

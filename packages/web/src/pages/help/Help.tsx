@@ -1,5 +1,5 @@
 import { CircleHelp } from 'lucide-react'
-import { useState } from 'react'
+import { Suspense, useState } from 'react'
 import { useLocation } from 'react-router'
 import { commonTexts, helpTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -9,7 +9,7 @@ import { keysAt, LETTERS, SPACE } from './keys.ts'
 
 /** The button, and the key, that tell what the keys of the screen do. */
 export function Help() {
-  const t = useTexts(helpTexts)
+  const t = useTexts(commonTexts)
   const [open, setOpen] = useState(false)
   useShortcuts((event) => {
     if (event.key !== '?' || document.querySelector('dialog[open]')) return
@@ -21,14 +21,18 @@ export function Help() {
       <button
         type="button"
         className="btn btn-ghost btn-sm"
-        aria-label={t('button')}
-        title={t('button')}
+        aria-label={t('frame.help')}
+        title={t('frame.help')}
         aria-keyshortcuts="?"
         onClick={() => setOpen(true)}
       >
         <CircleHelp size={18} aria-hidden="true" />
       </button>
-      {open && <KeysDialog onClose={() => setOpen(false)} />}
+      {open && (
+        <Suspense>
+          <KeysDialog onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </>
   )
 }

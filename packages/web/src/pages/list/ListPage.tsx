@@ -1,5 +1,5 @@
 import type { ListReply } from '@otter/api'
-import { checkList, directionOf, GAME_KINDS, gameOf, type EntryList, type Fit, type GameKind } from '@otter/core'
+import { directionOf, GAME_KINDS, gameOf, type EntryList, type GameKind } from '@otter/core'
 import { Printer } from 'lucide-react'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
@@ -16,6 +16,8 @@ import { OverruledNotices } from './draft/OverruledNotices.tsx'
 import { useListDraft, type ListDraft } from './draft/useListDraft.ts'
 import { OutdatedLinks } from './OutdatedLinks.tsx'
 import { WordsStep } from './WordsStep.tsx'
+import type { AllOptions } from '../../workers/lookOver.ts'
+import { useLookedOver } from '../../workers/useLookedOver.ts'
 import { commonTexts, listTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 
@@ -27,7 +29,11 @@ export function ListPage() {
   if (kind !== undefined && !(GAME_KINDS as string[]).includes(kind)) return <Lost />
   return (
     <main className="mx-auto max-w-[1240px] px-4 py-5">
-      {list.isPending && <Waterline filled={undefined} label={t('fetching')} />}
+      {list.isPending && (
+        <div className="min-h-dvh">
+          <Waterline filled={undefined} label={t('fetching')} />
+        </div>
+      )}
       <Notice error={list.error} />
       {list.data && <ListEditor key={list.data.id} list={list.data} kind={kind as GameKind | undefined} />}
     </main>
@@ -51,19 +57,13 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
     (): EntryList => ({ title, answerLanguage, promptLanguage, entries }),
     [title, answerLanguage, promptLanguage, entries],
   )
-  const notes = useUnchanged(useMemo(() => checkList(entryList), [entryList]))
-  const fits = useUnchanged(
-    useMemo(
-      () =>
-        Object.fromEntries(
-          GAME_KINDS.map((one) => [one, gameOf(one).fit(entryList, choiceOf(choices, one).options)]),
-        ) as Record<GameKind, Fit>,
-      [entryList, choices],
-    ),
+  const options = useMemo(
+    () => Object.fromEntries(GAME_KINDS.map((one) => [one, choiceOf(choices, one).options])) as AllOptions,
+    [choices],
   )
-
-  const shown =
-    kind ?? (fits[choices.kind].ready ? choices.kind : (GAME_KINDS.find((one) => fits[one].ready) ?? choices.kind))
+  const looked = useLookedOver(entryList, options)
+  const isReady = (one: GameKind): boolean => looked?.fits[one].ready ?? false
+  const shown = kind ?? (isReady(choices.kind) ? choices.kind : (GAME_KINDS.find(isReady) ?? choices.kind))
   const go = (path: string): void =>
     void listDraft.flush().then((saved) => saved && navigate(`/lists/${list.id}${path}`))
   const shareNow = async (as: GameKind): Promise<void> => {
@@ -107,7 +107,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
                 <button
                   type="button"
                   className="btn h-11"
-                  disabled={!fits[kind].ready}
+                  disabled={!isReady(kind)}
                   onClick={() => go(`/games/${kind}/print`)}
                 >
                   <Printer size={18} aria-hidden="true" />
@@ -117,7 +117,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
               <button
                 type="button"
                 className="btn btn-primary h-11"
-                disabled={!fits[kind].ready || share.isPending}
+                disabled={!isReady(kind) || share.isPending}
                 onClick={() => void shareNow(kind)}
               >
                 {t('share')}
@@ -148,31 +148,25 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
         </nav>
       )}
       {kind ? (
-        <GameStep
-          key={kind}
-          listId={list.id}
-          kind={kind}
-          list={entryList}
-          fit={fits[kind]}
-          choice={choiceOf(choices, kind)}
-          onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))}
-        />
+        looked && (
+          <GameStep
+            key={kind}
+            listId={list.id}
+            kind={kind}
+            list={entryList}
+            fit={looked.fits[kind]}
+            choice={choiceOf(choices, kind)}
+            onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))}
+          />
+        )
       ) : (
         <>
           <OutdatedLinks listId={list.id} />
-          <WordsStep listId={list.id} listDraft={listDraft} list={entryList} notes={notes} fits={fits} />
+          <WordsStep listId={list.id} listDraft={listDraft} list={entryList} looked={looked} />
         </>
       )}
     </div>
   )
-}
-
-/** Returns the value before where the new one says the same, so that nothing is drawn again for it. */
-function useUnchanged<Value>(value: Value): Value {
-  const text = JSON.stringify(value)
-  const [kept, setKept] = useState({ text, value })
-  if (kept.text !== text) setKept({ text, value })
-  return kept.text === text ? kept.value : value
 }
 
 function Facts({ listDraft: { draft, saveState, problem } }: { listDraft: ListDraft }) {

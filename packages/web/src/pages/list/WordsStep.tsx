@@ -5,12 +5,11 @@ import {
   type CheckNote,
   type Entry,
   type EntryList,
-  type Fit,
-  type GameKind,
   type Picture,
 } from '@otter/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearchParams } from 'react-router'
+import type { LookedOver } from '../../workers/lookOver.ts'
 import { uploadPicture, uploadSound } from '../../api/media.ts'
 import { useLists } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
@@ -40,9 +39,11 @@ interface WordsStepProps {
   listId: string
   listDraft: ListDraft
   list: EntryList
-  notes: readonly CheckNote[]
-  fits: Record<GameKind, Fit>
+  /** What was found in it; undefined while it is looked over for the first time. */
+  looked: LookedOver | undefined
 }
+
+const NO_NOTES: readonly CheckNote[] = []
 
 /** Words that are coming in, and where they would go. */
 interface Incoming {
@@ -52,7 +53,8 @@ interface Incoming {
 }
 
 /** The words of the list, and beside them what they can be, or all of one entry. */
-export function WordsStep({ listId, listDraft, list, notes, fits }: WordsStepProps) {
+export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
+  const notes = looked?.notes ?? NO_NOTES
   const t = useTexts(listTexts)
   const { draft, edit } = listDraft
   const { entries } = draft
@@ -268,7 +270,7 @@ export function WordsStep({ listId, listDraft, list, notes, fits }: WordsStepPro
           }}
         />
       ) : (
-        <FitCards listId={listId} list={list} fits={fits} />
+        <FitCards listId={listId} list={list} fits={looked?.fits} />
       )}
       {incoming && (
         <ImportDialog

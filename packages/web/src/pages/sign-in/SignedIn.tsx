@@ -1,15 +1,16 @@
 import { LogOut } from 'lucide-react'
 import { Link, Outlet, useNavigate } from 'react-router'
 import { LANGUAGES, type Language, type TeacherReply } from '@otter/api'
-import { Suspense, useEffect } from 'react'
+import { lazy, Suspense, useEffect } from 'react'
 import { useChangeTeacher, useSession, useSignOut } from '../../api/queries.ts'
 import { Help } from '../help/Help.tsx'
 import { Notice } from '../../ui/Notice.tsx'
 import { Otter } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
-import { SignInPage } from './SignInPage.tsx'
 import { commonTexts } from '../../texts/namespaces.ts'
 import { changeLanguage, TimeZone, useTexts, useWriting } from '../../texts/texts.ts'
+
+const SignInPage = lazy(async () => ({ default: (await import('./SignInPage.tsx')).SignInPage }))
 
 /** The frame of every teacher's page; asks who it is first. */
 export function SignedIn() {
@@ -19,22 +20,27 @@ export function SignedIn() {
   const navigate = useNavigate()
   if (session.isPending)
     return (
-      <main className="mx-auto mt-24 max-w-xs">
+      <main className="mx-auto max-w-xs pt-24">
         <h1 className="sr-only">Jolly Otter</h1>
         <Waterline filled={undefined} label={t('frame.opening')} />
       </main>
     )
   if (session.isError)
     return (
-      <main className="mx-auto mt-24 max-w-lg p-4">
+      <main className="mx-auto max-w-lg p-4 pt-24">
         <h1 className="sr-only">Jolly Otter</h1>
         <Notice error={session.error} />
       </main>
     )
   const { teacher, sample } = session.data
-  if (!teacher) return <SignInPage sample={sample} />
+  if (!teacher)
+    return (
+      <Suspense>
+        <SignInPage sample={sample} />
+      </Suspense>
+    )
   return (
-    <div className="min-h-dvh">
+    <div className="flex min-h-dvh flex-col">
       <header className="border-b border-base-300 bg-base-100 print:hidden">
         <div className="mx-auto flex h-14 max-w-[1240px] items-center gap-6 px-4">
           <Link to="/" className="flex items-center gap-2 font-display text-2xl">
@@ -69,11 +75,19 @@ export function SignedIn() {
         </div>
       </header>
       <TimeZone value={teacher.timeZone ?? undefined}>
-        <Suspense fallback={<Waterline filled={undefined} label={t('frame.opening')} />}>
-          <Outlet />
-        </Suspense>
+        <div className="flex-1">
+          <Suspense
+            fallback={
+              <div className="min-h-dvh">
+                <Waterline filled={undefined} label={t('frame.opening')} />
+              </div>
+            }
+          >
+            <Outlet />
+          </Suspense>
+        </div>
       </TimeZone>
-      <footer className="mx-auto max-w-[1240px] px-4 py-6 text-sm print:hidden">
+      <footer className="mx-auto w-full max-w-[1240px] px-4 py-6 text-sm print:hidden">
         <Link to="/credits" className="quiet link">
           {t('frame.credits')}
         </Link>

@@ -1,4 +1,4 @@
-import { GAME_KINDS, gameOf, type Entry, type EntryList, type Fit, type GameKind } from '@otter/core'
+import { GAME_KINDS, gameOf, type Entry, type EntryList } from '@otter/core'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useCreateFilledList, useSession } from '../../api/queries.ts'
@@ -6,17 +6,15 @@ import { startTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Otter } from '../../ui/Otter.tsx'
-import { useRested } from '../../ui/useRested.ts'
 import { FitCards } from '../list/games/FitCards.tsx'
 import { PasteField } from '../list/import/PasteField.tsx'
 import { TableChoices } from '../list/import/TableChoices.tsx'
 import { TableReview } from '../list/import/TableReview.tsx'
 import { useImport } from '../list/import/useImport.ts'
+import type { AllOptions } from '../../workers/lookOver.ts'
+import { useLookedOver } from '../../workers/useLookedOver.ts'
 import { AccountForm } from '../sign-in/AccountForm.tsx'
 import { keepWords, keptWords } from './keptWords.ts'
-
-/** Words that are typed rest so long before games are made of them, in milliseconds. */
-const RESTED = 250
 
 /** Words before an account: what they can be is seen at once, and they are kept when one signs up. */
 export function StartPage() {
@@ -29,15 +27,9 @@ export function StartPage() {
     return text === '' ? undefined : { pasted: { text, cells: undefined, files: [] } }
   })
   const { state, send, understood, sheets, obstacle } = useImport(source, 0)
-  const entries = useRested(understood?.entries ?? NONE, RESTED)
+  const entries = understood?.entries ?? NONE
   const list = useMemo((): EntryList => ({ title: '', answerLanguage: '', promptLanguage: '', entries }), [entries])
-  const fits = useMemo(
-    () =>
-      Object.fromEntries(
-        GAME_KINDS.map((kind) => [kind, gameOf(kind).fit(list, gameOf(kind).options.parse({}))]),
-      ) as Record<GameKind, Fit>,
-    [list],
-  )
+  const looked = useLookedOver(list, DEFAULTS)
   const keep = async (): Promise<void> => {
     const put = (understood?.entries ?? []).map((entry, index) => ({ ...entry, position: index + 1 }))
     const id = await create.mutateAsync(put)
@@ -103,13 +95,14 @@ export function StartPage() {
             </section>
           )}
         </section>
-        <FitCards list={list} fits={fits} />
+        <FitCards list={list} fits={looked?.fits} />
       </main>
     </div>
   )
 }
 
 const NONE: Entry[] = []
+const DEFAULTS = Object.fromEntries(GAME_KINDS.map((kind) => [kind, gameOf(kind).options.parse({})])) as AllOptions
 
 /** Signing up, or in, with the words at hand. */
 function Keep({ onIn }: { onIn: () => Promise<void> }) {

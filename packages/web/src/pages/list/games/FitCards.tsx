@@ -1,6 +1,6 @@
 import { GAME_KINDS, type EntryList, type Fit, type GameKind } from '@otter/core'
 import { Check, Plus } from 'lucide-react'
-import { memo, useMemo, type ReactNode } from 'react'
+import { memo, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import { TEACHER } from '../../../games/teacher.ts'
 import { useGameWords } from '../../../games/words.ts'
@@ -12,12 +12,15 @@ import { useTexts } from '../../../texts/texts.ts'
 
 /** Pictures wait until typing rests for so long; in milliseconds. */
 const RESTED = 300
+/** A page that was just opened has more urgent things to fetch than what makes pictures; in milliseconds. */
+const OPENING = 800
 
 interface FitCardsProps {
   /** The list whose games are opened by a press; absent where it is not kept yet. */
   listId?: string | undefined
   list: EntryList
-  fits: Record<GameKind, Fit>
+  /** Undefined while the list is looked over for the first time. */
+  fits: Record<GameKind, Fit> | undefined
 }
 
 /** What the list can be: a small real puzzle of each game, and whether the list is ready for it. */
@@ -28,13 +31,14 @@ export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsP
     () => GAME_KINDS.map((kind): PuzzleJob => ({ kind, seed: 'otter', ...TEACHER[kind].small(rested) })),
     [rested],
   )
-  const { results } = usePuzzleJobs(jobs)
-  const ready = GAME_KINDS.filter((kind) => fits[kind].ready).length
+  const isOpen = useIsOpen()
+  const { results } = usePuzzleJobs(isOpen ? jobs : undefined)
+  const ready = GAME_KINDS.filter((kind) => fits?.[kind].ready).length
   return (
     <section aria-label={t('fits.title')} className="flex flex-col gap-3">
       <div className="flex items-baseline justify-between">
         <h2 className="text-2xl">{t('fits.title')}</h2>
-        <p className="quiet">{t('fits.ready', { ready, of: GAME_KINDS.length })}</p>
+        {fits && <p className="quiet">{t('fits.ready', { ready, of: GAME_KINDS.length })}</p>}
       </div>
       <ul className="grid grid-cols-2 gap-3">
         {GAME_KINDS.map((kind, index) => (
@@ -42,7 +46,7 @@ export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsP
             key={kind}
             listId={listId}
             kind={kind}
-            fit={fits[kind]}
+            fit={fits?.[kind]}
             isBegun={list.entries.length > 0}
             result={results?.[index]}
           />
@@ -52,47 +56,56 @@ export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsP
   )
 })
 
+let hasOpened = false
+
+/** Returns whether the page has had time to open; it is asked for its first pictures after that. */
+function useIsOpen(): boolean {
+  const [isOpen, setOpen] = useState(hasOpened)
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      hasOpened = true
+      setOpen(true)
+    }, OPENING)
+    return () => clearTimeout(timer)
+  }, [])
+  return isOpen
+}
+
 interface FitCardProps {
   listId: string | undefined
   kind: GameKind
-  fit: Fit
+  fit: Fit | undefined
   /** Whether the list has words: an empty one has no mistakes yet. */
   isBegun: boolean
   result: PuzzleResult | undefined
 }
 
-/** One game: drawn again only where its picture or its sentence changes. */
-const FitCard = memo(
-  function FitCard({ listId, kind, fit, isBegun, result }: FitCardProps) {
-    const { Thumbnail } = TEACHER[kind]
-    const t = useTexts(listTexts)
-    const words = useGameWords()
-    const rows = rowsNoted(fit)
-    return (
-      <li>
-        <Card to={listId === undefined ? undefined : `/lists/${listId}/games/${kind}`}>
-          <span className={`block h-24 ${fit.ready ? '' : 'opacity-70'}`}>
-            {result && 'puzzle' in result && <Thumbnail puzzle={result.puzzle} />}
-          </span>
-          <strong>{words.name(kind)}</strong>
+/** One game: drawn again only where its picture changes, or what was found for it: the same is the same object. */
+const FitCard = memo(function FitCard({ listId, kind, fit, isBegun, result }: FitCardProps) {
+  const { Thumbnail } = TEACHER[kind]
+  const t = useTexts(listTexts)
+  const words = useGameWords()
+  const rows = rowsNoted(fit)
+  return (
+    <li>
+      <Card to={listId === undefined ? undefined : `/lists/${listId}/games/${kind}`}>
+        <span className={`block h-24 ${fit?.ready ? '' : 'opacity-70'}`}>
+          {result && 'puzzle' in result && <Thumbnail puzzle={result.puzzle} />}
+        </span>
+        <strong>{words.name(kind)}</strong>
+        {fit && (
           <span
             className={`flex items-center gap-1 text-sm ${fit.ready ? 'text-success' : isBegun ? 'text-error' : 'quiet'}`}
           >
             {fit.ready ? <Check size={15} aria-hidden="true" /> : <Plus size={15} aria-hidden="true" />}
             {words.note(kind, fit.summary)}
           </span>
-          {rows > 0 && <span className="quiet text-sm">{t('fits.rows', { count: rows })}</span>}
-        </Card>
-      </li>
-    )
-  },
-  (before, after) =>
-    before.result === after.result &&
-    before.isBegun === after.isBegun &&
-    JSON.stringify(before.fit.summary) === JSON.stringify(after.fit.summary) &&
-    before.fit.ready === after.fit.ready &&
-    rowsNoted(before.fit) === rowsNoted(after.fit),
-)
+        )}
+        {rows > 0 && <span className="quiet text-sm">{t('fits.rows', { count: rows })}</span>}
+      </Card>
+    </li>
+  )
+})
 
 function Card({ to, children }: { to: string | undefined; children: ReactNode }) {
   const look = 'panel flex h-full flex-col gap-1.5 p-3'
@@ -106,6 +119,6 @@ function Card({ to, children }: { to: string | undefined; children: ReactNode })
 }
 
 /** Returns how many rows have a note: most of them are left out. */
-function rowsNoted({ notes }: Fit): number {
-  return new Set(notes.flatMap(({ entryIds }) => entryIds)).size
+function rowsNoted(fit: Fit | undefined): number {
+  return new Set(fit?.notes.flatMap(({ entryIds }) => entryIds)).size
 }

@@ -1,0 +1,29 @@
+import {
+  checkList,
+  GAME_KINDS,
+  gameOf,
+  type Asking,
+  type CheckNote,
+  type EntryList,
+  type Fit,
+  type GameKind,
+} from '@otter/core'
+
+/** Options of every game. */
+export type AllOptions = Record<GameKind, Asking>
+
+/** What is to be mended in a list, and what it can be. */
+export interface LookedOver {
+  notes: CheckNote[]
+  fits: Record<GameKind, Fit>
+}
+
+/** Looks a list over: all checks, and for every game whether it can be made with these options. */
+export function lookOver(list: EntryList, options: AllOptions): LookedOver {
+  return {
+    notes: checkList(list),
+    fits: Object.fromEntries(
+      GAME_KINDS.map((kind) => [kind, gameOf(kind).fit(list, options[kind])]),
+    ) as LookedOver['fits'],
+  }
+}
