@@ -72,6 +72,8 @@ export const OfferReply = z.object({
   open: z.boolean(),
   archived: z.boolean(),
   seed: z.string(),
+  /** As they were chosen when its game was made; what a game of an earlier version had is left out. */
+  options: z.record(z.string(), z.unknown()),
   createdAt: z.iso.datetime(),
   players: z.number().int(),
   /** Whether its teacher leads the game, such as by calling. */

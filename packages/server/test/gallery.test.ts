@@ -46,6 +46,26 @@ describe('the picture gallery', () => {
     expect(namesOf('sail', 'xx', 3)).to.deep.equal(namesOf('sail', 'en', 3))
   })
 
+  it('shows no motif twice, and people last unless the word means them', () => {
+    const named = (word: string): string[] => searchPictures(word, 'en', 6).map(({ name }) => name)
+    const bass = named('double bass')
+    expect(bass.filter((name) => name.includes('bunny-ears')).length).to.be.at.most(1)
+    expect(bass[0]).to.equal('guitar-bass-head')
+    expect(
+      named('dance')
+        .slice(0, 3)
+        .filter((name) => name.includes('man')),
+    ).to.deep.equal([])
+    expect(named('swimmer')).to.deep.equal(['person-swimming'])
+    expect(named('teacher')[0]).to.equal('teacher')
+    for (const { noun } of COMMON_NOUNS) {
+      const motifs = searchPictures(noun, 'en', 6)
+        .filter(({ set }) => set === 'flat')
+        .map(({ name }) => name.replace(/(?:^|-)(?:wo)?man(?=-|$)|(?:^|-)person(?=-|$)/gu, ''))
+      expect(new Set(motifs).size, noun).to.equal(motifs.length)
+    }
+  })
+
   it('never shows a rude gesture, whatever is asked', () => {
     for (const word of [
       'finger',

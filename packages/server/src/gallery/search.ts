@@ -17,6 +17,12 @@ const THROUGH_ENGLISH = 6
 const BODY =
   /(ear|eye|eyes|nose|mouth|tongue|hand|foot|leg|arm|tooth|bone|biceps|lungs|heart|finger|hands|footprints|lips|mechanical)/u
 
+/** Words of names by which a picture shows people, whatever they do. */
+const PEOPLE = /(?:^|-)(?:man|woman|person|men|women|people)(?=-|$)/gu
+
+/** Colours of skin in names. */
+const SKIN = /(?:-medium)?-(?:light|medium|dark)(?=-|$)/gu
+
 const indexes = new Map<string, PictureIndex>()
 let english: { index: PictureIndex; nameOf: Map<string, string> } | undefined
 
@@ -27,7 +33,7 @@ let english: { index: PictureIndex; nameOf: Map<string, string> } | undefined
 export function searchPictures(word: string, language: string, most: number): GalleryPicture[] {
   const { pictures } = openGallery()
   const index = indexOf(language)
-  const hits = new Map(index?.search(word, most * 3).map(({ picture, score }) => [picture, score]) ?? [])
+  const hits = new Map(index?.search(word, most * 4).map(({ picture, score }) => [picture, score]) ?? [])
   if (index && language.split('-')[0]!.toLowerCase() !== 'en') {
     // The plain set has English names alone: what a picture is called there leads on to it.
     for (const [picture, score] of [...hits].slice(0, 3)) {
@@ -39,10 +45,37 @@ export function searchPictures(word: string, language: string, most: number): Ga
       }
     }
   }
-  return [...hits]
-    .sort((one, other) => other[1] - one[1] || one[0] - other[0])
-    .slice(0, most)
-    .map(([picture]) => pictures[picture]!)
+  const sorted = [...hits]
+    .map(([picture, score]) => ({ picture: pictures[picture]!, place: picture, score }))
+    .sort(
+      (one, other) =>
+        Number(isUnasked(one)) - Number(isUnasked(other)) || other.score - one.score || one.place - other.place,
+    )
+  const motifs = new Set<string>()
+  return sorted.flatMap(({ picture }) => {
+    const motif = motifOf(picture)
+    if (motifs.has(motif) || motifs.size === most) return []
+    motifs.add(motif)
+    return [picture]
+  })
+}
+
+/** From this score on the word means the people that a picture shows. */
+const MEANT = 60
+
+/** Whether a picture shows people that were hardly asked for: they come after all else. */
+function isUnasked({ picture: { category, name }, score }: { picture: GalleryPicture; score: number }): boolean {
+  return showsPeople(category, name) && score < MEANT
+}
+
+function showsPeople(category: string, name: string): boolean {
+  return category === 'People & Body' && (!BODY.test(name) || name.search(PEOPLE) >= 0)
+}
+
+/** Returns what a picture shows, whoever does it: a dancing woman, man and person are one picture three times over. */
+function motifOf({ set, name, category }: GalleryPicture): string {
+  const plain = category === 'People & Body' ? name.replace(SKIN, '') : name
+  return `${set} ${plain.replace(PEOPLE, '').replace(/^-/u, '') || plain}`
 }
 
 function indexOf(language: string): PictureIndex | undefined {
@@ -69,7 +102,7 @@ function wordsIn(annotations: Annotations): PictureWords[] {
 }
 
 function handicapOf(category: string, name: string): number {
-  return category === 'People & Body' && BODY.test(name) ? 0 : (HANDICAPS[category] ?? 0)
+  return category === 'People & Body' && !showsPeople(category, name) ? 0 : (HANDICAPS[category] ?? 0)
 }
 
 function inEnglish(): { index: PictureIndex; nameOf: Map<string, string> } {

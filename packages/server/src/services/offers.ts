@@ -42,12 +42,13 @@ export async function readOffers(scope: TeacherScope, listId?: string): Promise<
   return stored.map(replyOf)
 }
 
-type StoredOffer = Omit<OfferReply, 'led'> & { options: unknown }
+type StoredOffer = Omit<OfferReply, 'led' | 'options'> & { options: unknown }
 
-function replyOf({ options, ...offer }: StoredOffer): OfferReply {
+function replyOf({ options: stored, ...offer }: StoredOffer): OfferReply {
   const game = gameOf(offer.kind)
-  const chosen = game.options.safeParse(options)
-  return { ...offer, led: chosen.success && (game.isLed?.(chosen.data) ?? false) }
+  const chosen = game.options.safeParse(stored)
+  const options = chosen.success ? { ...chosen.data } : {}
+  return { ...offer, options, led: chosen.success && (game.isLed?.(chosen.data) ?? false) }
 }
 
 /** Returns one of a teacher's offers. Throws a Problem where it is another's. */

@@ -137,11 +137,18 @@ export function Fitted({ className = '', children }: { className?: string; child
       }
     }
     fit()
-    const observer = new ResizeObserver(fit)
-    observer.observe(outer)
-    if (inner.firstElementChild) observer.observe(inner.firstElementChild)
-    return () => observer.disconnect()
-  })
+    const resized = new ResizeObserver(fit)
+    resized.observe(outer)
+    // A game that is fetched only now, a letter that is typed, a face that comes late: each may need more room.
+    const changed = new MutationObserver(fit)
+    changed.observe(inner, { childList: true, characterData: true, subtree: true })
+    document.fonts.addEventListener('loadingdone', fit)
+    return () => {
+      resized.disconnect()
+      changed.disconnect()
+      document.fonts.removeEventListener('loadingdone', fit)
+    }
+  }, [])
   return (
     <div ref={frame} tabIndex={-1} data-first className="min-h-0 flex-1 overflow-auto outline-none">
       <div ref={body} className={`flex min-h-full flex-col [&:has(.wall-split)]:h-full ${className}`}>

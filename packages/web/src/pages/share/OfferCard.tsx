@@ -7,6 +7,7 @@ import { TEACHER } from '../../games/teacher.ts'
 import { useGameWords } from '../../games/words.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
+import { OfferOptions } from './OfferOptions.tsx'
 import { RenewOffer } from './RenewOffer.tsx'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
@@ -58,6 +59,7 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
             <strong className="text-error">{t('closed')}</strong>
           )}
         </p>
+        <OfferOptions offer={offer} />
         <RenewOffer offer={offer} />
         <Notice error={change.error ?? remove.error} />
       </div>
