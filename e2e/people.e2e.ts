@@ -14,6 +14,11 @@ test('links stand side by side with names; who takes part is renamed, taken out 
   expect(code).not.toBe(first)
   await teacher.reload()
   await expect(teacher.getByLabel(`Name of link ${first}`)).toHaveValue('Tuesday group')
+  // A link tells what was chosen for its game, to look at alone.
+  const card = teacher.getByRole('article', { name: `Link ${first}` })
+  await card.getByText('What was chosen for it').click()
+  await expect(card.getByLabel('Answered by')).toHaveValue('choice')
+  await expect(card.getByLabel('Answered by')).toBeDisabled()
   await expectAccessible(teacher)
 
   await join(phone, code)

@@ -1,5 +1,6 @@
 import type { HangmanMove, HangmanView } from '@otter/core/games/hangman'
 import { Lightbulb } from 'lucide-react'
+import { Said } from '../Said.tsx'
 import { ShownFace } from '../ShownFace.tsx'
 import { Turns } from '../Turns.tsx'
 import type { PlayProps } from '../contract.ts'
@@ -49,8 +50,9 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
           <ShownFace face={prompt} />
         </p>
       )}
+      <Said>{view.hint ? `${t('hint')}: ${view.hint}` : ''}</Said>
       {view.hint && (
-        <p role="status" className="text-center">
+        <p className="text-center">
           <span className="quiet">{t('hint')}:</span> {view.hint}
         </p>
       )}

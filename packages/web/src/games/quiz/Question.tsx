@@ -1,6 +1,7 @@
 import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core/games/quiz'
 import { Check, Lightbulb, X } from 'lucide-react'
 import { useId, useState } from 'react'
+import { Said } from '../Said.tsx'
 import { FaceBody, FaceSounds, ShownFace } from '../ShownFace.tsx'
 import { Countdown } from './Countdown.tsx'
 import { texts } from './texts.ts'
@@ -63,8 +64,9 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
       >
         <ShownFace face={prompt} className="justify-center" />
       </h2>
+      <Said>{hint ? `${t('hint')}: ${hint}` : ''}</Said>
       {hint && (
-        <p role="status" className="panel p-2 text-center">
+        <p className="panel p-2 text-center">
           <span className="quiet">{t('hint')}:</span> {hint}
         </p>
       )}

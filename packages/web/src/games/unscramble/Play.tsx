@@ -1,6 +1,7 @@
 import type { UnscrambleMove, UnscrambleView } from '@otter/core/games/unscramble'
 import { Delete, Lightbulb } from 'lucide-react'
 import type { PlayProps } from '../contract.ts'
+import { Said } from '../Said.tsx'
 import { ShownFace } from '../ShownFace.tsx'
 import { useLaying } from './useLaying.ts'
 import { texts } from './texts.ts'
@@ -31,8 +32,9 @@ export function Play({ view, send, waiting }: PlayProps<UnscrambleView, Unscramb
           <ShownFace face={prompt} />
         </p>
       )}
+      <Said>{hint === '' ? '' : `${t('hint')}: ${hint}`}</Said>
       {hint !== '' && (
-        <p role="status" className="text-center text-lg">
+        <p className="text-center text-lg">
           <span className="quiet">{t('hint')}:</span> {hint}
         </p>
       )}

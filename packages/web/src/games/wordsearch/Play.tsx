@@ -3,6 +3,7 @@ import { type WordSearchMove, type WordSearchView } from '@otter/core/games/word
 import { Check, Lightbulb } from 'lucide-react'
 import { useState } from 'react'
 import { Enlarged } from '../Enlarged.tsx'
+import { Said } from '../Said.tsx'
 import { ShownFace } from '../ShownFace.tsx'
 import type { PlayProps } from '../contract.ts'
 import { LetterBoard, type Cell } from './LetterBoard.tsx'
@@ -14,6 +15,8 @@ import { playTexts } from '../../texts/namespaces.ts'
 export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSearchMove>) {
   const t = useTexts(texts)
   const play = useTexts(playTexts)
+  const [asked, setAsked] = useState<number>()
+  const shown = asked === undefined ? undefined : view.items[asked]
   const [marked, setMarked] = useState<{ from: Cell; to: Cell }>()
   const mark = (from: Cell, to: Cell): void => {
     setMarked({ from, to })
@@ -27,6 +30,15 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
             <LetterBoard view={view} pending={waiting ? marked : undefined} isLarge={isLarge} onMark={mark} />
           )}
         </Enlarged>
+        <Said>
+          {shown?.hint
+            ? t('hintAt', {
+                label: shown.face.text || play('picture'),
+                row: shown.hint.row + 1,
+                col: shown.hint.col + 1,
+              })
+            : ''}
+        </Said>
         <p id="board-help" className="sr-only">
           {t('help')}
         </p>
@@ -73,7 +85,10 @@ export function Play({ view, send, waiting }: PlayProps<WordSearchView, WordSear
                     type="button"
                     className="btn btn-ghost h-11 w-11 p-0"
                     disabled={hint !== null || view.finished}
-                    onClick={() => send({ type: 'hint', item })}
+                    onClick={() => {
+                      setAsked(item)
+                      send({ type: 'hint', item })
+                    }}
                     aria-label={t('hint', { label: face.text || play('picture') })}
                     title={t('hintTitle')}
                   >

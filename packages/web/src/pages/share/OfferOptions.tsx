@@ -18,7 +18,7 @@ export function OfferOptions({ offer: { kind, options } }: { offer: OfferReply }
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="w-fit cursor-pointer py-1">{t('options')}</summary>
       {open && (
-        <fieldset disabled className="panel mt-1 flex flex-col gap-3 bg-base-200 p-3">
+        <fieldset disabled className="panel mt-1 flex flex-col gap-3 bg-base-200 p-3 [&_:disabled]:text-base-content!">
           <legend className="sr-only">{t('options')}</legend>
           <AskingOptions options={chosen} groups={chosen.group === '' ? [] : [chosen.group]} onChange={nothing} />
           <Options options={chosen} onChange={nothing} />
