@@ -120,7 +120,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
                 disabled={!isReady(kind) || share.isPending}
                 onClick={() => void shareNow(kind)}
               >
-                {t('share')}
+                {t(share.isPending ? 'sharing' : 'share')}
               </button>
             </>
           ) : (
