@@ -72,7 +72,7 @@ export function openLimits(pool: Pool): Limits {
     mailsByAddress: limit('mail-address', 60, 60 * MINUTE, 'too-many-mails'),
     mailsByAccount: limit('mail-account', 4, 60 * MINUTE, 'too-many-mails'),
     signUps: limit('sign-up', 60, 60 * MINUTE, 'too-many-accounts'),
-    archives: limit('archive', 10, 60 * MINUTE, 'too-many-files'),
+    archives: limit('archive', 5, 60 * MINUTE, 'too-many-files'),
     uploads: limit('upload', 300, MINUTE, 'too-many-files'),
   }
 }

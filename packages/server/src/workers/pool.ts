@@ -50,6 +50,8 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
   const versioned = new Piscina({ ...settings, minThreads: 0, maxThreads: threads, maxQueue: 500 })
   const long = new Piscina({ ...settings, minThreads: 0, maxThreads: 2, maxQueue: 10 })
   const line = new FairQueue(threads, MOST_WAITING)
+  // Lists of downloads are packed one after another: PDFs have the other thread meanwhile.
+  const archivesAtOnce = pLimit(1)
   const versionedLine = new FairQueue(threads, MOST_WAITING)
 
   /** Runs a task, and ends its thread where it takes too long, needs too much, or nobody waits for it any more. */
@@ -101,7 +103,7 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
       )
       return run(long, 'sheets', { ...task, puzzles }, sheetsLimit, signal)
     },
-    archive: (task, signal) => run(long, 'archive', task, sheetsLimit, signal),
+    archive: (task, signal) => archivesAtOnce(() => run(long, 'archive', task, sheetsLimit, signal)),
     close: async () => {
       await Promise.all([quick, versioned, long].map((pool) => pool.destroy()))
     },

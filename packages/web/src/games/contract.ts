@@ -1,6 +1,7 @@
 import type { PlayReply } from '@otter/api'
 import type { EntryList } from '@otter/core'
 import type { ReactNode } from 'react'
+import type { KeyHelp } from './keyHelp.ts'
 import type { Values } from '../texts/texts.ts'
 
 /** What a game's screen gets: all a player may know, and how to make a move. It can't tell where the move goes. */
@@ -54,6 +55,9 @@ export interface TeacherScreens<Options, Puzzle> {
   Lead?(props: LeadProps): ReactNode
   /** The game as a class plays it together; absent where that is its own playing. */
   Wall?(props: GameWallProps<Puzzle>): ReactNode
+  /** Keys of its playing, and of its own screen for the wall; absent where they only press what has the frame. */
+  keys?: readonly KeyHelp[]
+  wallKeys?: readonly KeyHelp[]
   /** A small real puzzle, as a picture. */
   Thumbnail(props: { puzzle: Puzzle }): ReactNode
   /** Returns what was made, as a message of the game's. */

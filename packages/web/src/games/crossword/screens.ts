@@ -1,6 +1,7 @@
 import { faceLetters } from '@otter/core'
 import { CrosswordOptions, type CrosswordPuzzle } from '@otter/core/games/crossword'
 import type { TeacherScreens } from '../contract.ts'
+import { GRID, SPACE } from '../keyHelp.ts'
 import { Layouts } from './Layouts.tsx'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
@@ -15,6 +16,7 @@ export const screens: TeacherScreens<CrosswordOptions, CrosswordPuzzle> = {
   Options,
   Thumbnail,
   Workbench: Layouts,
+  keys: [GRID, { keys: ['Enter', SPACE], does: 'direction' }, { keys: ['Tab', 'Shift + Tab'], does: 'nextClue' }],
   factsOf: ({ words, rows, cols, crossings }) => ({
     code: 'facts',
     values: { count: words.length, rows, cols, crossings },

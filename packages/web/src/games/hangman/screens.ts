@@ -1,5 +1,6 @@
 import { HangmanOptions, type HangmanPuzzle } from '@otter/core/games/hangman'
 import type { TeacherScreens } from '../contract.ts'
+import { LETTERS } from '../keyHelp.ts'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
 import { Difficulties } from './Difficulties.tsx'
@@ -11,6 +12,7 @@ export const screens: TeacherScreens<HangmanOptions, HangmanPuzzle> = {
   Options,
   Thumbnail,
   Workbench: Difficulties,
+  keys: [{ keys: [LETTERS], does: 'guess' }],
   factsOf: ({ words, misses }) => ({ code: 'facts', values: { count: words.length, misses } }),
   small: (list) => ({
     list: {

@@ -1,6 +1,7 @@
 import { QuizOptions, type QuizPuzzle } from '@otter/core/games/quiz'
 import type { Values } from '../../texts/texts.ts'
 import type { TeacherScreens } from '../contract.ts'
+import { PRESS, SPACE } from '../keyHelp.ts'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
 import { Wall } from './Wall.tsx'
@@ -12,6 +13,12 @@ export const screens: TeacherScreens<QuizOptions, QuizPuzzle> = {
   Options,
   Thumbnail,
   Wall,
+  keys: [{ keys: ['A', 'B', 'C', 'D'], does: 'choose' }, PRESS],
+  wallKeys: [
+    { keys: [SPACE], does: 'reveal' },
+    { keys: ['←', '→'], does: 'prevNext' },
+    { keys: ['H'], does: 'hint' },
+  ],
   factsOf: ({ questions }): { code: string; values: Values } => {
     const opinions = questions.filter(({ scored }) => !scored).length
     return opinions > 0

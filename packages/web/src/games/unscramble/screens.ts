@@ -1,5 +1,6 @@
 import { UnscrambleOptions, type UnscramblePuzzle } from '@otter/core/games/unscramble'
 import type { TeacherScreens } from '../contract.ts'
+import { LETTERS } from '../keyHelp.ts'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
 
@@ -9,6 +10,10 @@ const LONGEST_THUMBNAIL = 8
 export const screens: TeacherScreens<UnscrambleOptions, UnscramblePuzzle> = {
   Options,
   Thumbnail,
+  keys: [
+    { keys: [LETTERS], does: 'lay' },
+    { keys: ['⌫'], does: 'take' },
+  ],
   factsOf: ({ items }) => ({ code: 'facts', values: { count: items.length } }),
   small: (list) => {
     const short = list.entries.filter(

@@ -1,6 +1,7 @@
 import { faceLetters, type Entry } from '@otter/core'
 import { WordSearchOptions, type WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import type { TeacherScreens } from '../contract.ts'
+import { GRID, SPACE } from '../keyHelp.ts'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
 
@@ -12,6 +13,7 @@ const THUMBNAIL_LETTERS = 8
 export const screens: TeacherScreens<WordSearchOptions, WordSearchPuzzle> = {
   Options,
   Thumbnail,
+  keys: [GRID, { keys: ['Enter', SPACE], does: 'mark' }],
   factsOf: ({ words, rows }) => ({
     code: 'facts',
     values: { count: words.length, rows: rows.length, cols: rows[0]!.length },

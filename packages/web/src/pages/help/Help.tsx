@@ -5,7 +5,8 @@ import { commonTexts, helpTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { useShortcuts } from '../../ui/useShortcuts.ts'
-import { keysAt, LETTERS, SPACE } from './keys.ts'
+import { LETTERS, SPACE } from '../../games/keyHelp.ts'
+import { keysAt } from './keys.ts'
 
 /** The button, and the key, that tell what the keys of the screen do. */
 export function Help() {

@@ -1,24 +1,12 @@
-import type { GameKind } from '@otter/core'
-import type { helpTexts } from '../../texts/namespaces.ts'
-import type { MessageKey } from '../../texts/texts.ts'
-
-type HelpKey = MessageKey<NonNullable<(typeof helpTexts)['messages']>>
-
-/** A key, or several that belong together, and what it does. */
-interface KeyHelp {
-  keys: readonly string[]
-  does: HelpKey
-}
+import { GAME_KINDS } from '@otter/core'
+import { PRESS, type HelpKey, type KeyHelp } from '../../games/keyHelp.ts'
+import { TEACHER } from '../../games/teacher.ts'
 
 /** The keys of a part of a screen. */
 export interface HelpPart {
   title: HelpKey
   keys: readonly KeyHelp[]
 }
-
-/** Stand for what is written in the language of the screen. */
-export const SPACE = 'space'
-export const LETTERS = 'letters'
 
 const EVERYWHERE: HelpPart = {
   title: 'everywhere',
@@ -46,54 +34,13 @@ const WORDS: HelpPart = {
   ],
 }
 
-const PRESS: KeyHelp = { keys: ['Enter', SPACE], does: 'press' }
-
-const GAMES: Record<GameKind, readonly KeyHelp[]> = {
-  quiz: [{ keys: ['A', 'B', 'C', 'D'], does: 'choose' }, PRESS],
-  flashcards: [
-    { keys: ['↑', '↓'], does: 'turn' },
-    { keys: ['→', '←'], does: 'knew' },
-  ],
-  matching: [PRESS],
-  pairs: [PRESS],
-  unscramble: [
-    { keys: [LETTERS], does: 'lay' },
-    { keys: ['⌫'], does: 'take' },
-  ],
-  wordsearch: [
-    { keys: ['←', '↑', '→', '↓'], does: 'grid' },
-    { keys: ['Enter', SPACE], does: 'mark' },
-  ],
-  crossword: [
-    { keys: ['←', '↑', '→', '↓'], does: 'grid' },
-    { keys: ['Enter', SPACE], does: 'direction' },
-    { keys: ['Tab', 'Shift + Tab'], does: 'nextClue' },
-  ],
-  bingo: [PRESS],
-  hangman: [{ keys: [LETTERS], does: 'guess' }],
-}
-
-const WALLS: Partial<Record<GameKind, readonly KeyHelp[]>> = {
-  quiz: [
-    { keys: [SPACE], does: 'reveal' },
-    { keys: ['←', '→'], does: 'prevNext' },
-    { keys: ['H'], does: 'hint' },
-  ],
-  flashcards: [
-    { keys: [SPACE], does: 'turnWall' },
-    { keys: ['←', '→'], does: 'prevNext' },
-    { keys: ['H'], does: 'hint' },
-    { keys: ['R'], does: 'repeat' },
-    { keys: ['S'], does: 'shuffle' },
-  ],
-}
-
 /** Returns the keys of the screen at a path. */
 export function keysAt(path: string): HelpPart[] {
   if (path === '/') return [{ ...EVERYWHERE, keys: [LISTS, ...EVERYWHERE.keys] }]
   if (/^\/lists\/[^/]+\/?$/u.test(path)) return [WORDS, EVERYWHERE]
-  const kind = /^\/lists\/[^/]+\/games\/(\w+)\/?$/u.exec(path)?.[1] as GameKind | undefined
-  if (kind === undefined || !(kind in GAMES)) return [EVERYWHERE]
-  const wall = WALLS[kind]
-  return [{ title: 'game', keys: GAMES[kind] }, ...(wall ? [{ title: 'wall' as const, keys: wall }] : []), EVERYWHERE]
+  const named = /^\/lists\/[^/]+\/games\/(\w+)\/?$/u.exec(path)?.[1]
+  const kind = GAME_KINDS.find((one) => one === named)
+  if (kind === undefined) return [EVERYWHERE]
+  const { keys = [PRESS], wallKeys } = TEACHER[kind]
+  return [{ title: 'game', keys }, ...(wallKeys ? [{ title: 'wall' as const, keys: wallKeys }] : []), EVERYWHERE]
 }
