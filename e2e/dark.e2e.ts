@@ -46,6 +46,7 @@ test('every screen is dark where the device is, with enough contrast; paper stay
     [],
   )) as [{ code: string }]
   await phone.goto(`/p/${code}`)
+  await expect(phone.getByLabel('Your name')).toBeVisible()
   expect(await lightness(phone)).toBeLessThan(0.3)
   await expectAccessible(phone)
   await join(phone, code)
