@@ -1,7 +1,7 @@
 import { GAME_KINDS, type GameKind } from '@otter/core'
 import { useParams } from 'react-router'
 import { useGameWords } from '../../games/words.ts'
-import { commonTexts, printTexts } from '../../texts/namespaces.ts'
+import { commonTexts, printTexts, sheetTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -20,6 +20,8 @@ export function PrintPage() {
 
 function ListSheets({ id, kind }: { id: string; kind: GameKind }) {
   const t = useTexts(printTexts)
+  // What the sheets say is there before the page is: or it would vanish again under the first choice.
+  useTexts(sheetTexts)
   const name = useGameWords().name(kind)
   const { language } = useWriting()
   const sheets = useSheets(id, kind)
