@@ -193,6 +193,35 @@ describe('Accounts', () => {
     expect((await new Client(server.url).call('GET', '/account/archive')).status).to.equal(401)
   })
 
+  it('give every link, however many there are', async () => {
+    const { client, listId } = await teacherWithList(server.url, WORDS)
+    await client.call('POST', `/lists/${listId}/links`, { kind: 'quiz', seed: '1' })
+    await rows(
+      server,
+      `WITH one AS (SELECT o.id, o.teacher_id, o.rules FROM offers o JOIN lists l ON l.teacher_id = o.teacher_id
+         WHERE l.id = $listId LIMIT 1),
+       more AS (INSERT INTO offers (id, teacher_id, code, rules) SELECT gen_random_uuid(), teacher_id,
+         'X' || number, rules FROM one, generate_series(1, 204) number RETURNING id)
+       INSERT INTO offer_games (offer_id, position, game_version_id) SELECT more.id, 0, m.game_version_id FROM more,
+         one JOIN offer_games m ON m.offer_id = one.id`,
+      { listId },
+    )
+    const { bytes } = await client.call('GET', '/account/archive')
+    expect(Object.keys(unzipSync(bytes)).filter((name) => name.endsWith('/students.csv'))).to.have.length(205)
+  }).timeout(60_000)
+
+  it('are changed by who is signed in, though strangers guess at the door', async () => {
+    const { client, email } = await signedUp()
+    for (let guess = 0; guess < 12; guess++) await signIn(email, 'a wrong guess')
+    const body = { password: PASSWORD, newPassword: 'three otters hold hands' }
+    expect((await client.call('PUT', '/account/password', body)).status).to.equal(204)
+    const wrong = { password: 'a wrong guess', newPassword: 'four otters hold hands' }
+    const statuses: number[] = []
+    for (let guess = 0; guess < 12; guess++)
+      statuses.push((await client.call('PUT', '/account/password', wrong)).status)
+    expect([...new Set(statuses)]).to.deep.equal([403, 429])
+  })
+
   it('of the sample stay as they are, whoever looks around', async () => {
     await loadSample(server.database, server.workers)
     const email = 'ines@harlowquay.example'
@@ -257,7 +286,8 @@ describe('Mails', () => {
           { email },
         )
       )[0]
-    await soon(async () => (await waiting())?.tries === 1)
+    await soon(() => post.refused === 1)
+    expect((await waiting())!.tries).to.equal(1)
     expect((await waiting())!.wait).to.be.within(59, 70)
     post.refuses = false
     await rows(server, 'UPDATE mails SET try_after = now() WHERE sent_at IS NULL')
@@ -265,5 +295,27 @@ describe('Mails', () => {
     await new Client(server.url).call('POST', '/password-resets', { email })
     await soon(() => post.received.filter((mail) => mail.includes(`To: ${email}`)).length === 2)
     await soon(async () => (await waiting()) === undefined)
+  })
+
+  it('of more than a day ago are not sent any more', async () => {
+    const email = 'old@school.example'
+    await new Client(server.url).call('POST', '/teachers', { name: 'Nour', email, password: PASSWORD })
+    post.refuses = true
+    await new Client(server.url).call('POST', '/password-resets', { email })
+    await soon(() => post.refused === 2)
+    post.refuses = false
+    await rows(
+      server,
+      "UPDATE mails SET try_after = now(), created_at = now() - interval '25 hours' WHERE recipient = $email",
+      { email },
+    )
+    await new Client(server.url).call('POST', '/password-resets', { email })
+    await soon(() => post.received.filter((mail) => mail.includes(`To: ${email}`)).length === 1)
+    const sent = await rows<{ sent: boolean }>(
+      server,
+      'SELECT sent_at IS NOT NULL AS sent FROM mails WHERE recipient = $email ORDER BY created_at',
+      { email },
+    )
+    expect(sent[0]!.sent).to.equal(false)
   })
 })

@@ -5,6 +5,8 @@ export interface MailServer {
   address: string
   received: string[]
   refuses: boolean
+  /** How many mails were refused. */
+  refused: number
   close(): void
 }
 
@@ -27,7 +29,10 @@ export async function startMailServer(): Promise<MailServer> {
         mail = []
         say('354 go on')
       } else if (command === 'QUIT') socket.end('221 bye\r\n')
-      else say(mails.refuses && command === 'MAIL' ? '451 not now' : '250 yes')
+      else if (mails.refuses && command === 'MAIL') {
+        mails.refused++
+        say('451 not now')
+      } else say('250 yes')
     }
     let rest = ''
     socket.on('data', (piece) => {
@@ -43,6 +48,7 @@ export async function startMailServer(): Promise<MailServer> {
     address: `smtp://127.0.0.1:${(server.address() as AddressInfo).port}`,
     received: [],
     refuses: false,
+    refused: 0,
     close: () => {
       for (const socket of sockets) socket.destroy()
       server.close()

@@ -15,11 +15,14 @@ export default function accountRoutes(context: Context): Router {
   const router = Router()
   const { limits, passwordCost, siteAddress, mailer } = context
 
-  /** Returns the account of who is signed in, whose password was typed once more: guesses are limited as at the door. */
+  /**
+   * Returns the account of who is signed in, whose password was typed once more. Guesses are limited, and strangers who
+   * guess at the door don't use them up.
+   */
   const confirmed = async (request: Request, password: string): Promise<KnownTeacher> => {
     const account = await asTeacher(context, request, ownAccount)
     await withinLimits(
-      [[limits.signInsByAccount, account.email]],
+      [[limits.signInsByDevice, account.id]],
       (error) => error instanceof Problem && error.code === 'not-your-password',
       () => confirmPassword(account, password, passwordCost),
     )

@@ -1,5 +1,6 @@
 import { fileNameOf, mediaOf, zipStream } from '@otter/core/formats'
 import { inScope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
+import { Problem } from '../problem.ts'
 import type { Workers } from '../workers/pool.ts'
 import { listLists, readList } from './lists.ts'
 import { storedMedia } from './media.ts'
@@ -37,29 +38,46 @@ export async function writeAccount(
   const { teacher, lists, offers } = await read(async (scope) => ({
     teacher: await findTeacher(scope, teacherId),
     lists: await listLists(scope),
-    offers: await readOffers(scope),
+    offers: await readOffers(scope, undefined, null),
   }))
   const language = teacher?.language ?? 'en'
   await add('account.json', JSON.stringify({ account: teacher, lists, links: offers }, null, 1))
   for (const [index, { id, title }] of lists.entries()) {
-    const { list, media } = await read(async (scope) => {
-      const { entries, ...details } = await readList(scope, id)
-      const list = { details, entries: entries.map(({ position: _, ...entry }) => entry) }
-      return { list, media: await storedMedia(scope, mediaOf(list)) }
-    })
+    const found = await unlessGone(() =>
+      read(async (scope) => {
+        const { entries, ...details } = await readList(scope, id)
+        const list = { details, entries: entries.map(({ position: _, ...entry }) => entry) }
+        return { list, media: await storedMedia(scope, mediaOf(list)) }
+      }),
+    )
+    if (!found) continue
+    const { list, media } = found
     await add(`lists/${numbered(index, title)}.zip`, await source.workers.archive({ ...list, media }, signal))
   }
   for (const [index, { id, title, code }] of offers.entries()) {
     const folder = `results/${numbered(index, `${title} ${code}`)}`
-    const { results, responses } = await read(async (scope) => ({
-      results: resultsCsv(await readResults(scope, id), language),
-      responses: await responsesCsv(scope, id, language),
-    }))
-    await add(`${folder}/students.csv`, results)
-    await add(`${folder}/answers.csv`, responses)
+    const found = await unlessGone(() =>
+      read(async (scope) => ({
+        results: resultsCsv(await readResults(scope, id), language),
+        responses: await responsesCsv(scope, id, language),
+      })),
+    )
+    if (!found) continue
+    await add(`${folder}/students.csv`, found.results)
+    await add(`${folder}/answers.csv`, found.responses)
   }
   zip.end()
   await handOver()
+}
+
+/** Returns what is read; undefined where it was deleted since the download began, which costs the rest nothing. */
+async function unlessGone<Value>(read: () => Promise<Value>): Promise<Value | undefined> {
+  try {
+    return await read()
+  } catch (error) {
+    if (error instanceof Problem && error.status === 404) return undefined
+    throw error
+  }
 }
 
 /** Two lists may have one title; files in a folder may not. */

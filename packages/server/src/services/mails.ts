@@ -9,6 +9,8 @@ const KEPT = '7 days'
 const MOST_SHOWN = 100
 /** How often a mail is tried; the wait doubles each time, from a minute on. */
 const MOST_TRIES = 8
+/** After this long a mail is sent no more: who sets up a mail server sends no old ones. */
+const SENT_WITHIN = '1 day'
 
 /** Writes a mail to a teacher, within the scope's transaction, in her language; it is sent afterwards, or read out. */
 export async function writeMail(
@@ -50,6 +52,7 @@ export async function takeMail(scope: Scope): Promise<WaitingMail | undefined> {
   const [mail] = await scope.query<WaitingMail>(
     `UPDATE mails SET tries = tries + 1, try_after = now() + interval '1 minute' * power(2, tries) WHERE id = (
        SELECT id FROM mails WHERE sent_at IS NULL AND try_after <= now() AND tries < ${MOST_TRIES}
+         AND created_at > now() - interval '${SENT_WITHIN}'
        ORDER BY try_after LIMIT 1 FOR UPDATE SKIP LOCKED)
      RETURNING id, recipient AS "to", subject, text`,
   )

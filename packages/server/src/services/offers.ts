@@ -22,7 +22,9 @@ const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.c
   FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
     ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id
   WHERE o.teacher_id = $teacherId`
-const NEWEST = 'ORDER BY o.created_at DESC, o.id LIMIT 200'
+const NEWEST = 'ORDER BY o.created_at DESC, o.id'
+/** Most offers that a screen shows. */
+const MOST_SHOWN = 200
 
 /** What it takes to make a puzzle between two scopes: no connection is held meanwhile. */
 export interface Making extends ScopeSource {
@@ -32,12 +34,18 @@ export interface Making extends ScopeSource {
 /**
  * Returns the offers of a teacher, the newest first; those of one list where it is named. Throws a Problem where the
  * list is another's.
+ *
+ * @param most how many at most; null for all
  */
-export async function readOffers(scope: TeacherScope, listId?: string): Promise<OfferReply[]> {
+export async function readOffers(
+  scope: TeacherScope,
+  listId?: string,
+  most: number | null = MOST_SHOWN,
+): Promise<OfferReply[]> {
   if (listId !== undefined) await readVersion(scope, listId)
   const stored = await scope.query<StoredOffer>(
-    `${OFFERS} AND ($listId::uuid IS NULL OR g.list_id = $listId) ${NEWEST}`,
-    { teacherId: scope.teacherId, listId: listId ?? null },
+    `${OFFERS} AND ($listId::uuid IS NULL OR g.list_id = $listId) ${NEWEST} LIMIT $most`,
+    { teacherId: scope.teacherId, listId: listId ?? null, most },
   )
   return stored.map(replyOf)
 }
