@@ -43,25 +43,41 @@ export function Wall({ title, place, actions = [], onClose, children }: WallProp
   })
   useEffect(() => {
     let isFull = false
-    // A wall without full screen is still a wall: browsers may refuse it.
-    document.documentElement.requestFullscreen().then(
-      () => (isFull = true),
-      () => undefined,
-    )
+    let isGone = false
+    const leaveFull = (): void => {
+      if (document.fullscreenElement) void document.exitFullscreen()
+    }
+    // A wall without full screen is still a wall: browsers may refuse it, and old tablets have none.
+    if (document.fullscreenEnabled)
+      document.documentElement.requestFullscreen().then(
+        () => {
+          isFull = true
+          if (isGone) leaveFull()
+        },
+        () => undefined,
+      )
     // The browser keeps the Escape that leaves full screen to itself.
     const changed = (): void => {
       if (isFull && !document.fullscreenElement) leave.current()
     }
     document.addEventListener('fullscreenchange', changed)
     return () => {
+      isGone = true
       document.removeEventListener('fullscreenchange', changed)
-      if (document.fullscreenElement) void document.exitFullscreen()
+      leaveFull()
     }
   }, [])
   const onKeyDown = (event: KeyboardEvent): void => {
     const action = actions.find(({ key }) => key === event.key.toLowerCase() || key === event.key)
-    // Space presses the button that has the focus.
-    if (!action || (event.key === ' ' && event.target instanceof HTMLButtonElement)) return
+    // Keys with Ctrl are the browser's; Space presses the button that has the focus.
+    if (
+      !action ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      (event.key === ' ' && event.target instanceof HTMLButtonElement)
+    )
+      return
     event.preventDefault()
     if (!action.isOff) action.act()
   }

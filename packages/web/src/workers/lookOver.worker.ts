@@ -1,16 +1,14 @@
 import type { EntryList } from '@otter/core'
 import { lookOver, type AllOptions, type LookedOver } from './lookOver.ts'
 
-/** A list to look over, by number. */
+/** A list to look over. */
 export interface LookOverRequest {
-  number: number
   list: EntryList
   options: AllOptions
 }
 
 /** What was found; parts that are as they were before are left out, so that nothing is drawn again for them. */
 export interface LookOverAnswer {
-  number: number
   notes: LookedOver['notes'] | undefined
   fits: Partial<LookedOver['fits']>
 }
@@ -25,10 +23,9 @@ function isNew(name: string, part: unknown): boolean {
   return differs
 }
 
-addEventListener('message', ({ data: { number, list, options } }: MessageEvent<LookOverRequest>) => {
+addEventListener('message', ({ data: { list, options } }: MessageEvent<LookOverRequest>) => {
   const { notes, fits } = lookOver(list, options)
   postMessage({
-    number,
     notes: isNew('notes', notes) ? notes : undefined,
     fits: Object.fromEntries(Object.entries(fits).filter(([kind, fit]) => isNew(kind, fit))),
   } satisfies LookOverAnswer)

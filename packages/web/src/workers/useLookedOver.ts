@@ -1,4 +1,4 @@
-import { GAME_KINDS, type EntryList } from '@otter/core'
+import type { EntryList } from '@otter/core'
 import { useEffect, useRef, useState } from 'react'
 import { openWorker, type WorkerClient } from '../ui/openWorker.ts'
 import { lookOver, type AllOptions, type LookedOver } from './lookOver.ts'
@@ -16,36 +16,34 @@ const RESTED = 120
 export function useLookedOver(list: EntryList, options: AllOptions): LookedOver | undefined {
   const [found, setFound] = useState(() => (list.entries.length <= SMALL ? lookOver(list, options) : undefined))
   const client = useRef<WorkerClient<LookOverRequest> | undefined>(undefined)
-  const number = useRef(0)
-  // What was looked over at once, as the page was opened.
   const [opened] = useState({ list, options })
   useEffect(() => () => client.current?.close(), [])
   useEffect(() => {
-    const isFirst = opened.list === list && opened.options === options
-    if (isFirst && list.entries.length <= SMALL && number.current === 0) return
+    const isFirst = !client.current && opened.list === list && opened.options === options
+    if (isFirst && list.entries.length <= SMALL) return
     const ask = (): void => {
       client.current ??= openWorker<LookOverRequest, LookOverAnswer>(
         () => new Worker(new URL('./lookOver.worker.ts', import.meta.url), { type: 'module' }),
         {
-          onAnswer: (answer) =>
-            setFound((before) => {
-              const isWhole = answer.notes !== undefined && GAME_KINDS.every((kind) => answer.fits[kind] !== undefined)
-              if (!before && !isWhole) return before
-              if (answer.notes === undefined && Object.keys(answer.fits).length === 0) return before
-              return {
-                notes: answer.notes ?? before?.notes ?? [],
-                fits: { ...before?.fits, ...answer.fits } as LookedOver['fits'],
-              }
-            }),
-          // The next change opens another.
-          onDied: () => (client.current = undefined),
+          onAnswer: (answer) => setFound((before) => foundAfter(before, answer)),
+          // The next change opens another; this one is looked over here, slower, but at all.
+          onDied: () => {
+            client.current = undefined
+            setFound(lookOver(list, options))
+          },
         },
       )
-      client.current.ask({ number: ++number.current, list, options })
+      client.current.ask({ list, options })
     }
     // The first look at a large list waits for nothing.
     const timer = setTimeout(ask, isFirst ? 0 : RESTED)
     return () => clearTimeout(timer)
   }, [list, options, opened])
   return found
+}
+
+/** Returns what is known after an answer: what it leaves out is as it was, and the same object. */
+function foundAfter(before: LookedOver | undefined, { notes, fits }: LookOverAnswer): LookedOver | undefined {
+  if (notes === undefined && Object.keys(fits).length === 0) return before
+  return { notes: notes ?? before?.notes ?? [], fits: { ...before?.fits, ...fits } as LookedOver['fits'] }
 }

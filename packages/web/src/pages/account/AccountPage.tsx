@@ -1,10 +1,11 @@
-import { ChangeEmail, ChangePassword, ChangeTeacher, DeleteAccount, LANGUAGES, type TeacherReply } from '@otter/api'
+import { ChangeEmail, ChangePassword, ChangeTeacher, DeleteAccount, type TeacherReply } from '@otter/api'
 import { Download, LogOut } from 'lucide-react'
 import { useId, type ReactNode } from 'react'
 import { useChangeAccount, useChangeTeacher, useSession } from '../../api/queries.ts'
 import { accountTexts, commonTexts } from '../../texts/namespaces.ts'
-import { changeLanguage, useTexts, useWriting } from '../../texts/texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 import { FieldsForm } from './FieldsForm.tsx'
+import { LanguageSelect } from './LanguageSelect.tsx'
 import { Notice } from '../../ui/Notice.tsx'
 
 /** A teacher's account: what it is called, how one gets in, what is in it. */
@@ -117,28 +118,13 @@ function Identity({ teacher }: { teacher: TeacherReply }) {
 function Surroundings({ teacher }: { teacher: TeacherReply }) {
   const t = useTexts(accountTexts)
   const common = useTexts(commonTexts)
-  const { language } = useWriting()
   const change = useChangeTeacher()
   const here = new Intl.DateTimeFormat().resolvedOptions().timeZone
   return (
     <Part title={t('language')}>
       <label className="flex flex-col gap-1">
         <span className="font-bold">{common('language')}</span>
-        <select
-          className="select h-11 w-full"
-          value={language}
-          onChange={(event) => {
-            const chosen = event.target.value as keyof typeof LANGUAGES
-            void changeLanguage(chosen)
-            change.mutate({ language: chosen })
-          }}
-        >
-          {Object.entries(LANGUAGES).map(([code, name]) => (
-            <option key={code} value={code} lang={code}>
-              {name}
-            </option>
-          ))}
-        </select>
+        <LanguageSelect className="select h-11 w-full" />
       </label>
       <label className="flex flex-col gap-1">
         <span className="font-bold">{t('timeZone')}</span>

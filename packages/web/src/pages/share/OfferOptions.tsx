@@ -13,6 +13,8 @@ export function OfferOptions({ offer: { kind, options } }: { offer: OfferReply }
   const t = useTexts(shareTexts)
   const [open, setOpen] = useState(false)
   const { Options } = TEACHER[kind]
+  // Defaults would be shown as if they had been chosen.
+  if (Object.keys(options).length === 0) return null
   const chosen = gameOf(kind).options.parse(options)
   return (
     <details onToggle={(event) => setOpen(event.currentTarget.open)}>

@@ -1,14 +1,14 @@
 import { LogOut } from 'lucide-react'
 import { Link, Outlet, useNavigate } from 'react-router'
-import { LANGUAGES, type Language, type TeacherReply } from '@otter/api'
 import { lazy, Suspense, useEffect } from 'react'
-import { useChangeTeacher, useSession, useSignOut } from '../../api/queries.ts'
+import { useSession, useSignOut } from '../../api/queries.ts'
+import { LanguageSelect } from '../account/LanguageSelect.tsx'
 import { Help } from '../help/Help.tsx'
 import { Notice } from '../../ui/Notice.tsx'
 import { Otter } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { commonTexts } from '../../texts/namespaces.ts'
-import { changeLanguage, TimeZone, useTexts, useWriting } from '../../texts/texts.ts'
+import { changeLanguage, TimeZone, useTexts } from '../../texts/texts.ts'
 
 const SignInPage = lazy(async () => ({ default: (await import('./SignInPage.tsx')).SignInPage }))
 
@@ -18,6 +18,11 @@ export function SignedIn() {
   const session = useSession()
   const signOut = useSignOut()
   const navigate = useNavigate()
+  const language = session.data?.teacher?.language
+  // What was chosen for the account holds on every device.
+  useEffect(() => {
+    if (language) void changeLanguage(language)
+  }, [language])
   if (session.isPending)
     return (
       <main className="mx-auto max-w-xs pt-24">
@@ -55,7 +60,7 @@ export function SignedIn() {
           <Link to="/account" className="quiet link ms-auto" aria-label={t('frame.account', { name: teacher.name })}>
             {teacher.name}
           </Link>
-          <LanguageChoice teacher={teacher} />
+          <LanguageSelect className="select select-ghost select-sm w-auto" />
           <Help />
           <button
             type="button"
@@ -74,7 +79,7 @@ export function SignedIn() {
           </button>
         </div>
       </header>
-      <TimeZone value={teacher.timeZone ?? undefined}>
+      <TimeZone value={knownZone(teacher.timeZone)}>
         <div className="flex-1">
           <Suspense
             fallback={
@@ -96,30 +101,12 @@ export function SignedIn() {
   )
 }
 
-/** The language of all screens, kept with the account. */
-function LanguageChoice({ teacher }: { teacher: TeacherReply }) {
-  const t = useTexts(commonTexts)
-  const { language } = useWriting()
-  const change = useChangeTeacher()
-  useEffect(() => {
-    if (teacher.language) void changeLanguage(teacher.language)
-  }, [teacher.language])
-  return (
-    <select
-      className="select select-ghost select-sm w-auto"
-      aria-label={t('language')}
-      value={language}
-      onChange={(event) => {
-        const chosen = event.target.value as Language
-        void changeLanguage(chosen)
-        change.mutate({ language: chosen })
-      }}
-    >
-      {Object.entries(LANGUAGES).map(([code, name]) => (
-        <option key={code} value={code} lang={code}>
-          {name}
-        </option>
-      ))}
-    </select>
-  )
+/** Returns a time zone that this browser knows: an older one may lack a newer name, and shows its own time then. */
+function knownZone(name: string | null): string | undefined {
+  if (name === null) return undefined
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: name }).resolvedOptions().timeZone
+  } catch {
+    return undefined
+  }
 }

@@ -59,8 +59,8 @@ export function StartPage() {
           <PasteField
             text={state.pasted?.text ?? ''}
             onPaste={(text) => {
-              keepWords(text)
               send({ type: 'paste', text })
+              keepWords(text)
             }}
           />
           {understood && (
@@ -77,7 +77,7 @@ export function StartPage() {
             </>
           )}
           {obstacle !== undefined && <Notice error={new Error(obstacle)} />}
-          {understood && understood.entries.length > 0 && (
+          {understood && understood.entries.length > 0 && obstacle === undefined && (
             <section className="panel flex flex-col gap-3 border-secondary p-4" aria-label={t('keep')}>
               <Notice error={create.error} />
               {isIn ? (

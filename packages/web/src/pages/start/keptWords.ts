@@ -7,6 +7,11 @@ export function keptWords(): string {
 
 /** Keeps words on this device until they are in an account. */
 export function keepWords(text: string): void {
-  if (text.trim() === '') localStorage.removeItem(KEY)
-  else localStorage.setItem(KEY, text)
+  if (text.trim() === '') return localStorage.removeItem(KEY)
+  try {
+    localStorage.setItem(KEY, text)
+  } catch {
+    // No room on this device: they stand on the screen all the same, but an older text must not come back for them.
+    localStorage.removeItem(KEY)
+  }
 }
