@@ -64,6 +64,8 @@ test('an account is named, loses its password and comes back by a mail, takes a 
   const other = await (await browser.newContext({ baseURL: server.url })).newPage()
   await other.goto('/')
   await other.getByRole('link', { name: 'I forgot my password' }).click()
+  // The door that is left has a field of that name, too.
+  await expect(other.getByRole('heading', { name: 'Forgotten password' })).toBeVisible()
   await other.getByLabel('E-mail').fill(email)
   await other.getByRole('button', { name: 'Send the mail' }).click()
   await expect(other.getByText(/the mail is written/)).toBeVisible()
