@@ -80,7 +80,7 @@ function playOn(kind: GameKind, puzzle: unknown, random: Random, moves: number, 
       index === moves ? { type: 'finish' } : gameOf(kind).sample.move(random.below.bind(random)),
     )
     const now = clock.movedAt + [900, 1700, 5200, 3 * 24 * 3600_000][random.below(20) === 0 ? 3 : random.below(3)]!
-    clock = { clock: clockAt(clock, now, game.timed?.deadline(puzzle, play) ?? null), movedAt: now }
+    clock = { clock: clockAt(clock, now, game.timed?.deadline(puzzle, play, context) ?? null), movedAt: now }
     const at = { ...context, clock: clock.clock, now }
     const before = JSON.stringify(play)
     const step = game.move(puzzle, play, move, at)

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { foldText, judgeTyped, newEntry, randomFrom, type Entry, type EntryList } from '../src/index.ts'
+import { foldText, judgeTyped, newEntry, PLAIN_CONTEXT, randomFrom, type Entry, type EntryList } from '../src/index.ts'
 import { QuizOptions, type QuizPuzzle, type QuizView } from '../src/games/quiz/index.ts'
 import { begin, when, LOOK } from './playing.ts'
 import { quiz } from '../src/games/quiz/index.ts'
@@ -369,11 +369,11 @@ describe('What a quiz keeps to', () => {
     const puzzle = make(facts, { seconds: 10 })
     const { timed } = quiz
     const asked = quiz.start(puzzle, begin('p'))
-    expect(timed!.deadline(puzzle, asked)).to.be.within(10_000, 15_000)
+    expect(timed!.deadline(puzzle, asked, PLAIN_CONTEXT)).to.be.within(10_000, 15_000)
     const answered = quiz.move(puzzle, asked, { type: 'choose', choices: [0] }, when(2000)).play
-    expect(timed!.deadline(puzzle, answered)).to.equal(null)
+    expect(timed!.deadline(puzzle, answered, PLAIN_CONTEXT)).to.equal(null)
     const free = make(facts)
-    expect(timed!.deadline(free, quiz.start(free, begin('p')))).to.equal(null)
+    expect(timed!.deadline(free, quiz.start(free, begin('p')), PLAIN_CONTEXT)).to.equal(null)
     const tooEarly = quiz.move(puzzle, asked, { type: 'late' }, when(8_000))
     expect([tooEarly.play, tooEarly.responses]).to.deep.equal([asked, []])
     expect(

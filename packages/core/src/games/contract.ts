@@ -105,8 +105,24 @@ export interface PlayContext {
 /** What all who play together share. */
 export interface Shared {
   phase: 'waiting' | 'open' | 'over'
-  /** How many terms were called for all. */
-  calls: number
+  /** How many terms were called for all; null where nobody calls. */
+  calls: number | null
+  /** Whether all are asked the same at once; absent where each goes on alone. */
+  inStep?: boolean
+  /** What all are asked now; null before the first question. */
+  standing?: Standing | null
+}
+
+/** The question that all are asked at once. */
+export interface Standing {
+  /** Its number among those of the puzzle, from 0. */
+  place: number
+  /** Milliseconds since 1970; pauses have moved it on. */
+  openedAt: number
+  /** Whether it can be answered. */
+  open: boolean
+  /** Whether an answer can be changed while it can. */
+  change: boolean
 }
 
 /** What a play starts from, beside the puzzle. */
@@ -203,7 +219,10 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   move(puzzle: Puzzle, play: Play, move: Move, turn: Turn): Step<Play>
   /** Ends a play: the host has closed the game, or the player is done. */
   end(puzzle: Puzzle, play: Play, turn: Turn): Step<Play>
-  score(puzzle: Puzzle, play: Play): Score
+  /** Returns where a play stands; with what all share, as far as its player may know that now. */
+  score(puzzle: Puzzle, play: Play, shared?: Shared | null): Score
+  /** How all who play can be asked the same at once; absent where each can only go on alone. */
+  inStep?: InStep<Puzzle, Play>
   doing(puzzle: Puzzle, play: Play): Doing
   /** Returns entries without a right answer of which the player may now see what others gave. */
   opinions?(puzzle: Puzzle, play: Play): string[]
@@ -212,11 +231,19 @@ export interface Game<Options, Puzzle, Play, Move, View> {
 /** A time that something is over at, and what happens then. */
 export interface Timed<Puzzle, Play, Move> {
   /** Returns the time on the play's clock at which what stands is over; null for none. */
-  deadline(puzzle: Puzzle, play: Play): number | null
+  deadline(puzzle: Puzzle, play: Play, context: PlayContext): number | null
   /** Milliseconds of it that no screen shows: what a slow connection may take. */
   grace: number
   /** The move that is made when the time has passed, by whoever sees it first. */
   timeUp: Move
+}
+
+/** How all who play are asked the same at once, in the order of the puzzle. */
+export interface InStep<Puzzle, Play> {
+  /** Returns what can be asked, with the seconds there are for it; 0 for no limit. */
+  questions(puzzle: Puzzle): { entryId: string; seconds: number }[]
+  /** Brings a play to what all are asked now. Returns the very play where it is there. */
+  follow(puzzle: Puzzle, play: Play, turn: Turn): Step<Play>
 }
 
 /** Thrown by `make` where a list can't become the puzzle; `note` says why, as `fit` would. */

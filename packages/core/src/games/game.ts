@@ -1,13 +1,17 @@
 import { askedList, markedList, type Asking } from './asking.ts'
-import type { Game } from './contract.ts'
+import type { Game, InStep } from './contract.ts'
 import { playing, type Course, type PlayLife } from './playing.ts'
 import { boundedStep } from './response.ts'
 
 /** A game as its folder writes it: what is the same for all is added. */
 export type GameManifest<Options, Puzzle, Play extends PlayLife, Move extends { type: string }, View> = Omit<
   Game<Options, Puzzle, Play, Move, View>,
-  'start' | 'move' | 'end' | 'score' | 'doing'
-> & { course: Course<Puzzle, Play, Move> }
+  'start' | 'move' | 'end' | 'score' | 'doing' | 'inStep'
+> & {
+  course: Course<Puzzle, Play, Move>
+  /** What can be asked of all at once, where the course can follow. */
+  stepsOf?: InStep<Puzzle, Play>['questions']
+}
 
 /**
  * Returns a whole game: it takes only what is asked of a list, marks pictures whose words would tell, shares the life of
@@ -15,12 +19,14 @@ export type GameManifest<Options, Puzzle, Play extends PlayLife, Move extends { 
  */
 export function gameFrom<Options extends Asking, Puzzle, Play extends PlayLife, Move extends { type: string }, View>({
   course,
+  stepsOf,
   ...manifest
 }: GameManifest<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move, View> {
-  const { move, end, ...life } = playing(course)
+  const { move, end, follow, ...life } = playing(course)
   return {
     ...manifest,
     ...life,
+    ...(stepsOf && { inStep: { questions: stepsOf, follow: (...made) => boundedStep(follow(...made)) } }),
     fit: (list, options) => manifest.fit(askedList(list, options), options),
     make: (list, options, random) => manifest.make(markedList(askedList(list, options)), options, random),
     move: (...made) => boundedStep(move(...made)),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Beginning, Doing, Game, PlayContext, Response, Score, Step, Turn } from './contract.ts'
+import type { Beginning, Doing, Game, PlayContext, Response, Score, Shared, Step, Turn } from './contract.ts'
 import { NO_KNOWLEDGE } from './knowledge.ts'
 import { PlayRules } from './rules.ts'
 
@@ -39,7 +39,9 @@ export interface Course<Puzzle, Play extends PlayLife, Move extends { type: stri
   move(puzzle: Puzzle, play: Play, move: Exclude<Move, { type: 'finish' }>, turn: Turn): Turned<Play>
   /** Closes what is open; the play ends with it. */
   finish(puzzle: Puzzle, play: Play, turn: Turn): Turned<Play>
-  score(puzzle: Puzzle, play: Play): Pick<Score, 'right' | 'total' | 'points'> & Partial<Score>
+  score(puzzle: Puzzle, play: Play, shared?: Shared | null): Pick<Score, 'right' | 'total' | 'points'> & Partial<Score>
+  /** Brings a play under way to what all are asked now; absent where each goes on alone. */
+  follow?(puzzle: Puzzle, play: Play, turn: Turn): Turned<Play>
   /** What a play under way is doing. */
   doing(puzzle: Puzzle, play: Play): Doing
 }
@@ -47,7 +49,7 @@ export interface Course<Puzzle, Play extends PlayLife, Move extends { type: stri
 type Life<Puzzle, Play, Move> = Pick<
   Game<unknown, Puzzle, Play, Move, unknown>,
   'start' | 'move' | 'end' | 'score' | 'doing'
->
+> & { follow(puzzle: Puzzle, play: Play, turn: Turn): Step<Play> }
 
 /**
  * Returns how a game is played, with the life that all plays share: it begins at 0, nothing is taken once it is over,
@@ -73,11 +75,12 @@ export function playing<Puzzle, Play extends PlayLife, Move extends { type: stri
       return turn(play, at, (now) => course.move(puzzle, play, move as Exclude<Move, { type: 'finish' }>, now))
     },
     end,
-    score: (puzzle, play) => ({
+    follow: (puzzle, play, at) => turn(play, at, (now) => course.follow?.(puzzle, play, now) ?? { play }),
+    score: (puzzle, play, shared) => ({
       bonus: 0,
       hints: 0,
       misses: 0,
-      ...course.score(puzzle, play),
+      ...course.score(puzzle, play, shared),
       finished: play.finishedAt !== null,
       milliseconds: play.finishedAt ?? play.lastAt,
     }),

@@ -85,7 +85,7 @@ async function applyMove(
   const { game, puzzle } = made
   const clock = play.ended
     ? play.milliseconds
-    : clockAt(clockOf(play), now, game.timed?.deadline(puzzle, state) ?? null)
+    : clockAt(clockOf(play), now, game.timed?.deadline(puzzle, state, context) ?? null)
   const isPassed = isForPast(play, sent)
   const step = isPassed
     ? { play: state, responses: [] }
@@ -153,7 +153,7 @@ function asMade(play: OpenPlay, sent: IdentifiedMove): { play: OpenPlay; now: nu
   if (delay > 0 && before && sent.for !== undefined && sent.for === game.moment?.(puzzle, before.state)) {
     const earlier: OpenPlay = { ...play, ...before, ended: false }
     const now = Math.max(before.movedAt, play.now - delay)
-    const deadline = game.timed?.deadline(puzzle, before.state) ?? null
+    const deadline = game.timed?.deadline(puzzle, before.state, play.context) ?? null
     if (deadline !== null && clockAt(clockOf(earlier), now, deadline) < deadline) return { play: earlier, now, delay }
   }
   return { play, now: Math.max(play.movedAt, play.now - delay), delay }

@@ -168,7 +168,7 @@ export function clockOf({ milliseconds, movedAt, factor, paused, pausedBefore }:
 /** Returns the moment at which what stands in a play is over; null where it has all the time. */
 export function dueMoment(play: OpenPlay): Date | null {
   const { game, puzzle } = play.made
-  const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state) ?? null)
+  const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state, play.context) ?? null)
   return deadline === null ? null : new Date(Math.ceil(momentOf(clockOf(play), deadline)))
 }
 
@@ -305,7 +305,7 @@ async function missedIn(scope: Scope, { id, state, made: { game, puzzle } }: Ope
 /** Returns the milliseconds until what stands in a play is over, as its player is told; null where it has all the time. */
 function timeLeft(play: OpenPlay): number | null {
   const { game, puzzle } = play.made
-  const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state) ?? null)
+  const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state, play.context) ?? null)
   if (!game.timed || deadline === null) return null
   const left = deadline - game.timed.grace - clockAt(clockOf(play), play.now, deadline)
   return Math.max(0, Math.round(left * play.factor))

@@ -100,7 +100,7 @@ function squaresOf({ terms }: BingoPuzzle, { cells }: BingoCard): BingoView['squ
 const move: BingoCourse['move'] = (puzzle, play, made, { clock, shared }) => {
   if (made.type === 'mark')
     return puzzle.calling === 'teacher' ? toggled(puzzle, play, made.place) : mark(puzzle, play, made.place, clock)
-  if (made.type === 'claim') return claim(puzzle, play, clock, shared?.calls)
+  if (made.type === 'claim') return claim(puzzle, play, clock, shared?.calls ?? null)
   if (puzzle.calling === 'teacher') return { play }
   const responses = passes(puzzle, play, clock)
   const passed = { ...play, wrong: [...play.wrong, ...responses.map(() => puzzle.calls[play.called - 1]!)] }
@@ -113,9 +113,9 @@ const move: BingoCourse['move'] = (puzzle, play, made, { clock, shared }) => {
  * Checks a claim against the calls: those of the device, or those that the teacher has made for all. Where the teacher
  * calls without this house, nobody here knows whether it is a bingo.
  */
-function claim(puzzle: BingoPuzzle, before: BingoPlay, clock: number, calls: number | undefined): Turned<BingoPlay> {
+function claim(puzzle: BingoPuzzle, before: BingoPlay, clock: number, calls: number | null): Turned<BingoPlay> {
   const isTold = puzzle.calling === 'teacher'
-  if (isTold && calls === undefined) return { play: { ...before, lastMark: 'ask' } }
+  if (isTold && calls === null) return { play: { ...before, lastMark: 'ask' } }
   const play = isTold ? { ...before, called: calls ?? 0 } : before
   const { won, places } = checkClaim(puzzle, puzzle.cards[play.card]!.number, play.called) ?? { won: false, places: [] }
   if (!won || !places.every((place) => play.marked.includes(place))) return { play: { ...play, lastMark: 'not-yet' } }

@@ -4,7 +4,7 @@ import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { QuizOptions } from './options.ts'
-import { course, moment, opinions, questionsOf, QuizMove, timed, type Answered } from './play.ts'
+import { course, moment, opinions, questionsOf, QuizMove, stepsOf, timed, type Answered } from './play.ts'
 import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
 import { view } from './view.ts'
@@ -52,6 +52,7 @@ export const quiz = gameFrom({
   opinions,
   timed,
   course,
+  stepsOf,
 })
 
 export * from './options.ts'

@@ -52,13 +52,14 @@ export interface QuizPlay extends PlayLife {
   secondRight: number[]
 }
 
-const start: QuizCourse['start'] = ({ questions, cards }, { random, rules }) => {
+const start: QuizCourse['start'] = ({ questions, cards }, { random, rules, shared }) => {
   const all = [...questions.keys()]
   return {
     askedAt: 0,
-    phase: cards && questions.some(({ scored }) => scored) ? 'cards' : 'asking',
+    phase: cards && !shared?.inStep && questions.some(({ scored }) => scored) ? 'cards' : 'asking',
     round: 1,
-    queue: rules.order === 'mixed' ? random.shuffled(all) : all,
+    // Who comes late begins with the question that stands.
+    queue: shared?.inStep ? all.slice(shared.standing?.place) : rules.order === 'mixed' ? random.shuffled(all) : all,
     hinted: false,
     hints: 0,
     last: null,
@@ -70,6 +71,7 @@ const start: QuizCourse['start'] = ({ questions, cards }, { random, rules }) => 
 
 const move: QuizCourse['move'] = (puzzle, play, made, turn) => {
   const { clock } = turn
+  if (turn.shared?.inStep) return moveInStep(puzzle, play, made, turn)
   if (made.type === 'begin')
     return { play: play.phase === 'cards' ? { ...play, phase: 'asking', askedAt: clock } : play }
   if (made.type === 'next') return play.phase === 'told' ? next(puzzle, play, turn) : { play }
@@ -84,7 +86,7 @@ const move: QuizCourse['move'] = (puzzle, play, made, turn) => {
     // A phone's clock is never believed: only the server's says that time is up.
     return question.seconds === 0 || taken < question.seconds * 1000 - EARLY
       ? { play }
-      : settle(puzzle, play, { right: false, given: '', accepted: '', why: 'none' }, { type: 'nothing' }, turn)
+      : settle(puzzle, play, NOTHING, { type: 'nothing' }, turn)
   }
   const late = question.seconds > 0 && taken > question.seconds * 1000 + GRACE
   const judged = judge(puzzle, question, made)
@@ -92,11 +94,20 @@ const move: QuizCourse['move'] = (puzzle, play, made, turn) => {
   return settle(puzzle, play, late ? { ...judged, right: false } : judged, detailOf(question, made, judged), turn)
 }
 
+/** What is given where no answer came. */
+const NOTHING: Judged = { right: false, given: '', accepted: '', why: 'none' }
+
 /** Notes what came of the current question. Only the first round counts. */
-function settle(puzzle: QuizPuzzle, play: QuizPlay, judged: Judged, detail: GivenDetail, turn: Turn): Turned<QuizPlay> {
+function settle(
+  puzzle: QuizPuzzle,
+  play: QuizPlay,
+  judged: Judged,
+  detail: GivenDetail,
+  turn: Turn,
+  milliseconds = turn.clock - play.askedAt,
+): Turned<QuizPlay> {
   const index = play.queue[0]!
   const question = puzzle.questions[index]!
-  const milliseconds = turn.clock - play.askedAt
   const outcome = !question.scored ? 'opinion' : judged.right ? 'right' : detail.type === 'nothing' ? 'passed' : 'wrong'
   const points = outcome === 'right' && play.round === 1 ? pointsFor(puzzle, question, milliseconds, play.hinted) : 0
   const last: Answered = { ...judged, question: index, points, outcome }
@@ -120,7 +131,9 @@ function settle(puzzle: QuizPuzzle, play: QuizPlay, judged: Judged, detail: Give
     }),
   ]
   // Where nothing is told before the end, the next question comes at once.
-  return turn.rules.telling === 'at-end' ? { ...next(puzzle, settled, turn), responses } : { play: settled, responses }
+  return turn.rules.telling === 'at-end' && !turn.shared?.inStep
+    ? { ...next(puzzle, settled, turn), responses }
+    : { play: settled, responses }
 }
 
 function pointsFor(
@@ -146,6 +159,49 @@ function next(puzzle: QuizPuzzle, play: QuizPlay, { clock, rules }: Turn): Turne
   return { play: { ...asking, phase: 'done', queue: [] }, isOver: true }
 }
 
+/** A move where all are asked the same: an answer to the question that stands, while it can be answered. */
+function moveInStep(puzzle: QuizPuzzle, play: QuizPlay, made: QuizMove, turn: Turn): Turned<QuizPlay> {
+  const standing = turn.shared?.standing
+  if (!standing) return { play }
+  const { play: here, responses = [] } = follow(puzzle, play, turn)
+  const question = puzzle.questions[standing.place]
+  if (!question || !standing.open || here.queue[0] !== standing.place) return { play }
+  if (made.type === 'hint') {
+    const there = question.hint !== '' && !here.hinted && here.phase === 'asking'
+    return there ? { play: { ...here, hinted: true, hints: here.hints + 1 }, responses } : { play }
+  }
+  if (made.type !== 'choose' && made.type !== 'type' && made.type !== 'claim') return { play }
+  if (here.phase === 'told' && !standing.change) return { play }
+  const judged = judge(puzzle, question, made)
+  if (!judged) return { play }
+  const again = here.phase === 'told' ? { ...here, answers: here.answers.slice(0, -1) } : here
+  const taken = Math.max(0, turn.now - standing.openedAt)
+  const settled = settle(puzzle, again, judged, detailOf(question, made, judged), turn, taken)
+  return { ...settled, responses: [...responses, ...(settled.responses ?? [])] }
+}
+
+/** Brings a play to the question that all are asked: what it was asked before, and did not answer, is passed over. */
+const follow: NonNullable<QuizCourse['follow']> = (puzzle, play, turn) => {
+  const standing = turn.shared?.standing
+  let here: Turned<QuizPlay> = { play }
+  if (!standing) return here
+  const responses: Response[] = []
+  const passOver = (): void => {
+    if (here.play.phase !== 'asking') return
+    const milliseconds = puzzle.questions[here.play.queue[0]!]!.seconds * 1000
+    here = settle(puzzle, here.play, NOTHING, { type: 'nothing' }, turn, milliseconds)
+    responses.push(...(here.responses ?? []))
+  }
+  while (here.play.queue.length > 0 && here.play.queue[0]! < standing.place) {
+    passOver()
+    const { play: before } = here
+    const asking = { ...before, phase: 'asking' as const, hinted: false, last: null, askedAt: turn.clock }
+    here = { play: { ...asking, queue: before.queue.slice(1) } }
+  }
+  if (!standing.open && here.play.queue[0] === standing.place) passOver()
+  return { play: here.play, responses }
+}
+
 const finish: QuizCourse['finish'] = (puzzle, play) => {
   const answered = new Set(play.answers.map(({ question }) => question))
   const rest = play.round === 1 ? play.queue.filter((question) => !answered.has(question)) : []
@@ -161,13 +217,17 @@ const finish: QuizCourse['finish'] = (puzzle, play) => {
   return { play: { ...play, phase: 'done', last: null, queue: [], answers: [...play.answers, ...passed] } }
 }
 
-/** Returns the score of the first round: opinions don't count. */
-const score: QuizCourse['score'] = ({ questions }, play) => ({
-  right: play.answers.filter(({ outcome }) => outcome === 'right').length,
-  total: questions.filter(({ scored }) => scored).length,
-  points: play.answers.reduce((sum, { points }) => sum + points, 0),
-  hints: play.hints,
-})
+/** Returns the score of the first round: opinions don't count. What others can still answer is told to nobody. */
+const score: QuizCourse['score'] = ({ questions }, play, shared) => {
+  const isOpen = shared?.standing?.open && play.last?.question === shared.standing.place
+  const answers = isOpen ? play.answers.slice(0, -1) : play.answers
+  return {
+    right: answers.filter(({ outcome }) => outcome === 'right').length,
+    total: questions.filter(({ scored }) => scored).length,
+    points: answers.reduce((sum, { points }) => sum + points, 0),
+    hints: play.hints,
+  }
+}
 
 /** What a play is doing: looking at the cards, at a question, or at one asked again. */
 const doing: QuizCourse['doing'] = ({ questions }, { phase, round, queue, secondAsked }): Doing => {
@@ -177,7 +237,7 @@ const doing: QuizCourse['doing'] = ({ questions }, { phase, round, queue, second
 }
 
 type QuizCourse = Course<QuizPuzzle, QuizPlay, QuizMove>
-export const course: QuizCourse = { hints: ['hint'], start, move, finish, score, doing }
+export const course: QuizCourse = { hints: ['hint'], start, move, follow, finish, score, doing }
 
 export function questionsOf({ questions }: QuizPuzzle): Question[] {
   return questions.map(({ entryId, answer, prompt, scored }) => ({
@@ -194,12 +254,18 @@ export function moment(_puzzle: QuizPuzzle, { round, queue, phase }: QuizPlay): 
 
 /** The time for the question that stands is over, with what a slow connection may take. */
 export const timed: Timed<QuizPuzzle, QuizPlay, QuizMove> = {
-  deadline: ({ questions }, { phase, queue, askedAt }) => {
+  deadline: ({ questions }, { phase, queue, askedAt }, { shared }) => {
+    if (shared?.inStep) return null
     const seconds = phase === 'asking' ? questions[queue[0]!]!.seconds : 0
     return seconds > 0 ? askedAt + seconds * 1000 + GRACE + 1 : null
   },
   grace: GRACE + 1,
   timeUp: { type: 'late' },
+}
+
+/** What all can be asked at once, with the time there is for it. */
+export function stepsOf({ questions }: QuizPuzzle): { entryId: string; seconds: number }[] {
+  return questions.map(({ entryId, seconds }) => ({ entryId, seconds }))
 }
 
 /** Opinions that this player has given: now he may see the others'. */

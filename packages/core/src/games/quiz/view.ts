@@ -56,6 +56,8 @@ export interface QuizView {
   cards: { front: ShownFace; back: ShownFace }[]
   question: AskedQuestion | null
   told: ToldAnswer | null
+  /** The answer that was sent while others can still answer: nothing is told of it yet. */
+  sent: { choices: number[]; text: string; change: boolean } | null
   review: ReviewedAnswer[]
   /** The right answers to the question that stands, in words: for the teacher alone. */
   key: string[]
@@ -65,16 +67,20 @@ export interface QuizView {
   finished: boolean
 }
 
-export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules }: Sight): QuizView {
+export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules, shared }: Sight): QuizView {
   const { questions, pass } = puzzle
   const finished = play.finishedAt !== null
+  const standing = shared?.inStep ? shared.standing : undefined
+  // What others can still answer is told to nobody who plays.
+  const isHeld = standing?.open === true && play.phase === 'told' && play.last?.question === standing.place
   const current = play.phase === 'asking' || play.phase === 'told' ? questions[play.queue[0]!] : undefined
+  const phase = isHeld ? 'asking' : play.phase
   const right = play.answers.filter(({ outcome }) => outcome === 'right').length
   const total = questions.filter(({ scored }) => scored).length
   // The wall shows the question and its answer, never what one student gave.
   const shows = (told: ToldAnswer): ToldAnswer => (audience === 'wall' ? { ...told, given: '', accepted: '' } : told)
   return {
-    phase: play.phase,
+    phase,
     round: play.round,
     cards:
       play.phase === 'cards'
@@ -82,8 +88,9 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules }: Si
             .filter(({ scored }) => scored)
             .map(({ prompt, answer }) => ({ front: revealedFace(prompt), back: revealedFace(answer) }))
         : [],
-    question: current ? askedQuestion(puzzle, play, current, rules.hints) : null,
-    told: play.phase === 'told' && play.last ? shows(toldAnswer(questions[play.last.question]!, play.last)) : null,
+    question: current ? askedQuestion(puzzle, { ...play, phase }, current, rules, shared) : null,
+    sent: isHeld && audience === 'player' ? sentAnswer(current!, play.last!, standing.change) : null,
+    told: phase === 'told' && play.last ? shows(toldAnswer(questions[play.last.question]!, play.last)) : null,
     key: audience === 'teacher' && current ? rightAnswers(current) : [],
     review: finished && audience !== 'wall' ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],
     second: play.secondAsked.length > 0 ? { right: play.secondRight.length, total: play.secondAsked.length } : null,
@@ -96,7 +103,8 @@ function askedQuestion(
   { questions }: QuizPuzzle,
   play: QuizPlay,
   question: QuizQuestion,
-  hints: boolean,
+  { hints }: Sight['rules'],
+  shared: Sight['shared'],
 ): AskedQuestion {
   const all = play.round === 1 ? questions.length : play.secondAsked.length
   return {
@@ -108,12 +116,23 @@ function askedQuestion(
     several: question.form === 'choice' && question.choices.filter(({ right }) => right).length > 1,
     scored: question.scored,
     worth: question.worth,
-    seconds: question.seconds,
+    // Where all are asked at once, the time is everybody's, and stands elsewhere.
+    seconds: shared?.inStep ? 0 : question.seconds,
     hasHint: hints && question.hint !== '' && !play.hinted && play.phase === 'asking',
     hint: play.hinted ? question.hint : null,
     number: all - play.queue.length + 1,
     of: all,
   }
+}
+
+function sentAnswer(question: QuizQuestion, { given }: Answered, change: boolean): NonNullable<QuizView['sent']> {
+  const whole = question.choices.findIndex((_, index) => wordsOf(question, index) === given)
+  const words = question.form === 'choice' ? (whole >= 0 ? [given] : given.split('; ')) : []
+  const choices =
+    question.form === 'true-false'
+      ? [given === '✓' ? 0 : 1]
+      : question.choices.flatMap((_, index) => (words.includes(wordsOf(question, index)) ? [index] : []))
+  return { choices, text: question.form === 'typed' ? given : '', change }
 }
 
 function toldAnswer(question: QuizQuestion, { right, outcome, given, accepted, why, points }: Answered): ToldAnswer {

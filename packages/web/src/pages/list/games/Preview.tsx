@@ -24,7 +24,7 @@ interface PreviewProps {
 /** Plays a puzzle right here, on the reducer that the server uses too. */
 export function Preview({ kind, puzzle, early, language, wall, onLeaveWall }: PreviewProps) {
   const game = gameOf(kind)
-  const deadlineOf = (play: unknown): number | null => game.timed?.deadline(puzzle, play) ?? null
+  const deadlineOf = (play: unknown): number | null => game.timed?.deadline(puzzle, play, PLAIN_CONTEXT) ?? null
   const [{ play, clock }, send] = useReducer(
     (before: PreviewPlay, { move, now }: { move: unknown; now: number }): PreviewPlay => {
       const turn: Turn = { ...PLAIN_CONTEXT, clock: clockAt(before.clock, now, deadlineOf(before.play)), now }

@@ -1,0 +1,320 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import {
+  command,
+  dueOf,
+  LiveRules,
+  newEntry,
+  noticeAbsence,
+  noticeCount,
+  openSession,
+  passTime,
+  randomFrom,
+  sharedOf,
+  wayOf,
+  type EntryList,
+  type HostCommand,
+  type Response,
+  type Session,
+  type SessionSetting,
+  type Turn,
+} from '../src/index.ts'
+import { quiz, QuizOptions, type QuizMove } from '../src/games/quiz/index.ts'
+import type { QuizPlay } from '../src/games/quiz/play.ts'
+import { begin, when } from './playing.ts'
+import { idOf } from './sampleWords.ts'
+
+const QUESTIONS = 5
+
+function settingOf(rules: Parameters<typeof LiveRules.parse>[0], seconds = 20): SessionSetting {
+  return { rules: LiveRules.parse(rules), game: { steps: Array.from({ length: QUESTIONS }, () => ({ seconds })) } }
+}
+
+const inStep = (wayOptions: object = {}): SessionSetting => settingOf({ way: 'together', wayOptions })
+
+/** Does commands one after another, each so many milliseconds after the last, passing time by as a server does. */
+function run(setting: SessionSetting, steps: readonly [HostCommand | null, number][]): Session {
+  let now = 0
+  let session = openSession(setting.rules)
+  for (const [wanted, later] of steps) {
+    now += later
+    session = passed(session, setting, now)
+    if (wanted) session = command(session, wanted, setting, now)
+  }
+  return session
+}
+
+/** A server that looks late passes each moment in its order, at that moment. */
+function passed(session: Session, setting: SessionSetting, now: number): Session {
+  for (let due = dueOf(session, setting); due !== null && due <= now; due = dueOf(session, setting))
+    session = passTime(session, setting, due)
+  return session
+}
+
+const anyCommand: fc.Arbitrary<HostCommand | null> = fc.oneof(
+  fc.constant(null),
+  ...(['start', 'pause', 'resume', 'next', 'end'] as const).map((type) => fc.constant({ type })),
+  fc.boolean().map((locked) => ({ type: 'lock' as const, locked })),
+  fc.integer({ min: 5, max: 90 }).map((seconds) => ({ type: 'add-time' as const, seconds })),
+  fc
+    .option(fc.integer({ min: 1, max: 3 }), { nil: null })
+    .map((minutes) => ({ type: 'set-end' as const, end: { minutes, points: null, allDone: false } })),
+)
+const anySetting = fc
+  .record({
+    way: fc.constantFrom('together' as const, 'ownpace' as const),
+    minutes: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
+    itself: fc.boolean(),
+    seconds: fc.constantFrom(0, 20),
+  })
+  .map(({ way, minutes, itself, seconds }) =>
+    settingOf(
+      { way, end: { minutes }, wayOptions: way === 'together' ? { next: itself ? 'itself' : 'key', seconds } : {} },
+      seconds,
+    ),
+  )
+
+describe('A live session', () => {
+  it('keeps its order whatever two hosts press, and whenever a server looks', () => {
+    const order = { lobby: 0, running: 1, paused: 1, over: 2 }
+    fc.assert(
+      fc.property(
+        anySetting,
+        fc.array(fc.tuple(anyCommand, fc.integer({ min: 0, max: 40_000 })), { maxLength: 40 }),
+        (setting, steps) => {
+          let now = 0
+          let session = openSession(setting.rules)
+          let place = -1
+          for (const [wanted, later] of steps) {
+            now += later
+            for (const next of [
+              passed(session, setting, now),
+              ...(wanted ? [command(passed(session, setting, now), wanted, setting, now)] : []),
+            ]) {
+              expect(order[next.phase]).to.be.at.least(order[session.phase])
+              const standing = sharedOf(next, setting.rules, null).standing ?? null
+              if (standing) expect(standing.place, 'no question comes back').to.be.at.least(place)
+              place = standing?.place ?? place
+              const due = dueOf(next, setting)
+              if (next.phase !== 'running') expect(due, 'only what runs has a time').to.equal(null)
+              else if (due !== null) expect(due, 'what is due is yet to come').to.be.greaterThan(now)
+              expect(next.phase === 'over').to.equal(next.endedAt !== null)
+              expect(next.phase === 'paused').to.equal(next.pausedAt !== null)
+              session = next
+            }
+          }
+        },
+      ),
+    )
+  })
+
+  it('stands still in a pause: all that was left is left after it', () => {
+    fc.assert(
+      fc.property(
+        anySetting,
+        fc.integer({ min: 0, max: 10_000 }),
+        fc.integer({ min: 0, max: 10 * 60_000 }),
+        (setting, played, still) => {
+          const before = run(setting, [
+            [{ type: 'start' }, 5],
+            [{ type: 'pause' }, played],
+          ])
+          const after = command(before, { type: 'resume' }, setting, before.pausedAt! + still)
+          const running = command(openSession(setting.rules), { type: 'start' }, setting, 5)
+          const due = dueOf(running, setting)
+          expect(dueOf(after, setting)).to.equal(due === null ? null : due + still)
+          expect(passTime(before, setting, before.pausedAt! + still), 'no time passes').to.equal(before)
+        },
+      ),
+    )
+  })
+
+  it('ends by the clock, by points, when all are done, or once nobody cares any more', () => {
+    const timed = run(settingOf({ end: { minutes: 1 } }), [
+      [{ type: 'start' }, 0],
+      [null, 60_000],
+    ])
+    expect([timed.phase, timed.endedBy, timed.endedAt]).to.deep.equal(['over', 'time', 60_000])
+    const more = run(settingOf({ end: { minutes: 1 } }), [
+      [{ type: 'start' }, 0],
+      [{ type: 'add-time', seconds: 60 }, 30_000],
+      [null, 60_000],
+    ])
+    expect([more.phase, more.endsAt]).to.deep.equal(['running', 120_000])
+    const setting = settingOf({ end: { points: 50, allDone: true } })
+    const running = run(setting, [[{ type: 'start' }, 0]])
+    expect(noticeCount(running, { here: 3, done: 2, points: 49 }, 9)).to.equal(running)
+    expect(noticeCount(running, { here: 0, done: 0, points: 0 }, 9), 'nobody came yet').to.equal(running)
+    expect(noticeCount(running, { here: 3, done: 3, points: 0 }, 9).endedBy).to.equal('all-done')
+    expect(noticeCount(running, { here: 3, done: 0, points: 50 }, 9).endedBy).to.equal('points')
+    const away = settingOf({ hostAway: 'pause' })
+    const left = noticeAbsence(run(away, [[{ type: 'start' }, 0]]), 'short', away, 9)
+    expect([left.phase, left.pausedBy]).to.deep.equal(['paused', 'absence'])
+    expect(noticeAbsence(left, 'long', away, 9).endedBy).to.equal('absence')
+    expect(noticeAbsence(running, 'short', setting, 9), 'goes on where it is set so').to.equal(running)
+  })
+
+  it('changes its end while it runs, and counts new minutes from then', () => {
+    const setting = settingOf({ end: { minutes: 10 } })
+    const session = run(setting, [
+      [{ type: 'start' }, 0],
+      [{ type: 'set-end', end: { minutes: 2, points: null, allDone: true } }, 30_000],
+    ])
+    expect([session.endsAt, session.end.allDone]).to.deep.equal([150_000, true])
+    const same = command(session, { type: 'set-end', end: { ...session.end, points: 5 } }, setting, 40_000)
+    expect(same.endsAt, 'minutes that stay are counted as they were').to.equal(150_000)
+  })
+
+  it('goes from question to question by key or by itself, and ends after the last', () => {
+    const keyed = run(inStep(), [
+      [{ type: 'start' }, 0],
+      [{ type: 'next' }, 1000],
+      [null, 500_000],
+    ])
+    expect(keyed.way).to.include({ place: 0, phase: 'told', dueAt: null })
+    const byItself = run(inStep({ next: 'itself', after: 10 }), [
+      [{ type: 'start' }, 0],
+      [null, 65_000],
+    ])
+    expect(byItself.way, '20 s for each, then 10 s for its answer').to.include({ place: 2, phase: 'asking' })
+    const over = run(inStep({ next: 'itself', after: 10 }), [
+      [{ type: 'start' }, 0],
+      [null, QUESTIONS * 30_000],
+    ])
+    expect([over.phase, over.endedBy]).to.deep.equal(['over', 'played-out'])
+  })
+
+  it('refuses what its way of playing does not know', () => {
+    expect(LiveRules.safeParse({ way: 'ownpace', wayOptions: { change: true } }).success).to.equal(false)
+    expect(LiveRules.safeParse({ way: 'together', wayOptions: { change: true } }).success).to.equal(true)
+    expect(wayOf('together').suits({ steps: [] }), 'a game without questions').to.equal(false)
+  })
+})
+
+const list: EntryList = {
+  title: 'Live',
+  answerLanguage: 'en',
+  promptLanguage: 'en',
+  entries: ['amber', 'basil', 'cedar', 'denim', 'ember'].map((text, index) =>
+    newEntry({
+      id: idOf(index),
+      answer: { text },
+      prompt: { text: `clue ${index}` },
+      choices: [{ text: `not ${text}`, right: false }],
+      fact: `fact of ${text}`,
+    }),
+  ),
+}
+const puzzle = quiz.make(list, QuizOptions.parse({ order: 'list', speed: 'strong' }), randomFrom('1'))
+
+/** One student of a session: joins at some time, then does this and that. */
+interface Student {
+  joins: number
+  acts: { at: number; move: QuizMove }[]
+}
+
+const anyStudent: fc.Arbitrary<Student> = fc.record({
+  joins: fc.integer({ min: 0, max: 140_000 }),
+  acts: fc.array(
+    fc.record({
+      at: fc.integer({ min: 0, max: 160_000 }),
+      move: fc.oneof(
+        fc.constantFrom(0, 1).map((choice): QuizMove => ({ type: 'choose', choices: [choice] })),
+        fc.constantFrom<QuizMove>({ type: 'next' }, { type: 'late' }, { type: 'begin' }, { type: 'hint' }),
+      ),
+    }),
+    { maxLength: 20 },
+  ),
+})
+
+describe('A quiz in step', () => {
+  it('counts each answer once, to the question that stood while it could be answered, and adds up', () => {
+    const setting = inStep({ next: 'itself', after: 10 })
+    fc.assert(
+      fc.property(fc.array(anyStudent, { minLength: 1, maxLength: 4 }), fc.boolean(), (students, change) => {
+        const rules = LiveRules.parse({ ...setting.rules, wayOptions: { next: 'itself', after: 10, change } })
+        const at = (now: number): Turn => {
+          const session = passed(command(openSession(rules), { type: 'start' }, setting, 0), { ...setting, rules }, now)
+          return { ...when(now), shared: sharedOf(session, rules, null) }
+        }
+        for (const { joins, acts } of students) {
+          const first = at(joins).shared!.standing!.place
+          let play: QuizPlay = quiz.start(puzzle, begin('p', { ...at(joins), random: randomFrom('p') }))
+          const kept = new Map<string, Response>()
+          const keep = (responses: readonly Response[]): void => {
+            for (const response of responses) kept.set(`${response.entryId} ${response.round}`, response)
+          }
+          for (const { at: now, move } of acts.filter((act) => act.at >= joins).sort((a, b) => a.at - b.at)) {
+            const turn = at(now)
+            const standing = turn.shared!.standing!
+            const followed = quiz.inStep!.follow(puzzle, play, turn)
+            keep(followed.responses)
+            play = followed.play
+            const was = play.answers.length
+            const step = quiz.move(puzzle, play, move, turn)
+            for (const { entryId, outcome, milliseconds } of step.responses) {
+              if (outcome === 'passed') continue
+              expect(entryId, 'an answer is to what stands').to.equal(puzzle.questions[standing.place]!.entryId)
+              expect(standing.open).to.equal(true)
+              expect(milliseconds).to.equal(now - standing.openedAt)
+            }
+            if (!change && kept.get(`${puzzle.questions[standing.place]!.entryId} first`)?.given)
+              expect(step.play.answers.length, 'an answer locks').to.equal(was)
+            keep(step.responses)
+            play = step.play
+            if (standing.open) {
+              const shown = JSON.stringify([
+                quiz.view(puzzle, play, { ...turn, audience: 'player' }),
+                quiz.score(puzzle, play, turn.shared),
+              ])
+              const others = { ...turn, audience: 'player' as const }
+              const unanswered = quiz.view(puzzle, { ...play, phase: 'asking' }, others)
+              expect(shown).not.to.include(`fact of ${list.entries[standing.place]!.answer.text}`)
+              expect(quiz.view(puzzle, play, others).told, 'nothing is told').to.equal(null)
+              expect(unanswered.key).to.deep.equal([])
+            }
+          }
+          const end = at(400_000)
+          expect(end.shared!.phase).to.equal('over')
+          const followed = quiz.inStep!.follow(puzzle, play, end)
+          keep(followed.responses)
+          const last = quiz.end(puzzle, followed.play, end)
+          keep(last.responses)
+          const score = quiz.score(puzzle, last.play, end.shared)
+          const counted = [...kept.values()].filter(({ counts }) => counts)
+          expect(score.points).to.equal(counted.reduce((sum, { points }) => sum + points, 0))
+          expect(score.right).to.equal(counted.filter(({ outcome }) => outcome === 'right').length)
+          expect(kept.size, 'asked are those that stood from the joining on').to.equal(QUESTIONS - first)
+          expect(quiz.inStep!.follow(puzzle, last.play, end).play, 'nothing follows the end').to.equal(last.play)
+        }
+      }),
+      { numRuns: 300 },
+    )
+  })
+
+  it('holds what an answer came to until nobody can answer any more', () => {
+    const shared = (open: boolean): Turn['shared'] => ({
+      phase: 'open',
+      calls: null,
+      inStep: true,
+      standing: { place: 0, openedAt: 1000, open, change: false },
+    })
+    const right = puzzle.questions[0]!.choices.findIndex((choice) => choice.right)
+    const asked = quiz.start(puzzle, begin('p', { shared: shared(true) }))
+    const { play } = quiz.move(
+      puzzle,
+      asked,
+      { type: 'choose', choices: [right] },
+      when(4000, { shared: shared(true) }),
+    )
+    const sight = { ...when(5000), audience: 'player' as const }
+    const open = quiz.view(puzzle, play, { ...sight, shared: shared(true) })
+    expect([open.phase, open.told, open.sent?.choices]).to.deep.equal(['asking', null, [right]])
+    expect(quiz.score(puzzle, play, shared(true)).points).to.equal(0)
+    const closed = quiz.view(puzzle, play, { ...sight, shared: shared(false) })
+    expect([closed.phase, closed.told?.right, closed.sent]).to.deep.equal(['told', true, null])
+    expect(quiz.score(puzzle, play, shared(false)).points).to.be.greaterThan(0)
+    const wall = quiz.view(puzzle, play, { ...sight, audience: 'wall', shared: shared(true) })
+    expect([wall.told, wall.sent, wall.key]).to.deep.equal([null, null, []])
+  })
+})
