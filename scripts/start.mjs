@@ -93,9 +93,9 @@ function secret(name) {
 async function start() {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Advice(`PORT is ${process.env.PORT}; use a number from 1 to 65535.`)
-  if (process.env.SMTP_URL !== undefined && process.env.SITE_ADDRESS === undefined)
+  if (process.env.SMTP_URL !== undefined && process.env.PUBLIC_URL === undefined)
     throw new Advice(
-      'With SMTP_URL set, say in SITE_ADDRESS where teachers find Jolly Otter: mails lead there, such as https://otter.school.example.',
+      'With SMTP_URL set, say in PUBLIC_URL where teachers find Jolly Otter: mails lead there, such as https://otter.school.example.',
     )
   await claimPort(port)
   // In development the pages' own server stands before the other.
@@ -123,7 +123,7 @@ async function start() {
     PORT: String(serverPort),
     SESSION_SECRET: process.env.SESSION_SECRET ?? secret('secret'),
     OPERATOR_SECRET: operator,
-    SITE_ADDRESS: process.env.SITE_ADDRESS ?? `http://localhost:${port}`,
+    PUBLIC_URL: process.env.PUBLIC_URL ?? `http://localhost:${port}`,
     WEB_FOLDER: join(home, 'dist', 'web'),
     NODE_ENV: 'production',
   }

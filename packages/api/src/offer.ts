@@ -1,4 +1,4 @@
-import { cleanText, GAME_KINDS, PlayRules, type Doing, type Outcome } from '@otter/core'
+import { cleanText, GAME_KINDS, LiveRules, PlayRules, type Doing, type Outcome } from '@otter/core'
 import { z } from 'zod'
 
 /** A seed as a person may type it. */
@@ -56,8 +56,11 @@ export const LeadReply = z.object({
 })
 export type LeadReply = z.infer<typeof LeadReply>
 
-/** Rules of an offer: how its games are played. */
-export const OfferRules = z.object({ type: z.literal('link'), play: PlayRules.prefault({}) })
+/** Rules of an offer: how its games are played, by each alone or live. */
+export const OfferRules = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('link'), play: PlayRules.prefault({}) }),
+  z.object({ type: z.literal('live'), play: PlayRules.prefault({}), live: LiveRules }),
+])
 export type OfferRules = z.infer<typeof OfferRules>
 
 /** A game given to students. */
@@ -78,6 +81,8 @@ export const OfferReply = z.object({
   players: z.number().int(),
   /** Whether its teacher leads the game, such as by calling. */
   led: z.boolean(),
+  /** How its live session stands; null for a link. */
+  live: z.enum(['lobby', 'running', 'paused', 'over']).nullable(),
   /** Whether the list has changed since the game was made. */
   outdated: z.boolean(),
 })

@@ -1,9 +1,18 @@
 import { GAME_KINDS, type Score } from '@otter/core'
 import { z } from 'zod'
+import { ChangeSelf, LiveView } from './live.ts'
 import { ParticipantName } from './offer.ts'
 
 export const JoinOffer = z.object({
-  name: ParticipantName,
+  /** Absent where the house gives names, or where a code brings a student back. */
+  name: ParticipantName.optional(),
+  /** What the same student was given on another device. */
+  returnCode: z
+    .string()
+    .max(20)
+    .transform((code) => code.replace(/[^a-z0-9]/giu, '').toUpperCase())
+    .optional(),
+  ...ChangeSelf.shape,
   /** Where somebody has the name already: whether this is the same student, who comes back, or another one. */
   same: z.enum(['back', 'other']).optional(),
   /** A request that is sent again, since its reply was lost, brings in one student. */
@@ -84,6 +93,8 @@ export const PlayReply = z.object({
   play: PlayState.nullable(),
   /** What became of the move that this replies to; null where it replies to none. */
   fate: MoveFate.nullable(),
+  /** The live session that it is played in; null where each plays alone. */
+  live: LiveView.nullable(),
   /** The player's token, where the page asked to keep it. */
   token: z.string().optional(),
 })

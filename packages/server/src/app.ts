@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs'
+import type { Server as HttpServer } from 'node:http'
 import { join } from 'node:path'
 import compression from 'compression'
 import connectPgSimple from 'connect-pg-simple'
@@ -10,10 +11,12 @@ import pg from 'pg'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import type { Database } from './db/database.ts'
+import { LiveHub } from './live/hub.ts'
 import { loggable, Problem, problemFrom } from './problem.ts'
 import accountRoutes from './routes/account.ts'
 import dictionaryRoutes from './routes/dictionary.ts'
 import jobRoutes from './routes/jobs.ts'
+import liveRoutes from './routes/live.ts'
 import listRoutes from './routes/lists.ts'
 import mediaRoutes, { mediaFileRoutes } from './routes/media.ts'
 import offerRoutes from './routes/offers.ts'
@@ -41,6 +44,10 @@ export interface Parts {
   sampleTeacher?: string
   /** Where teachers find this server, for what stands in mails. */
   siteAddress?: string
+  /** Where all find this server, as it is set; absent, students get the address by which their teacher came. */
+  publicUrl?: string
+  /** Proxies whose word on addresses is believed, as Express takes it. */
+  trustProxy?: string | number
   /** Where mails are sent from; absent, they are only kept. */
   mail?: MailSettings
   /** What opens the mails that were kept; absent, nothing does. */
@@ -59,7 +66,7 @@ const PACKED_FROM = 1400
 const BODY_LIMIT = '4mb'
 const SESSION_AGE = 14 * 24 * 3600_000
 
-/** Puts the server together, and starts taking up long jobs; `close` ends both. */
+/** Puts the server together, and starts taking up long jobs; `attach` takes up sockets on what it listens with; `close` ends all. */
 export function createApp({
   database,
   workers,
@@ -69,17 +76,19 @@ export function createApp({
   webFolder,
   sampleTeacher,
   siteAddress = 'http://localhost',
+  publicUrl,
+  trustProxy = 'loopback',
   mail,
   operatorSecret,
   passwordCost = PASSWORD_COST,
   connections = 4,
   lookForJobs,
-}: Parts): { app: Express; close: () => Promise<void> } {
+}: Parts): { app: Express; attach: (server: HttpServer) => void; close: () => Promise<void> } {
   const app = express()
   const sessions = new pg.Pool({ connectionString: databaseUrl, max: connections })
   sessions.on('error', (error) => logger.error(loggable(error), 'session store'))
   const Store = connectPgSimple(session)
-  app.set('trust proxy', 'loopback')
+  app.set('trust proxy', trustProxy)
   app.disable('x-powered-by')
   app.use(
     pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api') }, quietReqLogger: true }),
@@ -126,6 +135,7 @@ export function createApp({
   const stopTimekeeper = startTimekeeper(source, logger)
   const jobs = startJobs(source, workers, logger, lookForJobs)
   const limits = openLimits(sessions)
+  const live = new LiveHub({ source, databaseUrl, secret: sessionSecret, logger })
   const mailer = startMailer(source, mail, logger)
   const context = {
     ...source,
@@ -137,6 +147,8 @@ export function createApp({
     sampleTeacher,
     mailer,
     siteAddress,
+    publicUrl,
+    live,
     sendsMail: mail !== undefined,
     operatorSecret,
   }
@@ -156,6 +168,7 @@ export function createApp({
     accountRoutes(context),
     listRoutes(context),
     offerRoutes(context),
+    liveRoutes(context),
     jobRoutes(context),
     mediaRoutes(context),
   )
@@ -166,7 +179,9 @@ export function createApp({
   app.use(problems(logger))
   return {
     app,
+    attach: (server) => live.attach(server),
     close: async () => {
+      await live.close()
       stopHousekeeping()
       await stopTimekeeper()
       await jobs.close()

@@ -13,7 +13,8 @@ const Environment = z.object({
   WEB_FOLDER: z.string(),
   SAMPLE_DATA: z.enum(['0', '1']).default('1'),
   LOG_LEVEL: z.string().default('warn'),
-  SITE_ADDRESS: z.url().optional(),
+  PUBLIC_URL: z.url().optional(),
+  TRUST_PROXY: z.string().default('loopback'),
   SMTP_URL: z.url().optional(),
   MAIL_FROM: z.string().default('Jolly Otter <otter@localhost>'),
   OPERATOR_SECRET: z.string().min(16).optional(),
@@ -27,7 +28,7 @@ await migrate(DATABASE_URL)
 const workers = startWorkers({ threads: Math.max(2, Math.min(4, availableParallelism() - 1)) })
 const sampleTeacher = SAMPLE_DATA === '1' ? SAMPLE_EMAIL : undefined
 if (sampleTeacher !== undefined) await loadSample(database, workers)
-const { app, close } = createApp({
+const { app, attach, close } = createApp({
   database,
   workers,
   databaseUrl: DATABASE_URL,
@@ -35,7 +36,9 @@ const { app, close } = createApp({
   logger,
   webFolder: WEB_FOLDER,
   sampleTeacher,
-  siteAddress: (settings.SITE_ADDRESS ?? `http://localhost:${PORT}`).replace(/\/+$/u, ''),
+  trustProxy: /^\d+$/u.test(settings.TRUST_PROXY) ? Number(settings.TRUST_PROXY) : settings.TRUST_PROXY,
+  siteAddress: (settings.PUBLIC_URL ?? `http://localhost:${PORT}`).replace(/\/+$/u, ''),
+  ...(settings.PUBLIC_URL !== undefined && { publicUrl: settings.PUBLIC_URL }),
   ...(SMTP_URL !== undefined && { mail: { smtp: SMTP_URL, from: settings.MAIL_FROM } }),
   ...(OPERATOR_SECRET !== undefined && { operatorSecret: OPERATOR_SECRET }),
 })
@@ -47,6 +50,7 @@ const server = app.listen(PORT, (error?: Error) => {
   const address = server.address()
   if (process.connected) process.send?.({ ready: typeof address === 'object' && address ? address.port : PORT })
 })
+attach(server)
 
 let isStopping = false
 const stop = async (): Promise<void> => {

@@ -23,7 +23,7 @@ export interface TestServer {
   close: () => Promise<void>
 }
 
-export interface TestSettings extends Pick<Parts, 'mail' | 'operatorSecret' | 'siteAddress'> {
+export interface TestSettings extends Pick<Parts, 'mail' | 'operatorSecret' | 'siteAddress' | 'publicUrl'> {
   /** Most connections of the database's pool, and of the one for sessions. */
   connections?: number
   /** A database that is there already. */
@@ -35,6 +35,8 @@ export interface TestSettings extends Pick<Parts, 'mail' | 'operatorSecret' | 's
   passwordCost?: number
   /** Without a record of queries and of what is logged, which takes time. */
   quiet?: boolean
+  /** Whether it takes up sockets, and sees to live sessions. */
+  sockets?: boolean
 }
 
 /** A database with the schema of today, which others are copied from. */
@@ -75,6 +77,7 @@ export async function startTestServer({
   lookForJobs = 600_000,
   passwordCost = 2 ** 10,
   quiet = false,
+  sockets = false,
   ...parts
 }: TestSettings = {}): Promise<TestServer> {
   const address = databaseUrl ?? (await createDatabase())
@@ -87,7 +90,7 @@ export async function startTestServer({
   if (databaseUrl !== undefined) await migrate(address)
   const workers = startWorkers({ threads: 1, ...settings })
   const logger = pino({ level: quiet ? 'silent' : 'info' }, { write: (line: string) => lines.push(line) })
-  const { app, close } = createApp({
+  const { app, attach, close } = createApp({
     database,
     workers,
     databaseUrl: address,
@@ -102,6 +105,7 @@ export async function startTestServer({
   // A connection that closes in the moment it is used again would be no fault of what is tested.
   server.keepAliveTimeout = 120_000
   await new Promise((resolve) => server.once('listening', resolve))
+  if (sockets) attach(server)
   return {
     url: `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`,
     database,

@@ -26,6 +26,16 @@ import {
   OfferReply,
   ResultsReply,
 } from '../offer.ts'
+import {
+  AnswerName,
+  ChangeSelf,
+  CreateLive,
+  HostState,
+  PassReply,
+  SendCommand,
+  StudentAnswers,
+  WallState,
+} from '../live.ts'
 import { JoinOffer, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
 import { PrintSheets } from '../sheet.ts'
@@ -286,6 +296,43 @@ export const ROUTES: readonly Route[] = [
     status: 204,
   }),
 
+  teacher({
+    method: 'post',
+    path: '/lists/:id/live',
+    summary: 'Opens a live session of a list as a game',
+    body: CreateLive,
+    status: 201,
+    reply: OfferReply,
+  }),
+  teacher({ method: 'get', path: '/live/:id', summary: 'A live session as its host sees it', reply: HostState }),
+  teacher({ method: 'get', path: '/live/:id/wall', summary: 'It as the class sees it on the wall', reply: WallState }),
+  teacher({
+    method: 'post',
+    path: '/live/:id/passes/:screen',
+    summary: 'A pass that opens a socket for a screen',
+    reply: PassReply,
+  }),
+  teacher({
+    method: 'post',
+    path: '/live/:id/commands',
+    summary: 'Starts it, pauses it, goes on, ends it',
+    body: SendCommand,
+    status: 204,
+  }),
+  teacher({
+    method: 'put',
+    path: '/live/:id/participants/:participantId/name',
+    summary: 'Lets a name in that was held',
+    body: AnswerName,
+    status: 204,
+  }),
+  teacher({
+    method: 'get',
+    path: '/live/:id/participants/:participantId/answers',
+    summary: 'What a student has answered so far',
+    reply: StudentAnswers,
+  }),
+
   teacher({ method: 'get', path: '/jobs/:id', summary: 'How long work stands', reply: JobReply }),
   teacher({ method: 'get', path: '/jobs/:id/file', summary: 'What it made', reply: 'application/pdf' }),
   teacher({ method: 'delete', path: '/jobs/:id', summary: 'Stops it', status: 204 }),
@@ -357,6 +404,14 @@ export const ROUTES: readonly Route[] = [
     reply: PlayReply,
   }),
   student({ method: 'post', path: '/play/:code/again', summary: 'Begins another attempt', reply: PlayReply }),
+  student({
+    method: 'patch',
+    path: '/play/:code/me',
+    summary: 'Changes how the player of a live session shows',
+    body: ChangeSelf,
+    reply: PlayReply,
+  }),
+  student({ method: 'post', path: '/play/:code/pass', summary: 'A pass that opens a socket', reply: PassReply }),
   student({ method: 'post', path: '/play/:code/here', summary: 'Says that the page is open', status: 204 }),
   anyone({ method: 'post', path: '/play/:code/leave', summary: 'Forgets the player on this device', status: 204 }),
   anyone({ method: 'get', path: '/dictionary/:language', summary: 'Words that games look up', reply: 'text/plain' }),

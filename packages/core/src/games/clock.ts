@@ -35,7 +35,7 @@ export function momentOf({ clock, movedAt, factor = 1, paused = 0 }: PlayClock, 
 }
 
 /** Longest time for which a move is believed to have waited on its device for a connection, in milliseconds. */
-export const LONGEST_DELAY = 10 * 60_000
+export const LONGEST_DELAY = 60_000
 /** What a good connection takes is no delay, in milliseconds. */
 const SHORTEST_DELAY = 1500
 

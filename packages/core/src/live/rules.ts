@@ -28,13 +28,13 @@ export const LiveRules = z
     late: z.boolean().default(true),
     /** Names as students type them, made up by the house, or tapped from a list. */
     names: z.enum(['typed', 'given', 'list']).default('typed'),
-    roster: z.array(z.string().min(1).max(40)).max(1000).default([]),
     /** Who sees the ranking; each student always sees their own place. */
     ranking: z.enum(['everyone', 'first-five', 'teacher', 'nobody']).default('first-five'),
     teams: LiveTeams.prefault({}),
     /** What happens once no host has been there for a while. */
     hostAway: z.enum(['pause', 'go-on']).default('go-on'),
   })
+  .refine(({ teams }) => teams.by === 'none' || teams.names.length >= 2, { path: ['teams', 'names'] })
   .transform((rules, context) => {
     const options = wayOf(rules.way).options.safeParse(rules.wayOptions ?? {})
     if (!options.success) {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { Shared } from '../games/contract.ts'
 import type { LiveGame } from './contract.ts'
-import { wayOf } from './index.ts'
+import { wayOf, type WayKind } from './index.ts'
 import { LiveEnd, type LiveRules } from './rules.ts'
 
 /** How a session stands, as all its servers share it. Moments are milliseconds since 1970 by the database's clock. */
@@ -41,6 +41,8 @@ export interface SessionSetting {
 }
 
 const MINUTE = 60_000
+/** Time that a slow connection may take: what stands closes so much later than any screen shows, in milliseconds. */
+const GRACE = 1000
 
 /** Returns a session as it is opened: with its door open, and nothing asked yet. */
 export function openSession({ end }: LiveRules): Session {
@@ -137,15 +139,38 @@ function ended(session: Session, by: NonNullable<Session['endedBy']>, now: numbe
 /** Returns the moment at which something happens by itself; null for none. */
 export function dueOf({ phase, endsAt, way }: Session, { rules }: SessionSetting): number | null {
   if (phase !== 'running') return null
-  const due = wayOf(rules.way).due(way)
-  return endsAt === null ? due : due === null ? endsAt : Math.min(due, endsAt)
+  const due = earlier(wayOf(rules.way).due(way), endsAt)
+  return due === null ? null : due + GRACE
 }
 
-/** Does what is due by now; the very session where nothing is. */
+function earlier(one: number | null, other: number | null): number | null {
+  return one === null ? other : other === null ? one : Math.min(one, other)
+}
+
+/** Milliseconds that are left at a moment, as screens show them: for the whole, and for what all are asked. */
+export interface TimeLeft {
+  whole: number | null
+  asked: number | null
+}
+
+/** Returns how much time is left; null where there is no limit, or nothing runs yet. */
+export function timeLeft({ phase, endsAt, pausedAt, way }: Session, kind: WayKind, now: number): TimeLeft {
+  if (phase !== 'running' && phase !== 'paused') return { whole: null, asked: null }
+  const left = (moment: number | null): number | null =>
+    moment === null ? null : Math.max(0, moment - (pausedAt ?? now))
+  return { whole: left(endsAt), asked: left(wayOf(kind).due(way)) }
+}
+
+/** Does what is due by now, each thing at its own moment, however late it is seen; the very session where nothing is. */
 export function passTime(session: Session, setting: SessionSetting, now: number): Session {
   const due = dueOf(session, setting)
-  if (due === null || due > now) return session
-  return session.endsAt !== null && session.endsAt <= now ? ended(session, 'time', now) : gone(session, setting, now)
+  return due === null || due > now ? session : passTime(passed(session, setting, due), setting, now)
+}
+
+function passed(session: Session, setting: SessionSetting, now: number): Session {
+  return session.endsAt !== null && session.endsAt + GRACE <= now
+    ? ended(session, 'time', now)
+    : gone(session, setting, now)
 }
 
 /** How far those who are here have come. */

@@ -8,14 +8,48 @@ const REAL_NAMES = new Set(
   ),
 )
 
+/** Signs that are written for letters, so that a word is not found. */
+const WRITTEN_FOR: Record<string, string> = {
+  '0': 'o',
+  '1': 'i',
+  '3': 'e',
+  '4': 'a',
+  '5': 's',
+  '7': 't',
+  '8': 'b',
+  '9': 'g',
+  '@': 'a',
+  $: 's',
+  '!': 'i',
+  '|': 'l',
+  '+': 't',
+  '€': 'e',
+}
 /**
  * Tells whether a name that a student typed is rude: one of its words, or all its letters together, are on the list of
- * English or of a language (BCP 47, may be empty). Names that people really have are not.
+ * English or of a language (BCP 47, may be empty), also with signs written for letters, or letters drawn out. Names
+ * that people really have are not.
  */
 export function isUnkindName(name: string, language: string): boolean {
-  const words = foldAccents(name.toLowerCase())
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((word) => word !== '')
   const rude = rudeWords(language)
-  return [...words, words.join('')].some((word) => rude.has(word) && !REAL_NAMES.has(word))
+  const plain = foldAccents(name.toLowerCase())
+  return [plain, lettersFor(plain)].some((text) => {
+    const words = text.split(/[^\p{L}\p{N}]+/u).filter((word) => word !== '')
+    const whole = words.join('')
+    return [...words, whole, ...[...words, whole].map(notDrawnOut)].some(
+      (word) => rude.has(word) && !REAL_NAMES.has(word),
+    )
+  })
+}
+
+/** Returns a text with letters where signs stand for them; numbers by themselves stay. */
+function lettersFor(text: string): string {
+  return text.replace(/\S+/gu, (word) =>
+    /\p{L}/u.test(word) ? [...word].map((sign) => WRITTEN_FOR[sign] ?? sign).join('') : word,
+  )
+}
+
+/** Returns a word without the letters by which it was drawn out. */
+function notDrawnOut(word: string): string {
+  return word.replace(/(\p{L})\1{2,}/gu, '$1')
 }

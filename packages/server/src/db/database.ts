@@ -1,5 +1,6 @@
 import { Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
+import { eighth } from './migrations/eighth.ts'
 import { fifth } from './migrations/fifth.ts'
 import { first } from './migrations/first.ts'
 import { fourth } from './migrations/fourth.ts'
@@ -9,7 +10,7 @@ import { sixth } from './migrations/sixth.ts'
 import { third } from './migrations/third.ts'
 import { defineModels, type Models } from './models.ts'
 
-const MIGRATIONS = [first, second, third, fourth, fifth, sixth, seventh]
+const MIGRATIONS = [first, second, third, fourth, fifth, sixth, seventh, eighth]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {

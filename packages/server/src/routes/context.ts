@@ -1,6 +1,7 @@
 import type { Request, Response } from 'express'
 import { z } from 'zod'
 import { inScope, type Scope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
+import type { LiveHub } from '../live/hub.ts'
 import { Problem } from '../problem.ts'
 import type { Limits } from '../services/limits.ts'
 import type { JobRunner } from '../workers/jobRunner.ts'
@@ -18,6 +19,9 @@ export interface Context extends ScopeSource {
   mailer: Mailer
   /** Where teachers find this server, for what stands in mails. */
   siteAddress: string
+  /** Where all find this server, as it is set. */
+  publicUrl: string | undefined
+  live: LiveHub
   /** Whether mails are sent. */
   sendsMail: boolean
   /** What whoever runs the server shows; absent, nothing is shown. */

@@ -63,6 +63,7 @@ export default function listRoutes(context: Context): Router {
     response.json(await asTeacher(context, request, (scope) => readOffers(scope, idOf(request))))
   })
   router.post('/lists/:id/links', async (request, response) => {
+    const wanted = CreateOffer.parse(request.body)
     response
       .status(201)
       .json(
@@ -70,7 +71,8 @@ export default function listRoutes(context: Context): Router {
           context,
           teacherOf(request),
           idOf(request),
-          CreateOffer.parse(request.body),
+          wanted,
+          { rules: { type: 'link', play: wanted.rules } },
           whileWaiting(response),
         ),
       )

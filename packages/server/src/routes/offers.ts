@@ -44,6 +44,7 @@ export default function offerRoutes(context: Context): Router {
   })
   router.put('/links/:id/calls', async (request, response) => {
     await asTeacher(context, request, (scope) => callTerms(scope, idOf(request), CallTerms.parse(request.body)))
+    context.live.changed(idOf(request))
     response.status(204).end()
   })
   router.get('/links/:id/results', async (request, response) => {
@@ -80,28 +81,33 @@ export default function offerRoutes(context: Context): Router {
     await asTeacher(context, request, (scope) =>
       changeParticipant(scope, idOf(request), idOf(request, 'participantId'), ChangeParticipant.parse(request.body)),
     )
+    context.live.told(idOf(request), idOf(request, 'participantId'))
     response.status(204).end()
   })
   router.put('/links/:id/participants/:participantId/merged', async (request, response) => {
     await asTeacher(context, request, (scope) =>
       mergeParticipant(scope, idOf(request), idOf(request, 'participantId'), MergeParticipant.parse(request.body).into),
     )
+    context.live.told(idOf(request), idOf(request, 'participantId'))
     response.status(204).end()
   })
   router.put('/links/:id/participants/:participantId/return', async (request, response) => {
     await asTeacher(context, request, (scope) =>
       answerReturn(scope, idOf(request), idOf(request, 'participantId'), AnswerReturn.parse(request.body).same),
     )
+    context.live.told(idOf(request), idOf(request, 'participantId'))
     response.status(204).end()
   })
   router.delete('/links/:id/participants/:participantId', async (request, response) => {
     await asTeacher(context, request, (scope) =>
       deleteParticipant(scope, idOf(request), idOf(request, 'participantId')),
     )
+    context.live.told(idOf(request), idOf(request, 'participantId'))
     response.status(204).end()
   })
   router.post('/links/:id/plays/:playId/give-back', async (request, response) => {
     await asTeacher(context, request, (scope) => giveAttemptBack(scope, idOf(request), idOf(request, 'playId')))
+    context.live.changed(idOf(request))
     response.status(204).end()
   })
   return router

@@ -1,11 +1,13 @@
 import { randomBytes } from 'node:crypto'
-import { JoinOffer, SendMove, TOKEN_HEADER } from '@otter/api'
+import { ChangeSelf, JoinOffer, SendMove, TOKEN_HEADER, type PlayReply } from '@otter/api'
 import { Router, type CookieOptions, type Request, type Response } from 'express'
 import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { withinLimits } from '../services/limits.ts'
 import { sendMove } from '../services/moves.ts'
-import { joinOffer, openPlay, playAgain, stayHere } from '../services/plays.ts'
+import { changeMe, joinOffer, openPlay, playAgain, stayHere } from '../services/plays.ts'
+import { holderOf, isPlayedLive } from '../services/liveDoor.ts'
+import { signPass } from '../live/passes.ts'
 import { asAnyone, type Context } from './context.ts'
 
 /** How long a device is remembered. */
@@ -34,23 +36,31 @@ export default function playRoutes(context: Context): Router {
       if (!CODE.test(code)) throw new Problem(404, 'no-such-link')
       return await asAnyone(context, (scope) => work(scope, code))
     } catch (error) {
-      if (error instanceof Problem && error.code === 'no-such-link') await limits.codes.take(address)
+      if (error instanceof Problem && (error.code === 'no-such-link' || error.code === 'no-return-code'))
+        await limits.codes.take(address)
       throw error
     }
   }
+  /** Tells the screens of a live session that something has changed in a student; returns what the student is told. */
+  const telling = (reply: PlayReply): PlayReply => {
+    if (reply.live?.me) context.live.moved(reply.live.offerId, reply.live.me.participantId)
+    return reply
+  }
   router.get('/play/:code', async (request, response) => {
-    const reply = await asStudent(request, (scope, code) => openPlay(scope, code, tokenOf(request)))
+    const reply = await asStudent(request, (scope, code) => openPlay(scope, { code, token: tokenOf(request) }))
     browserOf(request, response)
     response.json(reply)
   })
   router.post('/play/:code/join', async (request, response) => {
     const given = JoinOffer.parse(request.body)
+    const isLive = await asStudent(request, isPlayedLive)
     const { token, reply } = await withinLimits(
-      [[limits.joins, `${request.ip} ${String(request.params.code).toUpperCase()}`]],
+      [[isLive ? limits.liveJoins : limits.joins, `${request.ip} ${String(request.params.code).toUpperCase()}`]],
       // Only who came in takes room: a class that tries again while the database is away is no flood.
       (error) => error === undefined,
       () => asStudent(request, (scope, code) => joinOffer(scope, code, given, browserOf(request, response))),
     )
+    telling(reply)
     if (given.keep === 'page') response.status(201).json({ ...reply, token })
     else {
       remember(request, response, token, REMEMBERED)
@@ -58,15 +68,26 @@ export default function playRoutes(context: Context): Router {
     }
   })
   router.post('/play/:code/moves', async (request, response) => {
+    const sent = SendMove.parse(request.body)
     response.json(
-      await asStudent(request, (scope, code) => sendMove(scope, code, tokenOf(request), SendMove.parse(request.body))),
+      telling(await asStudent(request, (scope, code) => sendMove(scope, { code, token: tokenOf(request) }, sent))),
     )
   })
   router.post('/play/:code/again', async (request, response) => {
-    response.json(await asStudent(request, (scope, code) => playAgain(scope, code, tokenOf(request))))
+    response.json(await asStudent(request, (scope, code) => playAgain(scope, { code, token: tokenOf(request) })))
+  })
+  router.patch('/play/:code/me', async (request, response) => {
+    const change = ChangeSelf.parse(request.body)
+    response.json(
+      telling(await asStudent(request, (scope, code) => changeMe(scope, { code, token: tokenOf(request) }, change))),
+    )
+  })
+  router.post('/play/:code/pass', async (request, response) => {
+    const holder = await asStudent(request, (scope, code) => holderOf(scope, { code, token: tokenOf(request) }))
+    response.json({ pass: signPass(context.sessionSecret, { audience: 'player', ...holder }) })
   })
   router.post('/play/:code/here', async (request, response) => {
-    await asStudent(request, (scope, code) => stayHere(scope, code, tokenOf(request)))
+    await asStudent(request, (scope, code) => stayHere(scope, { code, token: tokenOf(request) }))
     response.status(204).end()
   })
   router.post('/play/:code/leave', (request, response) => {

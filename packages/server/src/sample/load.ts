@@ -58,7 +58,7 @@ async function playSample(scope: Scope, code: string, { words }: WordSearchPuzzl
     let moves = 0
     const send = async (move: unknown): Promise<void> => {
       const moment = joined + ++moves * (11 + ((number * 7 + moves * 5) % 13)) * 1000
-      await sendMove({ ...scope, moment }, code, token, { id: randomUUID(), attempt: 1, madeAt: moment, move })
+      await sendMove({ ...scope, moment }, { code, token }, { id: randomUUID(), attempt: 1, madeAt: moment, move })
     }
     // Each begins somewhere else, so that some words are found by fewer.
     const order = words.map((_, index) => (index * 3 + number * (finds < words.length ? 1 : 3)) % words.length)

@@ -18,8 +18,9 @@ export interface Limit {
 export interface Limits {
   /** Unknown codes, by address: wide enough for a school, too narrow to find one. */
   codes: Limit
-  /** Students who join, by address and code. */
+  /** Students who join a link, or a live session, by address and code. */
   joins: Limit
+  liveJoins: Limit
   /** Wrong passwords: by address, by account from devices that never signed in to it, and by device that did. */
   signInsByAddress: Limit
   signInsByAccount: Limit
@@ -66,6 +67,7 @@ export function openLimits(pool: Pool): Limits {
   return {
     codes: limit('code', 120, MINUTE, 'too-many'),
     joins: limit('join', 90, MINUTE, 'too-many'),
+    liveJoins: limit('live-join', 1200, MINUTE, 'too-many'),
     signInsByAddress: limit('address', 60, 10 * MINUTE, 'too-many-sign-ins'),
     signInsByAccount: limit('account', 10, 10 * MINUTE, 'too-many-sign-ins'),
     signInsByDevice: limit('device', 10, 10 * MINUTE, 'too-many-sign-ins'),

@@ -4,41 +4,69 @@ import { clockAt, delayOf } from '@otter/core'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
 import { isDoneAgain, type Scope } from '../db/scope.ts'
-import { type Person } from './participants.ts'
-import { clockOf, dueMoment, enter, findDuePlay, findPlay, reply, type BeforeTimeUp, type OpenPlay } from './plays.ts'
+import { enter, type Caller, type OpenOffer, type Person } from './doors.ts'
+import { reply } from './playReplies.ts'
+import { clockOf, dueMoment, findDuePlay, findPlay, type BeforeTimeUp, type OpenPlay } from './storedPlays.ts'
+import { holdSession } from './storedSession.ts'
 import { questionSet } from './questionSets.ts'
 
+/** The move by which every game ends. */
+const FINISH = { type: 'finish' }
 /** Most moves of one attempt. */
 const MAX_MOVES = 20_000
 /** How many of its last outcomes a play's line shows. */
-const LAST_OUTCOMES = 5
+const LAST_OUTCOMES = 8
 
 /**
  * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made
  * for what has passed is kept, and changes nothing else.
+ *
+ * @param connectedFor how long the device has been connected without a break, in milliseconds
  */
 export async function sendMove(
   scope: Scope,
-  code: string,
-  token: string | undefined,
+  caller: Caller,
   sent: z.output<typeof SendMove>,
+  connectedFor = 0,
 ): Promise<PlayReply> {
-  const { offer, person } = await enter(scope, code, token)
-  const play = await findPlay(scope, person.id, { hold: true })
+  const { offer, person } = await enterHeld(scope, caller)
+  const play = await findPlay(scope, offer, person.id, { hold: true })
   if (!play) throw new Problem(401, 'who-are-you')
   const move = play.made.game.moves.parse(sent.move)
   if (sent.attempt !== play.attempt)
-    return reply(scope, offer, person, play, await keepForPast(scope, person, sent, move))
+    return reply(scope, offer, person, play, await keepForPast(scope, offer, person, sent, move))
   // Whoever gives no id says instead after how many moves it was made.
   if (sent.id === undefined && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
   if (play.moves >= MAX_MOVES) throw new Problem(403, 'link-full')
-  const { next, fate } = await applyMove(scope, play, { ...sent, move, id: sent.id ?? randomUUID(), author: 'player' })
+  const heard = offer.live ? (person.heardAt ?? 0) : 0
+  const made = { ...sent, move, id: sent.id ?? randomUUID(), author: 'player' as const }
+  const { next, fate } = await applyMove(scope, play, { ...made, delay: believed(sent, play.now, connectedFor, heard) })
   return reply(scope, offer, person, next, fate)
+}
+
+/** Enters an offer; a live session is held with others who answer in it, so that it can't close meanwhile. */
+async function enterHeld(scope: Scope, caller: Caller): Promise<{ offer: OpenOffer; person: Person }> {
+  if ('offerId' in caller) await holdSession(scope, caller.offerId, 'shared')
+  const entered = await enter(scope, caller)
+  if ('offerId' in caller || !entered.offer.live) return entered
+  await holdSession(scope, entered.offer.id, 'shared')
+  return enter(scope, caller)
 }
 
 type IdentifiedMove = Pick<z.output<typeof SendMove>, 'for' | 'madeAt' | 'sentAt' | 'move'> & {
   id: string
   author: 'player' | 'clock'
+  /** For how long it is believed to have waited for a connection, in milliseconds. */
+  delay: number
+}
+
+/**
+ * Returns for how long a move is believed to have waited on its device: not where the device was connected then, nor
+ * from before it was last heard of.
+ */
+function believed(sent: z.output<typeof SendMove>, now: number, connectedFor: number, heardAt: number): number {
+  const delay = delayOf(sent)
+  return delay <= connectedFor ? 0 : Math.min(delay, Math.max(0, now - heardAt))
 }
 
 /**
@@ -65,8 +93,12 @@ export async function passTime(scope: Scope, onFailure: (error: unknown) => void
 async function passTimeOf(scope: Scope, play: OpenPlay): Promise<void> {
   const due = dueMoment(play)
   const { timed } = play.made.game
+  if (play.context.shared?.phase === 'over' && !play.ended) {
+    const { fate } = await applyMove(scope, play, { id: randomUUID(), move: FINISH, author: 'clock', delay: 0 })
+    if (fate === 'taken') return
+  }
   if (!timed || due === null || due.getTime() > play.now) return setDue(scope, play, due)
-  const { fate } = await applyMove(scope, play, { id: randomUUID(), move: timed.timeUp, author: 'clock' })
+  const { fate } = await applyMove(scope, play, { id: randomUUID(), move: timed.timeUp, author: 'clock', delay: 0 })
   // Where it changed nothing, it would be due at once again, and for ever.
   if (fate !== 'taken') await setDue(scope, play, null)
 }
@@ -90,6 +122,7 @@ async function applyMove(
   const step = isPassed
     ? { play: state, responses: [] }
     : game.move(puzzle, state, sent.move, { ...context, clock, now })
+  const responses = [...play.followed, ...step.responses]
   const fate = isPassed ? 'passed' : step.play === state ? 'void' : 'taken'
   const moves = play.moves + 1
   if (fate !== 'taken') {
@@ -97,10 +130,11 @@ async function applyMove(
     return isKept ? { next: { ...stored, moves }, fate } : { next: stored, fate: 'repeated' }
   }
   const score = game.score(puzzle, step.play)
-  const outcomes = step.responses.map(({ outcome }) => outcome)
+  const outcomes = responses.map(({ outcome }) => outcome)
   const next: OpenPlay = {
     ...play,
     state: step.play,
+    followed: [],
     moves,
     milliseconds: clock,
     movedAt: now,
@@ -121,7 +155,7 @@ async function applyMove(
     movedAt: new Date(now),
     beforeTimeUp: next.beforeTimeUp && JSON.stringify(next.beforeTimeUp),
     state: JSON.stringify(step.play),
-    responses: JSON.stringify(step.responses),
+    responses: JSON.stringify(responses),
     participantId: play.participantId,
     hints: score.hints,
     misses: score.misses,
@@ -137,7 +171,11 @@ async function applyMove(
 }
 
 /** Whether a move was made for what does not stand any more. */
-function isForPast({ made: { game, puzzle }, state }: OpenPlay, { for: madeFor }: IdentifiedMove): boolean {
+function isForPast(
+  { made: { game, puzzle }, state, context }: OpenPlay,
+  { for: madeFor, author }: IdentifiedMove,
+): boolean {
+  if (author === 'player' && context.shared?.phase === 'over') return true
   return madeFor !== undefined && game.moment !== undefined && madeFor !== game.moment(puzzle, state)
 }
 
@@ -147,7 +185,7 @@ function isForPast({ made: { game, puzzle }, state }: OpenPlay, { for: madeFor }
  * meanwhile with no word from its player, as if it had not.
  */
 function asMade(play: OpenPlay, sent: IdentifiedMove): { play: OpenPlay; now: number; delay: number } {
-  const delay = sent.author === 'player' ? delayOf(sent) : 0
+  const { delay } = sent
   const { game, puzzle } = play.made
   const before = play.beforeTimeUp
   if (delay > 0 && before && sent.for !== undefined && sent.for === game.moment?.(puzzle, before.state)) {
@@ -163,9 +201,9 @@ function snapshotOf({ state, rules, milliseconds, movedAt, pausedBefore }: OpenP
   return { state, rules, milliseconds, movedAt, pausedBefore }
 }
 
-const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate, author, calls, delay_ms)
+const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate, author, calls, shared, delay_ms)
   VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
-    $clock::integer, $rules::integer, $fate, $author, $calls::integer, $delay::integer) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
+    $clock::integer, $rules::integer, $fate, $author, $calls::integer, $shared::jsonb, $delay::integer) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
 
 /**
  * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
@@ -230,6 +268,7 @@ function moveValues(
     fate,
     author,
     calls: play.context.shared?.calls ?? null,
+    shared: play.context.shared && JSON.stringify(play.context.shared),
     delay: 0,
   }
 }
@@ -253,12 +292,13 @@ async function keepMove(
 /** Keeps a move that was made for an earlier attempt: it has come too late. */
 async function keepForPast(
   scope: Scope,
+  offer: OpenOffer,
   person: Person,
   sent: z.output<typeof SendMove>,
   move: unknown,
 ): Promise<MoveFate> {
-  const past = await findPlay(scope, person.id, { hold: true, attempt: sent.attempt })
+  const past = await findPlay(scope, offer, person.id, { hold: true, attempt: sent.attempt })
   if (!past || sent.id === undefined || past.moves >= MAX_MOVES) return 'repeated'
-  const late: IdentifiedMove = { ...sent, move, id: sent.id, author: 'player' }
+  const late: IdentifiedMove = { ...sent, move, id: sent.id, author: 'player', delay: 0 }
   return (await keepMove(scope, past, late, 'passed', past.milliseconds)) ? 'passed' : 'repeated'
 }

@@ -7,10 +7,11 @@ import { notFound, Problem } from '../problem.ts'
 import type { Workers } from '../workers/pool.ts'
 import { draftGame, findVersion, holdVersion, keepVersion, type GameDraft } from './games.ts'
 import { readVersion } from './lists.ts'
-import { PAUSED, reckonAgain } from './participants.ts'
+import { PAUSED } from './doors.ts'
+import { reckonAgain } from './participants.ts'
 
 /** No vowels, so that no code is a word; none that look alike. */
-const CODE_LETTERS = 'BCDFGHJKMNPQRTVWXZ346789'
+export const CODE_LETTERS = 'BCDFGHJKMNPQRTVWXZ346789'
 const CODE_LENGTH = 6
 /** How often a list may change under a game that is being renewed before it is given up. */
 const MAX_RENEWALS = 5
@@ -18,8 +19,8 @@ const MAX_RENEWALS = 5
 const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.code, o.open, o.archived_at IS NOT NULL AS archived, v.seed, v.options,
   o.created_at AS "createdAt", (SELECT count(*)::int FROM participants p WHERE p.offer_id = o.id
   AND p.removed_at IS NULL AND p.merged_into IS NULL) AS players, coalesce(v.list_version < l.version,
-  false) AS outdated
-  FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
+  false) AS outdated, s.phase AS live
+  FROM offers o LEFT JOIN live_sessions s ON s.offer_id = o.id JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
     ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id
   WHERE o.teacher_id = $teacherId`
 const NEWEST = 'ORDER BY o.created_at DESC, o.id'
@@ -69,6 +70,12 @@ export async function readOffer(scope: TeacherScope, offerId: string): Promise<O
   return replyOf(offer)
 }
 
+/** How an offer is played, and what else is kept where it is opened. */
+interface Opening {
+  rules: OfferRules
+  opened?: (scope: TeacherScope, offerId: string) => Promise<void>
+}
+
 /**
  * Shares a list with students as a game, under a new code; a request that comes twice makes one offer. Throws a Problem
  * where the list can't become the game.
@@ -77,7 +84,8 @@ export async function createOffer(
   making: Making,
   teacherId: string,
   listId: string,
-  { kind, options, seed, name, requestId, rules }: z.output<typeof CreateOffer>,
+  { kind, options, seed, name, requestId }: Omit<z.output<typeof CreateOffer>, 'rules'>,
+  { rules, opened }: Opening,
   signal?: AbortSignal,
 ): Promise<OfferReply> {
   const begun = await inScope(making, { teacherId, snapshot: true }, async (scope) => {
@@ -87,8 +95,11 @@ export async function createOffer(
     return { draft, version: await findVersion(scope, draft) }
   })
   if (begun.offer) return begun.offer
-  const open = async (scope: TeacherScope, version: string): Promise<OfferReply> =>
-    readOffer(scope, await openOffer(scope, version, { name, requestId, rules: { type: 'link', play: rules } }))
+  const open = async (scope: TeacherScope, version: string): Promise<OfferReply> => {
+    const offerId = await openOffer(scope, version, { name, requestId, rules })
+    await opened?.(scope, offerId)
+    return readOffer(scope, offerId)
+  }
   const { draft, version } = begun
   if (version !== undefined) {
     // The last link of a version may be deleted in this moment, and the version with it: then it is made again.

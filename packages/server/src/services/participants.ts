@@ -1,79 +1,16 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto'
-import { OfferRules, type ChangeParticipant, type JoinOffer } from '@otter/api'
+import { randomBytes, randomUUID } from 'node:crypto'
+import type { ChangeParticipant, JoinOffer } from '@otter/api'
 import type { z } from 'zod'
 import type { Scope, TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
+import { hashOf, type Person } from './doors.ts'
+
+/** Who wants to come in, under which name. */
+type Joining = Pick<z.output<typeof JoinOffer>, 'same' | 'requestId'> & { name: string }
 
 /** Most students in one offer, and most whom one browser can bring in. */
-const MAX_SEATS = 500
+const MAX_SEATS = 1000
 const MAX_OF_BROWSER = 8
-
-/** An offer as its students reach it: by its code. */
-export interface OpenOffer {
-  id: string
-  open: boolean
-  /** The version of the game that a new play gets, and how often its key was corrected. */
-  versionId: string
-  correction: number
-  rules: OfferRules
-  /** The database's clock, in milliseconds since 1970. */
-  now: number
-  /** How long it has been paused in all, in milliseconds. */
-  paused: number
-  /** How many terms were called for all; null where nobody calls. */
-  calls: number | null
-}
-
-/** A person in an offer; several participants can be one person. */
-export interface Person {
-  /** The participant that the others were merged into. */
-  id: string
-  /** The one whose token it is. */
-  participantId: string
-  name: string
-  seat: number
-  removed: boolean
-  /** By how much longer this student may take. */
-  factor: number
-  /** Whether it waits until the teacher says that it is who it says to be. */
-  waits: boolean
-}
-
-/** How long an offer has been paused in all, in milliseconds. */
-export const PAUSED = `(o.paused_ms + coalesce(extract(epoch FROM clock_timestamp() - o.paused_at) * 1000, 0))::float8`
-/** The database's clock, in milliseconds since 1970. */
-export const NOW = 'floor(extract(epoch FROM clock_timestamp()) * 1000)::float8'
-
-/** Returns the offer of a code, and whose token it is there. Throws a Problem where there is no such offer. */
-export async function findDoor(
-  scope: Scope,
-  code: string,
-  token: string | undefined,
-): Promise<{ offer: OpenOffer; person: Person | undefined }> {
-  const [door] = await scope.query<OpenOffer & Omit<Person, 'id'> & { personId: string | null }>(
-    `SELECT o.id, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL
-      OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction, o.rules, m.calls, ${NOW} AS now, ${PAUSED} AS paused,
-       p.time_factor AS factor,
-       p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL OR q.removed_at IS NOT NULL AS removed,
-       p.returns_to IS NOT NULL AS waits
-     FROM offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
-       ON v.id = m.game_version_id
-     LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id) ON d.token_hash = $hash
-       AND q.offer_id = o.id LEFT JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
-     WHERE o.code = $code`,
-    { code, hash: token === undefined ? null : hashOf(token) },
-  )
-  if (!door) throw new Problem(404, 'no-such-link')
-  const { personId, participantId, name, seat, removed, factor, waits, rules, now, ...offer } = door
-  return {
-    offer: { ...offer, rules: OfferRules.parse(rules), now: scope.moment ?? now },
-    person: personId === null ? undefined : { id: personId, participantId, name, seat, removed, factor, waits },
-  }
-}
-
-function hashOf(token: string): string {
-  return createHash('sha256').update(token).digest('base64')
-}
 
 /**
  * Adds a student to an offer; returns the person and the token that the device keeps. Throws a Problem where there is
@@ -83,7 +20,7 @@ function hashOf(token: string): string {
 export async function addParticipant(
   scope: Scope,
   offerId: string,
-  { name: typed, same, requestId }: Pick<z.output<typeof JoinOffer>, 'name' | 'same' | 'requestId'>,
+  { name: typed, same, requestId }: Joining,
   browser: string | undefined,
 ): Promise<{ person: Person; token: string }> {
   const browserHash = browser === undefined ? null : hashOf(browser)
@@ -117,7 +54,7 @@ export async function addParticipant(
 }
 
 /** Gives a participant one more device; returns the token that it keeps. */
-async function addDevice(scope: Scope, participantId: string, browserHash: string | null): Promise<string> {
+export async function addDevice(scope: Scope, participantId: string, browserHash: string | null): Promise<string> {
   const token = randomBytes(18).toString('base64url')
   await scope.query(
     `INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash,
@@ -134,12 +71,7 @@ async function addDevice(scope: Scope, participantId: string, browserHash: strin
 async function knownHere(
   scope: Scope,
   offerId: string,
-  {
-    name,
-    same,
-    requestId,
-    browserHash,
-  }: Pick<z.output<typeof JoinOffer>, 'name' | 'same' | 'requestId'> & { browserHash: string | null },
+  { name, same, requestId, browserHash }: Joining & { browserHash: string | null },
 ): Promise<Person | undefined> {
   const [known] = await scope.query<Person>(
     `SELECT p.id, q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL AS removed, p.time_factor AS factor,
@@ -154,7 +86,7 @@ async function knownHere(
 }
 
 /** Returns the name that a student gets, and the participant that it is said to be. */
-async function nameFor(
+export async function nameFor(
   scope: Scope,
   offerId: string,
   name: string,
@@ -207,7 +139,7 @@ export async function answerReturn(
  * Holds a teacher's offer, and makes those who watch its results read them again. Throws a Problem where it is
  * another's.
  */
-async function holdOffer(scope: TeacherScope, offerId: string): Promise<void> {
+export async function holdOffer(scope: TeacherScope, offerId: string): Promise<void> {
   const [offer] = await scope.query(
     'UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId AND teacher_id = $teacherId RETURNING id',
     { offerId, teacherId: scope.teacherId },

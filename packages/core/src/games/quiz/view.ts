@@ -1,5 +1,5 @@
 import type { Leniency } from '../../text/typedAnswer.ts'
-import type { Sight } from '../contract.ts'
+import type { Sight, Standing } from '../contract.ts'
 import { revealedFace, shownFace, shownTogether, type ShownFace } from '../shownFace.ts'
 import { wordsOf } from './judge.ts'
 import { type Answered, type QuizPlay } from './play.ts'
@@ -70,11 +70,9 @@ export interface QuizView {
 export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules, shared }: Sight): QuizView {
   const { questions, pass } = puzzle
   const finished = play.finishedAt !== null
-  const standing = shared?.inStep ? shared.standing : undefined
-  // What others can still answer is told to nobody who plays.
-  const isHeld = standing?.open === true && play.phase === 'told' && play.last?.question === standing.place
+  const held = heldBy(play, shared)
   const current = play.phase === 'asking' || play.phase === 'told' ? questions[play.queue[0]!] : undefined
-  const phase = isHeld ? 'asking' : play.phase
+  const phase = held ? 'asking' : play.phase
   const right = play.answers.filter(({ outcome }) => outcome === 'right').length
   const total = questions.filter(({ scored }) => scored).length
   // The wall shows the question and its answer, never what one student gave.
@@ -89,7 +87,7 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules, shar
             .map(({ prompt, answer }) => ({ front: revealedFace(prompt), back: revealedFace(answer) }))
         : [],
     question: current ? askedQuestion(puzzle, { ...play, phase }, current, rules, shared) : null,
-    sent: isHeld && audience === 'player' ? sentAnswer(current!, play.last!, standing.change) : null,
+    sent: held && audience === 'player' ? sentAnswer(current!, play.last!, held.change) : null,
     told: phase === 'told' && play.last ? shows(toldAnswer(questions[play.last.question]!, play.last)) : null,
     key: audience === 'teacher' && current ? rightAnswers(current) : [],
     review: finished && audience !== 'wall' ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],
@@ -97,6 +95,12 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules, shar
     pass: finished && pass > 0 ? { mark: pass, passed: total > 0 && (right / total) * 100 >= pass } : null,
     finished,
   }
+}
+
+/** Returns the question that a play has answered and others can still answer: nothing is told of it yet. */
+function heldBy({ phase, last }: QuizPlay, shared: Sight['shared']): Standing | null {
+  const standing = shared?.inStep ? shared.standing : null
+  return standing?.open && phase === 'told' && last?.question === standing.place ? standing : null
 }
 
 function askedQuestion(

@@ -1,0 +1,267 @@
+import type { CreateLive, SendCommand } from '@otter/api'
+import {
+  command,
+  dueOf,
+  noticeAbsence,
+  noticeCount,
+  openSession,
+  type HostCommand,
+  type LiveRules,
+  type Session,
+} from '@otter/core'
+import { randomUUID } from 'node:crypto'
+import type { z } from 'zod'
+import { sessionCount } from '../db/queries/live.ts'
+import { inScope, reading, type Scope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
+import { notFound, Problem } from '../problem.ts'
+import { findDoor, PAUSED, type OpenOffer } from './doors.ts'
+import { createOffer, type Making } from './offers.ts'
+import { reckonAgain } from './participants.ts'
+import type { MadeGame } from './puzzleCache.ts'
+import { sessionAt } from './storedPlays.ts'
+import { holdSession, liveRulesOf, SESSION_VERSION, settingOf } from './storedSession.ts'
+
+/** A session that runs stands still, or goes on, without a host for so long; and ends, as one in the lobby does. */
+const SHORT_ABSENCE = "interval '1 minute'"
+const LONG_ABSENCE = "interval '3 hours'"
+const LONG_IN_LOBBY = "interval '14 days'"
+
+/**
+ * Opens a live session of a list as a game; returns the offer's id. A request that comes twice opens one. Throws a
+ * Problem where the list can't become the game, or the game can't be played so.
+ */
+export async function createLive(
+  making: Making,
+  teacherId: string,
+  listId: string,
+  { live, roster, rules, ...wanted }: z.output<typeof CreateLive>,
+  signal?: AbortSignal,
+): Promise<string> {
+  // All are asked the same: an order of one's own makes no sense there.
+  const play = live.way === 'together' ? { ...rules, order: 'made' as const } : rules
+  const offer = await createOffer(
+    making,
+    teacherId,
+    listId,
+    wanted,
+    {
+      rules: { type: 'live', play, live },
+      opened: async (scope, offerId) => {
+        const { made } = await readLive(scope, offerId)
+        if (!isSuited(live, made)) throw new Problem(400, 'not-in-step', { path: 'live.way' })
+        await scope.query(
+          `INSERT INTO live_sessions (offer_id, state, version, phase, roster) VALUES ($offerId, $state::jsonb,
+            ${SESSION_VERSION}, 'lobby', $roster::jsonb) ON CONFLICT (offer_id) DO NOTHING`,
+          { offerId, state: JSON.stringify(openSession(live)), roster: JSON.stringify(roster) },
+        )
+        // In the lobby no clock runs.
+        await scope.query('UPDATE offers SET paused_at = coalesce(paused_at, clock_timestamp()) WHERE id = $offerId', {
+          offerId,
+        })
+        const names = live.teams.by === 'none' ? [] : live.teams.names
+        for (const [position, name] of names.entries())
+          await scope.query(
+            `INSERT INTO teams (id, offer_id, position, name) VALUES ($id, $offerId, $position, $name)
+              ON CONFLICT (offer_id, position) DO NOTHING`,
+            { id: randomUUID(), offerId, position, name },
+          )
+      },
+    },
+    signal,
+  )
+  return offer.id
+}
+
+function isSuited({ way }: LiveRules, { game, puzzle }: MadeGame): boolean {
+  return way !== 'together' || (game.inStep?.questions(puzzle).length ?? 0) > 0
+}
+
+/** A live session with its offer, its game and how it stands now. */
+export interface LiveNow {
+  offer: OpenOffer
+  made: MadeGame
+  rules: LiveRules
+  session: Session
+}
+
+/** Reads an offer of the teacher who acts, with its game. Throws a Problem where it is another's. */
+async function readLive(scope: TeacherScope, offerId: string): Promise<{ offer: OpenOffer; made: MadeGame }> {
+  const [owned] = await scope.query('SELECT 1 FROM offers WHERE id = $offerId AND teacher_id = $teacherId', {
+    offerId,
+    teacherId: scope.teacherId,
+  })
+  if (!owned) throw notFound()
+  const { offer } = await findDoor(scope, { offerId, participantId: null })
+  return { offer, made: await scope.puzzles.read(scope, offer.versionId, offer.correction) }
+}
+
+/** Returns a live session as it stands now. Throws a Problem where there is none of this teacher. */
+export async function readSession(scope: TeacherScope, offerId: string): Promise<LiveNow> {
+  return sessionOf(await readLive(scope, offerId))
+}
+
+/** Returns a live session as it stands now, whoever's it is. Throws a Problem where there is none. */
+export async function lookAtSession(scope: Scope, offerId: string): Promise<LiveNow> {
+  const { offer } = await findDoor(scope, { offerId, participantId: null })
+  return sessionOf({ offer, made: await scope.puzzles.read(scope, offer.versionId, offer.correction) })
+}
+
+function sessionOf({ offer, made }: { offer: OpenOffer; made: MadeGame }): LiveNow {
+  const session = sessionAt(offer, made, offer.now)
+  const rules = liveRulesOf(offer.rules)
+  if (!session || !rules) throw notFound()
+  return { offer, made, rules, session }
+}
+
+/**
+ * Does what a host wants, once: of two hosts who go on at the same time, one does. Throws a Problem where there is no
+ * such session of this teacher.
+ */
+export async function sendCommand(
+  scope: TeacherScope,
+  offerId: string,
+  { command: wanted, revision }: z.output<typeof SendCommand>,
+): Promise<void> {
+  await holdSession(scope, offerId, 'alone')
+  const now = sessionOf(await readLive(scope, offerId))
+  const { offer, made, rules, session } = now
+  const isStale = revision !== offer.live!.revision || session !== offer.live!.session
+  const next =
+    isStale && !FITS_ANY_TIME.has(wanted.type) ? session : command(session, wanted, settingOf(rules, made), offer.now)
+  await saveSession(scope, now, next)
+}
+
+/** Commands that mean the same whatever the host has seen. */
+const FITS_ANY_TIME = new Set<HostCommand['type']>(['start', 'pause', 'resume', 'end', 'lock', 'set-end', 'add-time'])
+
+/** Keeps how a session stands now, where that has changed. */
+async function saveSession(scope: Scope, { offer, made, rules }: LiveNow, session: Session): Promise<boolean> {
+  const before = offer.live!.session
+  if (session === before) return false
+  const due = dueOf(session, settingOf(rules, made))
+  await scope.query(
+    `UPDATE live_sessions SET state = $state::jsonb, revision = revision + 1, phase = $phase, due_at = $due::timestamptz,
+      touched_at = clock_timestamp() WHERE offer_id = $offerId`,
+    {
+      offerId: offer.id,
+      state: JSON.stringify(session),
+      phase: session.phase,
+      due: dateOf(due),
+    },
+  )
+  if (session.phase !== before.phase) await turnClocks(scope, offer.id, session.phase)
+  return true
+}
+
+function dateOf(moment: number | null): Date | null {
+  return moment === null ? null : new Date(moment)
+}
+
+/** Lets the clocks of a session's plays run or stand still; what is over is ended in each of them. */
+async function turnClocks(scope: Scope, offerId: string, phase: Session['phase']): Promise<void> {
+  await scope.query(
+    phase === 'paused' || phase === 'lobby'
+      ? 'UPDATE offers SET paused_at = coalesce(paused_at, clock_timestamp()) WHERE id = $offerId'
+      : `UPDATE offers o SET paused_ms = ${PAUSED}, paused_at = NULL, changed_at = clock_timestamp() WHERE id = $offerId`,
+    { offerId },
+  )
+  if (phase === 'running') await reckonAgain(scope, offerId, null)
+  if (phase === 'over')
+    await scope.query(
+      `UPDATE plays SET due_at = clock_timestamp() WHERE offer_id = $offerId AND ended_at IS NULL
+        AND given_back_at IS NULL`,
+      { offerId },
+    )
+}
+
+/** Returns the session whose moment has passed longest; undefined where there is none. */
+async function findDueSession({ query }: Pick<Scope, 'query'>): Promise<string | undefined> {
+  const [due] = await query<{ offerId: string }>(
+    `SELECT offer_id AS "offerId" FROM live_sessions WHERE due_at <= clock_timestamp() ORDER BY due_at LIMIT 1`,
+  )
+  return due?.offerId
+}
+
+/** Sees to a session whose moment has come. */
+async function passSession(scope: Scope, offerId: string): Promise<void> {
+  // Whoever answers in it is waited for; another server may have seen to it meanwhile.
+  await holdSession(scope, offerId, 'alone')
+  const now = await lookAtSession(scope, offerId)
+  if (!(await saveSession(scope, now, now.session)))
+    // Nothing was to be done after all: it is looked at again when something is, and not at once.
+    await scope.query(
+      `UPDATE live_sessions SET due_at = CASE WHEN $due::timestamptz IS NOT NULL
+        THEN greatest($due::timestamptz, clock_timestamp() + interval '100 milliseconds') END
+        WHERE offer_id = $offerId`,
+      { offerId, due: dateOf(dueOf(now.session, settingOf(now.rules, now.made))) },
+    )
+}
+
+/** Ends a session whose end has come by what was done in it; returns whether it did. */
+export async function noticeProgress(scope: Scope, offerId: string): Promise<boolean> {
+  const look = async (): Promise<{ now: LiveNow; next: Session } | undefined> => {
+    const { offer } = await findDoor(scope, { offerId, participantId: null })
+    const { end, phase } = offer.live?.session ?? { end: null, phase: 'over' }
+    if (!end || phase !== 'running' || (end.points === null && !end.allDone)) return undefined
+    const now = await lookAtSession(scope, offerId)
+    const next = noticeCount(now.session, await sessionCount(scope, offerId), offer.now)
+    return next === now.session ? undefined : { now, next }
+  }
+  if (!(await look())) return false
+  await holdSession(scope, offerId, 'alone')
+  const held = await look()
+  return held ? saveSession(scope, held.now, held.next) : false
+}
+
+interface Absence {
+  offerId: string
+  /** Whether it is so long that the session ends. */
+  long: boolean
+}
+
+/** Returns a session that no host has looked at for a while; undefined where there is none. */
+async function findAbsence({ query }: Pick<Scope, 'query'>): Promise<Absence | undefined> {
+  const [left] = await query<Absence>(
+    `SELECT s.offer_id AS "offerId", s.phase = 'lobby' OR greatest(s.host_at, s.touched_at, a.at)
+       < clock_timestamp() - ${LONG_ABSENCE} AS long
+     FROM live_sessions s JOIN offers o ON o.id = s.offer_id LEFT JOIN LATERAL (SELECT max(y.last_seen_at) AS at FROM plays y
+       WHERE y.offer_id = s.offer_id) a ON true
+     WHERE (s.phase = 'lobby' AND s.host_at < clock_timestamp() - ${LONG_IN_LOBBY})
+       OR (s.phase = 'running' AND o.rules -> 'live' ->> 'hostAway' = 'pause'
+         AND s.host_at < clock_timestamp() - ${SHORT_ABSENCE} AND s.touched_at < clock_timestamp() - ${SHORT_ABSENCE})
+       OR (s.phase IN ('running', 'paused') AND s.host_at < clock_timestamp() - ${LONG_ABSENCE}
+         AND s.touched_at < clock_timestamp() - ${LONG_ABSENCE}
+         AND coalesce(a.at < clock_timestamp() - ${LONG_ABSENCE}, true))
+     LIMIT 1`,
+  )
+  return left
+}
+
+/** Sees to a session that no host has looked at for a while; returns whether that changed it. */
+async function passAbsence(scope: Scope, { offerId, long }: Absence): Promise<boolean> {
+  await holdSession(scope, offerId, 'alone')
+  const now = await lookAtSession(scope, offerId)
+  const next = noticeAbsence(now.session, long ? 'long' : 'short', settingOf(now.rules, now.made), now.offer.now)
+  return saveSession(scope, now, next)
+}
+
+/** Sees to all sessions whose moment has come; tells of each. */
+export async function passSessions(source: ScopeSource, onChange: (offerId: string) => void): Promise<void> {
+  for (;;) {
+    const offerId = await reading(source, null, findDueSession)
+    if (offerId === undefined) return
+    await inScope(source, { teacherId: null }, (scope) => passSession(scope, offerId))
+    onChange(offerId)
+  }
+}
+
+/** Sees to all sessions that no host has looked at for a while; tells of each that has changed. */
+export async function passAbsences(source: ScopeSource, onChange: (offerId: string) => void): Promise<void> {
+  for (;;) {
+    const absence = await reading(source, null, findAbsence)
+    if (!absence) return
+    // What another server has seen to meanwhile needs nothing more.
+    if (!(await inScope(source, { teacherId: null }, (scope) => passAbsence(scope, absence)))) return
+    onChange(absence.offerId)
+  }
+}

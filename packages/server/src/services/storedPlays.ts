@@ -1,0 +1,294 @@
+import { randomUUID } from 'node:crypto'
+import {
+  clockAt,
+  momentOf,
+  passTime,
+  PlayRules,
+  randomFrom,
+  sharedOf,
+  upgradedPlay,
+  type Doing,
+  type Outcome,
+  type PlayClock,
+  type PlayContext,
+  type Response,
+  type Session,
+  type Shared,
+} from '@otter/core'
+import type { z } from 'zod'
+import type { Scope } from '../db/scope.ts'
+import { serverKnowledge } from '../dictionary/knowledge.ts'
+import { findDoor, NOW, type OpenOffer, type Person } from './doors.ts'
+import type { MadeGame } from './puzzleCache.ts'
+import { questionSet } from './questionSets.ts'
+import { liveRulesOf, settingOf } from './storedSession.ts'
+
+/** What a play started from, so that its moves lead to the same state again. */
+interface Origin {
+  random: string
+  seat: number
+  /** Milliseconds since 1970. */
+  now: number
+  memory?: unknown
+  /** Version of the game's rules. */
+  rules: number
+  /** What the offer said of how to play. */
+  play?: z.input<typeof PlayRules>
+  /** Version of what was known beside the list. */
+  knowledge?: string
+  /** What all shared when it began. */
+  shared?: Shared | null
+}
+
+/** How a play stood before its time ran out; as the play itself has it. */
+export interface BeforeTimeUp extends Pick<PlayClock, 'movedAt'> {
+  state: unknown
+  rules: number
+  milliseconds: number
+  pausedBefore: number
+}
+
+/** A play as it is stored. */
+interface StoredPlay {
+  id: string
+  offerId: string
+  /** Whose play it is, of those who are one person. */
+  participantId: string
+  attempt: number
+  versionId: string
+  correction: number
+  rules: number
+  moves: number
+  state: unknown
+  /** What its clock shows, and when that was, in milliseconds since 1970. */
+  milliseconds: number
+  movedAt: number
+  /** By how much longer its player may take. */
+  factor: number
+  /** How long its offer was paused in all by the last move; in milliseconds. */
+  pausedBefore: number
+  /** The database's clock, in milliseconds since 1970. */
+  now: number
+  ended: boolean
+  /** How it stood before its time ran out with no word from its player; null once there was one. */
+  beforeTimeUp: BeforeTimeUp | null
+  doing: (Doing & { last: Outcome[] }) | null
+}
+type PlayRow = StoredPlay & { origin: Origin | null }
+
+/** A play under way, with its game; its state is as today's rules have it, and as what all share has it. */
+export interface OpenPlay extends StoredPlay {
+  /** How long its offer was paused in all by now; in milliseconds. */
+  paused: number
+  made: MadeGame
+  context: PlayContext
+  /** What came of it by what all share since its last move: kept with the next one. */
+  followed: Response[]
+}
+
+const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId", y.game_version_id AS "versionId",
+  v.correction, y.rules, y.moves, y.state, y.origin, y.milliseconds,
+  (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended, y.doing,
+  y.before_time_up AS "beforeTimeUp", y.paused_ms::float8 AS "pausedBefore", ${NOW} AS now,
+  (SELECT w.time_factor FROM participants q JOIN participants w ON w.id = coalesce(q.merged_into, q.id)
+    WHERE q.id = y.participant_id) AS factor`
+const OF_PLAYS = 'FROM plays y JOIN game_versions v ON v.id = y.game_version_id'
+const OF_PERSON = `y.participant_id IN (SELECT id FROM participants WHERE id = $personId OR merged_into = $personId)
+    AND y.given_back_at IS NULL`
+const ATTEMPT = `(SELECT count(*)::int FROM plays z JOIN participants q ON q.id = z.participant_id
+    WHERE coalesce(q.merged_into, q.id) = $personId AND z.given_back_at IS NULL AND (z.started_at,
+      z.id) <= (y.started_at, y.id))`
+
+/** Returns a person's play: the one last begun, or the one of a number; held for a change where it is said. */
+export async function findPlay(
+  scope: Scope,
+  offer: OpenOffer,
+  personId: string,
+  { hold = false, attempt }: { hold?: boolean; attempt?: number } = {},
+): Promise<OpenPlay | undefined> {
+  const order =
+    attempt === undefined
+      ? 'ORDER BY y.started_at DESC, y.id DESC LIMIT 1'
+      : 'ORDER BY y.started_at, y.id LIMIT 1 OFFSET $attempt::integer - 1'
+  const [play] = await scope.query<PlayRow>(
+    `SELECT ${PLAY}, ${ATTEMPT} AS attempt ${OF_PLAYS} WHERE ${OF_PERSON} ${order} ${hold ? 'FOR UPDATE OF y' : ''}`,
+    { personId, attempt },
+  )
+  return play && opened(scope, offer, play)
+}
+
+/** Returns the plays last begun of many in one offer, by the participants whose persons they are. */
+export async function findPlays(
+  scope: Scope,
+  offer: OpenOffer,
+  personIds: readonly string[],
+): Promise<Map<string, OpenPlay>> {
+  const plays = await scope.query<PlayRow & { personId: string }>(
+    `SELECT DISTINCT ON (person.id) person.id AS "personId", ${PLAY}, (count(*) OVER (PARTITION BY person.id))::int AS attempt
+     ${OF_PLAYS} JOIN participants owner ON owner.id = y.participant_id
+       JOIN participants person ON person.id = coalesce(owner.merged_into, owner.id)
+     WHERE y.offer_id = $offerId AND person.id = ANY ($personIds::uuid[]) AND y.given_back_at IS NULL
+     ORDER BY person.id, y.started_at DESC, y.id DESC`,
+    { offerId: offer.id, personIds },
+  )
+  const opening = plays.map(async (play) => [play.personId, await opened(scope, offer, play)] as const)
+  return new Map(await Promise.all(opening))
+}
+
+/** A play whose time has passed, held for a change, and how to open it. Opening throws where it can't be read. */
+interface DuePlay {
+  id: string
+  open: () => Promise<OpenPlay>
+}
+
+/**
+ * Returns the play whose time has passed longest; undefined where there is none. What another server holds is passed
+ * over.
+ */
+export async function findDuePlay(scope: Scope): Promise<DuePlay | undefined> {
+  const [play] = await scope.query<PlayRow>(
+    `SELECT ${PLAY}, 0 AS attempt ${OF_PLAYS} JOIN offers o ON o.id = y.offer_id WHERE y.due_at <= clock_timestamp()
+      AND o.paused_at IS NULL ORDER BY y.due_at LIMIT 1 FOR UPDATE OF y SKIP LOCKED`,
+  )
+  return (
+    play && {
+      id: play.id,
+      open: async () =>
+        opened(scope, (await findDoor(scope, { offerId: play.offerId, participantId: null })).offer, play),
+    }
+  )
+}
+
+async function opened(scope: Scope, offer: OpenOffer, { origin, ...play }: PlayRow): Promise<OpenPlay> {
+  const made = await scope.puzzles.read(scope, play.versionId, play.correction)
+  const { game, puzzle } = made
+  const now = scope.moment ?? play.now
+  const context: PlayContext = {
+    seat: origin?.seat ?? 1,
+    rules: PlayRules.parse(origin?.play ?? {}),
+    shared: sharedBy(offer, made, now),
+    knowledge: serverKnowledge,
+  }
+  const open: OpenPlay = {
+    ...play,
+    now,
+    paused: offer.paused,
+    made,
+    context,
+    rules: game.version,
+    beforeTimeUp: play.beforeTimeUp && {
+      ...play.beforeTimeUp,
+      rules: game.version,
+      state: upgradedPlay(game, play.beforeTimeUp.state, play.beforeTimeUp.rules, puzzle),
+    },
+    state: upgradedPlay(game, play.state, play.rules, puzzle),
+    followed: [],
+  }
+  if (!game.inStep || !context.shared?.inStep) return open
+  const turn = { ...context, clock: clockAt(clockOf(open), now, null), now }
+  const { play: state, responses } = game.inStep.follow(puzzle, open.state, turn)
+  return { ...open, state, followed: responses }
+}
+
+/** Returns how an offer's session stands at a moment, whether or not a server has seen what is due by then. */
+export function sessionAt({ live, rules }: OpenOffer, made: MadeGame, now: number): Session | null {
+  const liveRules = liveRulesOf(rules)
+  return live && liveRules ? passTime(live.session, settingOf(liveRules, made), now) : null
+}
+
+/** Returns what all who play a version share; null where each plays alone. */
+function sharedBy(offer: OpenOffer, made: MadeGame, now: number): Shared | null {
+  const calls = offer.versionId === made.versionId ? offer.calls : null
+  const session = sessionAt(offer, made, now)
+  if (session) return sharedOf(session, liveRulesOf(offer.rules)!, calls)
+  return calls === null ? null : { phase: 'open', calls }
+}
+
+/** Returns how a play's clock runs. */
+export function clockOf({ milliseconds, movedAt, factor, paused, pausedBefore }: OpenPlay): PlayClock {
+  return { clock: milliseconds, movedAt, factor, paused: paused - pausedBefore }
+}
+
+/** Returns the moment at which what stands in a play is over; null where it has all the time. */
+export function dueMoment(play: OpenPlay): Date | null {
+  const { game, puzzle } = play.made
+  const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state, play.context) ?? null)
+  return deadline === null ? null : new Date(Math.ceil(momentOf(clockOf(play), deadline)))
+}
+
+/** Begins a person's next attempt, on a version of the game: the one that the offer has now, unless said otherwise. */
+export async function startPlay(
+  scope: Scope,
+  offer: OpenOffer,
+  person: Person,
+  before: OpenPlay | undefined,
+  version: { versionId: string; correction: number } = offer,
+): Promise<OpenPlay> {
+  const made = await scope.puzzles.read(scope, version.versionId, version.correction)
+  const { game, kind, puzzle } = made
+  const attempt = (before?.attempt ?? 0) + 1
+  const memory = before?.made.kind === kind ? before.made.game.memory?.(before.state) : undefined
+  const context: PlayContext = {
+    seat: person.seat,
+    rules: offer.rules.play,
+    shared: sharedBy(offer, made, offer.now),
+    knowledge: serverKnowledge,
+  }
+  const origin: Origin = {
+    random: `${person.id} ${attempt}`,
+    seat: person.seat,
+    now: offer.now,
+    memory,
+    rules: game.version,
+    play: context.rules,
+    knowledge: serverKnowledge.version,
+    shared: context.shared,
+  }
+  const state = game.start(puzzle, { ...context, random: randomFrom(origin.random), now: offer.now, memory })
+  const play: OpenPlay = {
+    id: randomUUID(),
+    offerId: offer.id,
+    participantId: person.participantId,
+    attempt,
+    versionId: made.versionId,
+    correction: version.correction,
+    rules: game.version,
+    moves: 0,
+    state,
+    milliseconds: 0,
+    movedAt: offer.now,
+    factor: person.factor,
+    pausedBefore: offer.paused,
+    paused: offer.paused,
+    now: offer.now,
+    ended: false,
+    beforeTimeUp: null,
+    doing: { ...game.doing(puzzle, state), last: [] },
+    made,
+    context,
+    followed: [],
+  }
+  const { setId, total } = await questionSet(scope, made, state)
+  await scope.query(
+    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total,
+      started_at, moved_at, last_seen_at, paused_ms, due_at, doing)
+     VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at,
+       $at, $at, $paused, $dueAt, $doing::jsonb)`,
+    {
+      id: play.id,
+      offerId: offer.id,
+      participantId: person.participantId,
+      versionId: made.versionId,
+      setId,
+      rules: game.version,
+      origin: JSON.stringify(origin),
+      state: JSON.stringify(state),
+      total,
+      at: new Date(offer.now),
+      paused: Math.round(offer.paused),
+      dueAt: dueMoment(play),
+      doing: JSON.stringify(play.doing),
+    },
+  )
+  return play
+}

@@ -1,0 +1,44 @@
+import type { LiveRules, Session, SessionSetting } from '@otter/core'
+import type { OfferRules } from '@otter/api'
+import type { Scope } from '../db/scope.ts'
+import type { MadeGame } from './puzzleCache.ts'
+
+/** A live session as its row has it. */
+export interface StoredSession {
+  session: Session
+  /** Counts its changes. */
+  revision: number
+}
+
+/** Number of the shape in which sessions are stored, with those of their ways of playing. */
+export const SESSION_VERSION = 1
+
+/** Returns a stored session as today's version has it. Throws where the version is not known. */
+export function storedSession(state: unknown, revision: number, version: number): StoredSession {
+  if (version !== SESSION_VERSION) throw new Error(`a session of version ${version} is not known here`)
+  return { session: state as Session, revision }
+}
+
+/** Returns what a session of an offer is played by. */
+export function settingOf(rules: LiveRules, { game, puzzle }: MadeGame): SessionSetting {
+  return { rules, game: { steps: game.inStep?.questions(puzzle) ?? [] } }
+}
+
+/** Returns the rules of an offer's live session; undefined where each plays alone. */
+export function liveRulesOf(rules: OfferRules): LiveRules | undefined {
+  return rules.type === 'live' ? rules.live : undefined
+}
+
+/**
+ * Holds a session as it is until the scope ends: with others who answer in it, or against all who do. What is read from
+ * here on is no older than this.
+ */
+export async function holdSession(scope: Scope, offerId: string, how: 'shared' | 'alone'): Promise<void> {
+  const key = BigInt.asIntN(64, BigInt(`0x${offerId.replaceAll('-', '').slice(0, 16)}`)).toString()
+  await scope.query(
+    how === 'shared'
+      ? 'SELECT pg_advisory_xact_lock_shared($key::bigint)'
+      : 'SELECT pg_advisory_xact_lock($key::bigint)',
+    { key },
+  )
+}

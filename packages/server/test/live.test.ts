@@ -1,0 +1,111 @@
+import type { QuizPuzzle, QuizView } from '@otter/core/games/quiz'
+import { expect } from 'chai'
+import { HostScreen, openLive, StudentScreen, until } from './liveScreens.ts'
+import { puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+
+describe('A live session', () => {
+  let server: TestServer
+  const screens: (HostScreen | StudentScreen)[] = []
+  before(async () => {
+    server = await startTestServer({ sockets: true })
+  })
+  afterEach(() => {
+    for (const { socket } of screens.splice(0)) socket?.disconnect()
+  })
+  after(() => server.close())
+
+  async function host(wanted: object): Promise<{ host: HostScreen; id: string; code: string }> {
+    const teacher = await teacherWithList(server.url, WORDS)
+    const { id, code } = await openLive(teacher, wanted)
+    const screen = new HostScreen(server.url, teacher.client, id)
+    screens.push(screen)
+    await screen.connect()
+    return { host: screen, id, code }
+  }
+
+  async function student(code: string, body: object): Promise<StudentScreen> {
+    const screen = new StudentScreen(server.url, code)
+    screens.push(screen)
+    await screen.join(body)
+    await screen.connect()
+    return screen
+  }
+
+  it('is played together: a question for all, a lock on answers, and nothing told before it is closed', async () => {
+    const {
+      host: teacher,
+      id,
+      code,
+    } = await host({
+      kind: 'quiz',
+      options: { order: 'list', speed: 'strong' },
+      live: { way: 'together', wayOptions: { seconds: 0 } },
+    })
+    const ama = await student(code, { name: 'Ama' })
+    const bo = await student(code, { name: 'Bo' })
+    expect(ama.reply!.play, 'in the lobby nothing is to be seen of the game').to.equal(null)
+    expect(ama.reply!.live!.phase).to.equal('lobby')
+    await until('both in the lobby', () => teacher.students.size === 2)
+    expect(await teacher.command({ type: 'start' })).to.equal(204)
+    await until('the first question', () => ama.reply!.play !== null && bo.reply!.play !== null)
+    const puzzle = await puzzleOf<QuizPuzzle>(server, id)
+    const rightOf = (place: number): number => puzzle.questions[place]!.choices.findIndex(({ right }) => right)
+    const right = rightOf(0)
+    const wrong = (right + 1) % puzzle.questions[0]!.choices.length
+    const answered = await ama.move({ type: 'choose', choices: [right] })
+    expect(answered.fate).to.equal('taken')
+    const view = answered.play!.view as QuizView
+    expect([view.told, view.sent?.choices, answered.play!.score.points]).to.deep.equal([null, [right], 0])
+    expect((await ama.move({ type: 'choose', choices: [wrong] })).fate, 'it locks').to.equal('void')
+    await bo.move({ type: 'choose', choices: [wrong] })
+    await until('the host to see both', () => teacher.named('Ama')?.moves === 2 && teacher.named('Bo')?.moves === 1)
+    const seen = teacher.questions.get(puzzle.questions[0]!.entryId)!
+    expect([seen.right, seen.wrong]).to.deep.equal([1, 1])
+    const [one, other] = await Promise.all([teacher.command({ type: 'next' }), teacher.command({ type: 'next' })])
+    expect([one, other]).to.deep.equal([204, 204])
+    await until('the answer', () => (ama.reply!.play!.view as QuizView).told !== null)
+    const told = ama.reply!
+    expect((told.play!.view as QuizView).told!.right).to.equal(true)
+    expect(told.play!.score.points).to.be.greaterThan(0)
+    expect(told.live!.round).to.deep.include({ number: 1, phase: 'told' })
+    expect(told.live!.round!.split!.first).to.equal('Ama')
+    expect(told.live!.round!.split!.answers.map(({ count, right: isRight }) => [count, isRight])).to.have.deep.members([
+      [1, true],
+      [1, false],
+    ])
+    await until('the host to see it closed', () => teacher.facts!.round?.phase === 'told')
+    // Late: made for the question that is closed.
+    await teacher.command({ type: 'next' })
+    await until('the second question', () => bo.reply!.live!.round?.number === 2)
+    const late = await student(code, { name: 'Late' })
+    expect((late.reply!.play!.view as QuizView).question!.number, 'who comes late begins here').to.equal(2)
+    const past = await bo.move({ type: 'choose', choices: [right] }, { for: told.play!.moment! })
+    expect(past.fate).to.equal('passed')
+    await teacher.command({ type: 'end' })
+    await until('the end', () => bo.reply!.live!.phase === 'over')
+    expect(bo.reply!.play!.score.finished).to.equal(true)
+    await until('all plays to be ended', async () => {
+      const open = await rows(server, 'SELECT 1 FROM plays WHERE offer_id = $id AND ended_at IS NULL', { id })
+      return open.length === 0
+    })
+    const { body } = await teacher.client.call('GET', `/links/${id}/results`)
+    const byName = Object.fromEntries(
+      (body.participants as { name: string; right: number }[]).map(({ name, right: count }) => [name, count]),
+    )
+    expect(byName).to.deep.equal({ Ama: 1, Bo: 0, Late: 0 })
+    expect(body.questions[1]).to.include({ passed: 3, notReached: 0 })
+    expect(body.questions[0]).to.include({ right: 1, wrong: 1, passed: 0, notReached: 1 })
+  })
+
+  it('is played at one’s own pace with any game, and ends for all at once', async () => {
+    const { host: teacher, code } = await host({ kind: 'wordsearch', live: { way: 'ownpace' } })
+    const ama = await student(code, { name: 'Ama' })
+    await teacher.command({ type: 'start' })
+    await until('the game', () => ama.reply!.play !== null)
+    await ama.move({ type: 'hint', item: 0 })
+    await until('the host to see it', () => teacher.named('Ama')?.moves === 1)
+    await teacher.command({ type: 'end' })
+    await until('the end', () => ama.reply!.live!.phase === 'over')
+    expect((await ama.move({ type: 'hint', item: 1 })).fate, 'nothing after the end').to.equal('passed')
+  })
+})

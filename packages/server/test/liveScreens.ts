@@ -1,0 +1,146 @@
+import {
+  SOCKET_PATH,
+  type HostChanges,
+  type HostQuestion,
+  type HostStudent,
+  type PlayReply,
+  type SendMove,
+} from '@otter/api'
+import { io, type Socket } from 'socket.io-client'
+import { Client, type TestServer } from './testServer.ts'
+
+/** Waits until something is so; throws what is being waited for when it takes too long. */
+export async function until(what: string, isSo: () => boolean | Promise<boolean>, patience = 10_000): Promise<void> {
+  const end = Date.now() + patience
+  while (!(await isSo())) {
+    if (Date.now() > end) throw new Error(`waited for: ${what}`)
+    await new Promise((resolve) => setTimeout(resolve, 20))
+  }
+}
+
+/** Opens a socket as a page does: with a pass that is asked for at each try. */
+function openSocket(url: string, pass: () => Promise<string>): Socket {
+  return io(url.replace(/\/api$/u, ''), {
+    path: SOCKET_PATH,
+    transports: ['websocket'],
+    reconnectionDelay: 50,
+    reconnectionDelayMax: 200,
+    auth: (give) =>
+      void pass().then(
+        (given) => give({ pass: given }),
+        () => give({}),
+      ),
+  })
+}
+
+/** A student's page without a screen. */
+export class StudentScreen {
+  readonly client: Client
+  readonly code: string
+  readonly url: string
+  socket: Socket | undefined
+  reply: PlayReply | undefined
+  /** All that came over the socket, as text. */
+  heard: string[] = []
+
+  constructor(url: string, code: string) {
+    this.url = url
+    this.code = code
+    this.client = new Client(url)
+  }
+
+  async join(body: object): Promise<PlayReply> {
+    const { body: reply, status } = await this.client.call('POST', `/play/${this.code}/join`, body)
+    if (status !== 201) throw new Error(JSON.stringify(reply))
+    this.reply = reply as PlayReply
+    return this.reply
+  }
+
+  async look(): Promise<PlayReply> {
+    const { body } = await this.client.call('GET', `/play/${this.code}`)
+    this.reply = body as PlayReply
+    return this.reply
+  }
+
+  async connect(): Promise<void> {
+    this.socket = openSocket(this.url, async () => {
+      const { body } = await this.client.call('POST', `/play/${this.code}/pass`, {})
+      return (body as { pass: string }).pass
+    })
+    this.socket.on('reply', (reply: PlayReply) => {
+      this.reply = reply
+      this.heard.push(JSON.stringify(reply))
+    })
+    await until('a student to connect', () => this.socket?.connected === true)
+  }
+
+  /** Sends a move over the socket; returns the reply, or throws its problem. */
+  async move(move: object, rest: Partial<SendMove> = {}): Promise<PlayReply> {
+    const play = this.reply!.play!
+    const sent = {
+      id: crypto.randomUUID(),
+      attempt: play.attempt,
+      ...(play.moment !== null && { for: play.moment }),
+      move,
+      ...rest,
+    }
+    const answer = (await this.socket!.timeout(10_000).emitWithAck('move', sent)) as {
+      reply?: PlayReply
+      problem?: { code: string }
+    }
+    this.heard.push(JSON.stringify(answer))
+    if (!answer.reply) throw new Error(answer.problem?.code)
+    this.reply = answer.reply
+    return answer.reply
+  }
+}
+
+/** A host's page without a screen: what the socket told, put together. */
+export class HostScreen {
+  readonly client: Client
+  readonly id: string
+  readonly url: string
+  socket: Socket | undefined
+  facts: HostChanges['facts']
+  students = new Map<string, HostStudent>()
+  questions = new Map<string, HostQuestion>()
+
+  constructor(url: string, client: Client, id: string) {
+    this.url = url
+    this.client = client
+    this.id = id
+  }
+
+  async connect(screen: 'teacher' | 'wall' = 'teacher'): Promise<void> {
+    this.socket = openSocket(this.url, async () => {
+      const { body } = await this.client.call('POST', `/live/${this.id}/passes/${screen}`, {})
+      return (body as { pass: string }).pass
+    })
+    this.socket.on('changes', (changes: HostChanges) => {
+      if (changes.facts) this.facts = changes.facts
+      for (const student of changes.students ?? []) this.students.set(student.participantId, student)
+      for (const question of changes.questions ?? []) this.questions.set(question.entryId, question)
+    })
+    await until('a host to connect', () => this.facts !== undefined || screen === 'wall')
+  }
+
+  async command(command: object, revision = this.facts!.revision): Promise<number> {
+    return (await this.client.call('POST', `/live/${this.id}/commands`, { command, revision })).status
+  }
+
+  named(name: string): HostStudent | undefined {
+    return [...this.students.values()].find((student) => student.name === name)
+  }
+}
+
+/** Opens a live session of a list; returns its id and code. */
+export async function openLive(
+  teacher: { client: Client; listId: string },
+  wanted: object,
+): Promise<{ id: string; code: string }> {
+  const { body, status } = await teacher.client.call('POST', `/lists/${teacher.listId}/live`, { seed: '1', ...wanted })
+  if (status !== 201) throw new Error(JSON.stringify(body))
+  return body as { id: string; code: string }
+}
+
+export type { TestServer }
