@@ -3,14 +3,16 @@ import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { home } from './install.mjs'
 
-const games = join(home, 'packages/core/src/games')
-const gameAliases = readdirSync(games)
-  .filter((name) => existsSync(join(games, name, 'index.ts')))
-  .map((name) => [`@otter/core/games/${name}`, join(games, name, 'index.ts')])
+const foldersOf = (kind) => {
+  const folder = join(home, 'packages/core/src', kind)
+  return readdirSync(folder)
+    .filter((name) => existsSync(join(folder, name, 'index.ts')))
+    .map((name) => [`@otter/core/${kind}/${name}`, join(folder, name, 'index.ts')])
+}
 
 export const alias = {
   'naughty-words': join(home, 'node_modules/naughty-words'),
-  ...Object.fromEntries(gameAliases),
+  ...Object.fromEntries([...foldersOf('games'), ...foldersOf('live')]),
   '@otter/core/names': join(home, 'packages/core/src/text/unkindName.ts'),
   '@otter/core/formats': join(home, 'packages/core/src/formats/index.ts'),
   '@otter/core': join(home, 'packages/core/src/index.ts'),

@@ -1,9 +1,7 @@
 import { GAME_KINDS, HostCommand, LiveEnd, LiveRules, WAY_KINDS, type Outcome } from '@otter/core'
 import { z } from 'zod'
+import { LOOK_PARTS } from './look.ts'
 import { CreateOffer, ParticipantName } from './offer.ts'
-
-/** How many there are of each part that an otter is put together from. */
-export const LOOK_PARTS = { fur: 6, hat: 8, thing: 8 } as const
 
 /** How a student's otter looks: numbers of its parts, from 0. */
 export const Look = z.strictObject({

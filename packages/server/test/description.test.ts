@@ -7,6 +7,7 @@ import type { Context } from '../src/routes/context.ts'
 import accountRoutes from '../src/routes/account.ts'
 import dictionaryRoutes from '../src/routes/dictionary.ts'
 import jobRoutes from '../src/routes/jobs.ts'
+import liveRoutes from '../src/routes/live.ts'
 import listRoutes from '../src/routes/lists.ts'
 import mediaRoutes, { mediaFileRoutes } from '../src/routes/media.ts'
 import offerRoutes from '../src/routes/offers.ts'
@@ -41,6 +42,7 @@ describe('The description of the API', () => {
       operatorRoutes(context),
       listRoutes(context),
       offerRoutes(context),
+      liveRoutes(context),
       jobRoutes(context),
       mediaRoutes(context),
       mediaFileRoutes(context),

@@ -67,6 +67,14 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pages/wall/WallPage.tsx')).WallPage }),
       },
       {
+        path: 'live/:id',
+        lazy: async () => ({ Component: (await import('./pages/live/HostPage.tsx')).HostPage }),
+      },
+      {
+        path: 'live/:id/wall',
+        lazy: async () => ({ Component: (await import('./pages/live/LiveWallPage.tsx')).LiveWallPage }),
+      },
+      {
         path: 'account',
         lazy: async () => ({ Component: (await import('./pages/account/AccountPage.tsx')).AccountPage }),
       },

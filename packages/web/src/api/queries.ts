@@ -318,7 +318,11 @@ export function useParticipantAction(
           return call<void>('DELETE', path)
       }
     },
-    onSuccess: () => client.invalidateQueries({ queryKey: ['results', offerId] }),
+    onSuccess: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: ['results', offerId] }),
+        client.invalidateQueries({ queryKey: ['live', offerId] }),
+      ]),
   })
 }
 

@@ -6,6 +6,8 @@ import type credits from './en/credits.json'
 import type help from './en/help.json'
 import type list from './en/list.json'
 import type lists from './en/lists.json'
+import type live from './en/live.json'
+import type livePlay from './en/livePlay.json'
 import type play from './en/play.json'
 import type print from './en/print.json'
 import type results from './en/results.json'
@@ -27,6 +29,10 @@ export const listTexts: Texts<typeof list> = { name: 'list' }
 export const listsTexts: Texts<typeof lists> = { name: 'lists' }
 /** What students read around every game. */
 export const playTexts: Texts<typeof play> = { name: 'play' }
+/** What teachers, and classes on the wall, read of live sessions. */
+export const liveTexts: Texts<typeof live> = { name: 'live' }
+/** What students read in a live session, beside the game. */
+export const livePlayTexts: Texts<typeof livePlay> = { name: 'livePlay' }
 export const printTexts: Texts<typeof print> = { name: 'print' }
 export const resultsTexts: Texts<typeof results> = { name: 'results' }
 export const shareTexts: Texts<typeof share> = { name: 'share' }

@@ -58,6 +58,8 @@ export interface QuizView {
   told: ToldAnswer | null
   /** The answer that was sent while others can still answer: nothing is told of it yet. */
   sent: { choices: number[]; text: string; change: boolean } | null
+  /** Whether all are asked the same at once: then nobody goes on alone. */
+  inStep: boolean
   review: ReviewedAnswer[]
   /** The right answers to the question that stands, in words: for the teacher alone. */
   key: string[]
@@ -88,6 +90,7 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules, shar
         : [],
     question: current ? askedQuestion(puzzle, { ...play, phase }, current, rules, shared) : null,
     sent: held && audience === 'player' ? sentAnswer(current!, play.last!, held.change) : null,
+    inStep: shared?.inStep ?? false,
     told: phase === 'told' && play.last ? shows(toldAnswer(questions[play.last.question]!, play.last)) : null,
     key: audience === 'teacher' && current ? rightAnswers(current) : [],
     review: finished && audience !== 'wall' ? play.answers.map((answer) => reviewed(puzzle, play, answer)) : [],

@@ -10,7 +10,7 @@ import { useTexts } from '../../texts/texts.ts'
 /** A quiz as it is played: cards by choice, question after question, what was missed once more, then all answers. */
 export function Play({ view, send, waiting, left, opinions }: PlayProps<QuizView, QuizMove>) {
   const t = useTexts(texts)
-  const { phase, question, told, round } = view
+  const { phase, question, told, round, sent, inStep } = view
   if (phase === 'cards') return <Cards cards={view.cards} onBegin={() => send({ type: 'begin' })} />
   if (!question) return <Review view={view} opinions={opinions} />
   return (
@@ -20,6 +20,7 @@ export function Play({ view, send, waiting, left, opinions }: PlayProps<QuizView
         key={`${round} ${question.number}`}
         question={question}
         told={told}
+        sent={sent}
         waiting={waiting}
         left={left}
         send={send}
@@ -30,7 +31,7 @@ export function Play({ view, send, waiting, left, opinions }: PlayProps<QuizView
           form={question.form}
           opinions={opinions.filter(({ entryId }) => entryId === question.entryId)}
           waiting={waiting}
-          onNext={() => send({ type: 'next' })}
+          onNext={inStep ? undefined : () => send({ type: 'next' })}
         />
       )}
     </div>

@@ -1,4 +1,4 @@
-import type { AskedQuestion, QuizMove, ToldAnswer } from '@otter/core/games/quiz'
+import type { AskedQuestion, QuizMove, QuizView, ToldAnswer } from '@otter/core/games/quiz'
 import { Check, Lightbulb, X } from 'lucide-react'
 import { useId, useState } from 'react'
 import { Said } from '../Said.tsx'
@@ -13,6 +13,8 @@ interface QuestionProps {
   question: AskedQuestion
   /** What came of it, once answered. */
   told: ToldAnswer | null
+  /** What was sent while nothing is told of it yet. */
+  sent: QuizView['sent']
   waiting: boolean
   /** Milliseconds that are left for it; null for all the time. */
   left: number | null
@@ -20,13 +22,14 @@ interface QuestionProps {
 }
 
 /** A question with its choices, a field to type in, or a claim to judge. */
-export function Question({ question, told, waiting, left, send }: QuestionProps) {
+export function Question({ question, told, sent, waiting, left, send }: QuestionProps) {
   const t = useTexts(texts)
   const { form, prompt, choices, several, number, of, seconds, hasHint, hint } = question
-  const [chosen, setChosen] = useState<readonly number[]>([])
+  const [chosen, setChosen] = useState<readonly number[]>(sent?.choices ?? [])
+  const isLocked = told !== null || waiting || (sent !== null && !sent.change)
   const choose = (choice: number): void => {
     // One answer is on its way already: a second would only be shown, not counted.
-    if (told || waiting) return
+    if (isLocked) return
     setChosen(
       several ? (chosen.includes(choice) ? chosen.filter((other) => other !== choice) : [...chosen, choice]) : [choice],
     )
@@ -79,7 +82,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
                 <button
                   type="button"
                   aria-pressed={chosen.includes(index)}
-                  disabled={told !== null || waiting}
+                  disabled={isLocked}
                   onClick={() => choose(index)}
                   className={`btn h-auto min-h-14 flex-1 in-[.early]:min-h-12 in-[.early]:py-2 justify-start gap-3 p-3 text-start text-lg font-normal leading-tight text-base-content! opacity-100! ${chosen.includes(index) ? 'border-secondary! bg-accent!' : 'bg-base-100!'} ${told && told.scored && told.choices[index] ? 'border-2! border-success!' : ''}`}
                 >
@@ -105,7 +108,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
             <button
               type="button"
               className="btn btn-primary h-12"
-              disabled={chosen.length === 0 || waiting}
+              disabled={chosen.length === 0 || isLocked}
               onClick={() => send({ type: 'choose', choices: [...chosen] })}
             >
               {t('answer')}
@@ -113,7 +116,12 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
           )}
         </>
       )}
-      {form === 'typed' && !told && (
+      {sent && form === 'typed' && (
+        <p className="panel border-secondary bg-accent p-3 text-center text-xl">
+          <bdi>{sent.text}</bdi>
+        </p>
+      )}
+      {form === 'typed' && !told && (!sent || sent.change) && (
         <form
           className="flex gap-2"
           onSubmit={(event) => {
@@ -150,7 +158,8 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
               <button
                 type="button"
                 className="btn h-14 text-lg"
-                disabled={waiting}
+                disabled={isLocked}
+                aria-pressed={sent?.choices[0] === 0}
                 onClick={() => send({ type: 'claim', isTrue: true })}
               >
                 <Check aria-hidden="true" />
@@ -159,7 +168,8 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
               <button
                 type="button"
                 className="btn h-14 text-lg"
-                disabled={waiting}
+                disabled={isLocked}
+                aria-pressed={sent?.choices[0] === 1}
                 onClick={() => send({ type: 'claim', isTrue: false })}
               >
                 <X aria-hidden="true" />
@@ -169,7 +179,7 @@ export function Question({ question, told, waiting, left, send }: QuestionProps)
           )}
         </>
       )}
-      {hasHint && !told && (
+      {hasHint && !told && !sent && (
         <button type="button" className="btn mx-auto h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}>
           <Lightbulb size={18} aria-hidden="true" />
           {t('askHint')}

@@ -9,7 +9,8 @@ interface ToldProps {
   form: AskedQuestion['form']
   opinions: PlayProps<never, never>['opinions']
   waiting: boolean
-  onNext: () => void
+  /** Absent where the next question comes to all at once. */
+  onNext: (() => void) | undefined
 }
 
 /** What came of an answer: right or not, what would have been, why a typed one counts, and what the class thinks. */
@@ -45,9 +46,11 @@ export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
       )}
       {!scored && <Opinions opinions={opinions} given={given} />}
       {fact !== '' && <p>{fact}</p>}
-      <NextButton className="self-end" disabled={waiting} onClick={onNext}>
-        {t('next')}
-      </NextButton>
+      {onNext && (
+        <NextButton className="self-end" disabled={waiting} onClick={onNext}>
+          {t('next')}
+        </NextButton>
+      )}
     </section>
   )
 }

@@ -1,4 +1,4 @@
-import { Suspense, useState, type ReactNode } from 'react'
+import { lazy, Suspense, useState, type ReactNode } from 'react'
 import { cleanText, directionOf } from '@otter/core'
 import type { ApiError } from '../../api/client.ts'
 import { LANGUAGES, type Language } from '@otter/api'
@@ -9,6 +9,9 @@ import { Waterline } from '../../ui/Waterline.tsx'
 import { Playing } from './Playing.tsx'
 import { usePlay } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
+
+/** Fetched for a live session alone. */
+const LivePage = lazy(async () => ({ default: (await import('./live/LivePage.tsx')).LivePage }))
 
 /** What students see: a code to type, a name to give, then the game. */
 export function PlayPage({ code }: { code: string | undefined }) {
@@ -39,13 +42,22 @@ function LinkPage({ code }: { code: string }) {
       </Frame>
     )
   }
+  if (reply.live && !reply.player?.waits && (reply.player || reply.live.phase !== 'over')) {
+    return (
+      <Frame title={reply.title}>
+        <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
+          <LivePage reply={reply} live={reply.live} state={play} />
+        </Suspense>
+      </Frame>
+    )
+  }
   if (!reply.play || !reply.player) {
     return (
       <Frame title={reply.title}>
         {reply.player?.waits ? (
           <Waiting name={reply.player.name} onLeave={() => void play.leave()} />
         ) : reply.open ? (
-          <NameForm onJoin={play.join} problem={problem} />
+          <NameForm onJoin={(name, same) => play.join({ name, same })} problem={problem} />
         ) : (
           <ClosedForNewcomers />
         )}

@@ -14,10 +14,14 @@ interface PlayingProps {
   play: NonNullable<PlayReply['play']>
   state: PlayState
   playerName: string
+  /** Whether the player may end the game early. */
+  stops?: boolean
+  /** What playing once more is called, and what it means; null where there is no more to play. */
+  again?: { name: string; help: string } | null
 }
 
 /** The game under way, with how far it has come; and the result once it is finished. */
-export function Playing({ reply, play, state, playerName }: PlayingProps) {
+export function Playing({ reply, play, state, playerName, stops = true, again }: PlayingProps) {
   const t = useTexts(playTexts)
   const { score } = play
   const early = useMemo(() => ({ early: reply.early, language: reply.language }), [reply.early, reply.language])
@@ -31,7 +35,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
           kind={reply.kind}
           score={score}
           missed={play.missed ?? []}
-          open={reply.open}
+          again={again !== undefined ? again : reply.open ? { name: t('again'), help: t('againHelp') } : null}
           onAgain={() => void state.again()}
         />
       )}
@@ -51,7 +55,7 @@ export function Playing({ reply, play, state, playerName }: PlayingProps) {
       </EarlyReaders>
       <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
         <NotMe name={playerName} onLeave={() => void state.leave()} />
-        {!score.finished && (
+        {!score.finished && stops && (
           <StopGame left={score.total - score.right} onFinish={() => state.send({ type: 'finish' })} />
         )}
       </footer>
@@ -88,7 +92,7 @@ function Progress({ kind, play, playerName }: { kind: PlayReply['kind'] } & Pick
 function PlayNews({ reply, state, finished }: Pick<PlayingProps, 'reply' | 'state'> & { finished: boolean }) {
   const t = useTexts(playTexts)
   const problemText = useProblemText()
-  const isClosed = !reply.open || state.problem?.code === 'link-closed'
+  const isClosed = !reply.live && (!reply.open || state.problem?.code === 'link-closed')
   return (
     <>
       {state.offline && (
@@ -172,14 +176,14 @@ function Result({
   kind,
   score,
   missed,
-  open,
+  again,
   onAgain,
 }: {
   kind: PlayReply['kind']
   score: PlayingProps['play']['score']
   /** Answers to look at once more. */
   missed: readonly string[]
-  open: boolean
+  again: { name: string; help: string } | null
   onAgain: () => void
 }) {
   const t = useTexts(playTexts)
@@ -210,12 +214,12 @@ function Result({
           </p>
         )}
       </div>
-      {open && (
+      {again && (
         <div>
           <button type="button" className="btn btn-primary h-12" onClick={onAgain}>
-            {t('again')}
+            {again.name}
           </button>
-          <p className="quiet text-center text-sm">{t('againHelp')}</p>
+          <p className="quiet text-center text-sm">{again.help}</p>
         </div>
       )}
     </section>

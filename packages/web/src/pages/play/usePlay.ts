@@ -1,6 +1,8 @@
-import type { PlayReply, SendMove } from '@otter/api'
+import type { ChangeSelf, JoinOffer, PlayReply, ProblemDetails, SendMove } from '@otter/api'
 import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Socket } from 'socket.io-client'
 import { ApiError, call } from '../../api/client.ts'
+import { useSocket } from '../../live/useSocket.ts'
 import { newId } from '../../ui/newId.ts'
 import { keepMoves, takeKeptMoves } from './keptMoves.ts'
 import { MoveQueue, type MoveQueueState } from './moveQueue.ts'
@@ -9,12 +11,18 @@ import { MoveQueue, type MoveQueueState } from './moveQueue.ts'
 const HERE = 12_000
 /** How often a student who waits for the teacher's word is looked after, in milliseconds. */
 const WAITING = 4000
+/** How often a live session is looked at where there is no socket, in milliseconds. */
+const LOOKING = 2500
+/** A move over a socket without an answer for so long is sent again by the other way, in milliseconds. */
+const UNANSWERED = 6000
 
 /** An offer as this device sees it, and what can be done with it. */
 export interface PlayState extends MoveQueueState {
   reply: PlayReply | undefined
-  /** Gives a name; where somebody has it already, says who this is. */
-  join: (name: string, same?: 'back' | 'other') => Promise<void>
+  /** Comes in: under a name, or as the house wants it; where somebody has the name already, says who this is. */
+  join: (wishes: JoinOffer) => Promise<void>
+  /** Changes how the player of a live session shows. */
+  changeMe: (change: ChangeSelf) => Promise<void>
   send: (move: { type: string }) => void
   again: () => Promise<void>
   leave: () => Promise<void>
@@ -32,6 +40,32 @@ function wait(milliseconds: number): Promise<void> {
     const timer = setTimeout(done, milliseconds)
     addEventListener('online', done)
   })
+}
+
+/** Sends a move over the socket where it is connected, else by the API: both do the same, and twice counts once. */
+async function sendOver(socket: Socket | undefined, code: string, move: SendMove): Promise<PlayReply> {
+  if (socket?.connected) {
+    const answer = await (
+      socket.timeout(UNANSWERED).emitWithAck('move', move) as Promise<
+        { reply: PlayReply } | { problem: ProblemDetails }
+      >
+    ).catch(() => undefined)
+    if (answer && 'reply' in answer) return answer.reply
+    if (answer) throw new ApiError(answer.problem)
+  }
+  return call<PlayReply>('POST', `/play/${code}/moves`, move)
+}
+
+/** Tells whether what was pushed is older than what is there: a move may have been answered meanwhile. */
+function isOlder(next: PlayReply, known: PlayReply | undefined): boolean {
+  if (!known) return false
+  if ((next.live?.revision ?? 0) < (known.live?.revision ?? 0)) return true
+  const [now, before] = [next.play, known.play]
+  return (
+    now !== null &&
+    before !== null &&
+    (now.attempt < before.attempt || (now.attempt === before.attempt && now.moves < before.moves))
+  )
 }
 
 /**
@@ -53,10 +87,16 @@ export function usePlay(code: string): PlayState {
     if (!(error instanceof ApiError)) throw error
     setFailure(error)
   }, [])
+  const isInLive = reply?.live?.me !== undefined && reply.live.me !== null && !reply.player?.waits
+  const { socket, connected } = useSocket(isInLive ? `/play/${code}/pass` : undefined)
+  const line = useRef(socket)
+  useEffect(() => {
+    line.current = socket
+  }, [socket])
   const [queue] = useState(
     () =>
       new MoveQueue({
-        send: (move) => call<PlayReply>('POST', `/play/${code}/moves`, move),
+        send: (move) => sendOver(line.current, code, move),
         keep: (moves) => keepMoves(code, moves),
         wait,
         onReply: keep,
@@ -76,6 +116,26 @@ export function usePlay(code: string): PlayState {
       }, fail)
   }, [code, keep, fail, queue])
   useEffect(reload, [reload])
+  useEffect(() => {
+    if (!socket) return
+    socket.on('reply', (next: PlayReply) => {
+      if (!isOlder(next, latest.current)) keep(next)
+    })
+    socket.on('again', reload)
+    return () => {
+      socket.off('reply')
+      socket.off('again')
+    }
+  }, [socket, keep, reload])
+  useEffect(() => {
+    // A connection that was away has missed what was told meanwhile, and may take what waits.
+    if (connected) reload()
+  }, [connected, reload])
+  useEffect(() => {
+    if (!isInLive || connected) return
+    const timer = setInterval(reload, LOOKING)
+    return () => clearInterval(timer)
+  }, [isInLive, connected, reload])
   const isIn = reply?.play !== undefined && reply.play !== null
   useEffect(() => {
     if (!isIn) return
@@ -125,16 +185,17 @@ export function usePlay(code: string): PlayState {
     problem: failure ?? sending.problem,
     reload,
     send,
-    join: (name, same) => {
+    join: (wishes) => {
       // The same wish is the same request, however often it is sent: a reply may get lost.
-      const wish = `${same ?? ''} ${name}`
+      const wish = JSON.stringify(wishes)
       if (asked.current?.wish !== wish) asked.current = { wish, requestId: newId() }
       const { requestId } = asked.current
-      return call<PlayReply>('POST', `/play/${code}/join`, { name, same, requestId }).then((next) => {
+      return call<PlayReply>('POST', `/play/${code}/join`, { ...wishes, requestId }).then((next) => {
         keep(next)
         queue.resume()
       }, fail)
     },
+    changeMe: (change) => call<PlayReply>('PATCH', `/play/${code}/me`, change).then(keep, fail),
     again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
     leave: () => {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.

@@ -6,6 +6,7 @@ import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
 import { OfferCard } from './OfferCard.tsx'
+import { PlayLive } from './PlayLive.tsx'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -35,6 +36,7 @@ export function SharePage() {
           </Link>
         }
       />
+      <PlayLive listId={id} />
       <Notice error={offers.error ?? list.error} />
       {offers.isPending && <Waterline filled={undefined} label={t('fetching')} />}
       {offers.data?.length === 0 && <p className="panel p-6">{t('none')}</p>}

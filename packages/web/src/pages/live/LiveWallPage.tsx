@@ -1,0 +1,70 @@
+import type { WallState } from '@otter/api'
+import { useParams } from 'react-router'
+import { useWall } from '../../live/useHost.ts'
+import { WAYS } from '../../live/ways.ts'
+import { commonTexts, liveTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
+import { Notice } from '../../ui/Notice.tsx'
+import { clockText, useTimeLeft } from '../../ui/useTimeLeft.ts'
+import { Waterline } from '../../ui/Waterline.tsx'
+import { Ashore } from './Ashore.tsx'
+import { WallLobby } from './WallLobby.tsx'
+
+/** A live session on the projector: the way in, what all do, and the finish. Nothing on it is private. */
+export function LiveWallPage() {
+  const t = useTexts(liveTexts)
+  const { id = '' } = useParams()
+  const { state, error, cameAt } = useWall(id)
+  return (
+    <main className="fixed inset-0 z-10 flex flex-col gap-[2vh] overflow-y-auto bg-base-200 p-[3vw] text-[max(28px,1.8vw)]">
+      {!state && <Notice error={error} />}
+      {!state && !error && <Waterline filled={undefined} label={t('fetching')} />}
+      {state?.facts.phase === 'lobby' && <WallLobby state={state} />}
+      {state && (state.facts.phase === 'running' || state.facts.phase === 'paused') && (
+        <WallRunning state={state} cameAt={cameAt} />
+      )}
+      {state?.facts.phase === 'over' && <Ashore state={state} />}
+    </main>
+  )
+}
+
+function WallRunning({ state, cameAt }: { state: WallState; cameAt: number }) {
+  const t = useTexts(liveTexts)
+  const common = useTexts(commonTexts)
+  const { facts, title, code, door, way, here, answered } = state
+  const { round } = facts
+  const isPaused = facts.phase === 'paused'
+  const asked = useTimeLeft(facts.left.asked, cameAt, isPaused)
+  const whole = useTimeLeft(facts.left.whole, cameAt, isPaused)
+  const seconds = round?.phase === 'asking' ? (asked ?? whole) : whole
+  const { Wall } = WAYS[way]
+  return (
+    <>
+      <header className="flex flex-wrap items-baseline justify-between gap-4">
+        <h1 className="min-w-0 truncate text-[max(28px,2.6vw)]" dir="auto">
+          {title || common('untitled')}
+        </h1>
+        {round && <span>{t('wall.question', { number: round.number, of: round.of })}</span>}
+        {isPaused && <strong role="status">{t('wall.paused')}</strong>}
+        {seconds !== null && (
+          <strong role="timer" className="text-[max(40px,4vw)] leading-none tabular-nums" dir="ltr">
+            {clockText(seconds)}
+          </strong>
+        )}
+      </header>
+      <Waterline
+        filled={round ? (here === 0 ? 0 : answered / here) : 1}
+        label={t('wall.answered', { answered, here })}
+      />
+      <div className="flex min-h-0 flex-1 flex-col">
+        <Wall state={state} />
+      </div>
+      <footer className="quiet flex flex-wrap justify-between gap-4">
+        <span dir="ltr">
+          {door} · <strong>{code}</strong>
+        </span>
+        {round?.phase === 'asking' && <span role="status">{t('wall.answered', { answered, here })}</span>}
+      </footer>
+    </>
+  )
+}

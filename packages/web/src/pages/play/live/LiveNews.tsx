@@ -1,0 +1,113 @@
+import type { LiveView, PlayReply, Ranking } from '@otter/api'
+import { livePlayTexts } from '../../../texts/namespaces.ts'
+import { useTexts } from '../../../texts/texts.ts'
+import { OtterAvatar } from '../../../ui/OtterAvatar.tsx'
+import { clockText, useTimeLeft } from '../../../ui/useTimeLeft.ts'
+
+/** What stands over the game in a live session: the time, the own place, and whether all is paused. */
+export function LiveNews({ reply, live }: { reply: PlayReply; live: LiveView }) {
+  const t = useTexts(livePlayTexts)
+  const isPaused = live.phase === 'paused'
+  const asked = useTimeLeft(live.left.asked, reply, isPaused)
+  const whole = useTimeLeft(live.left.whole, reply, isPaused)
+  const seconds = live.round ? (live.round.phase === 'asking' ? asked : null) : whole
+  const rank = live.me?.rank
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <span className="flex flex-wrap items-baseline gap-x-3">
+          {rank && live.phase !== 'over' && <span>{t('place', { place: rank.place, of: rank.of })}</span>}
+          {rank && rank.effort > 0 && <span className="quiet">{t('effort', { points: rank.effort })}</span>}
+        </span>
+        {seconds !== null && live.phase !== 'over' && (
+          <strong className={`text-xl tabular-nums ${seconds <= 5 ? 'text-error' : ''}`} role="timer">
+            {seconds > 0 ? t('left', { time: clockText(seconds) }) : t('timeUp')}
+          </strong>
+        )}
+      </div>
+      {isPaused && (
+        <p role="status" className="panel border-warning p-3 text-center">
+          {t('paused')}
+        </p>
+      )}
+    </>
+  )
+}
+
+/** What stands below the question that all are asked: that the answer is sent, or how the class answered. */
+export function RoundNews({ live, hasSent, canChange }: { live: LiveView; hasSent: boolean; canChange: boolean }) {
+  const t = useTexts(livePlayTexts)
+  const { round } = live
+  if (!round) return null
+  if (round.phase === 'asking')
+    return (
+      <p role="status" className="quiet text-center text-lg">
+        {hasSent && t(canChange ? 'sentChange' : 'sent')}
+      </p>
+    )
+  const all = round.split?.answers.reduce((sum, { count }) => sum + count, 0) ?? 0
+  return (
+    <section aria-label={t('split')} className="panel flex flex-col gap-2 p-4">
+      <h3 className="text-lg">{t('split')}</h3>
+      {all === 0 && <p>{t('nobodyAnswered')}</p>}
+      <ul className="flex flex-col gap-1">
+        {round.split?.answers.slice(0, 6).map(({ given, right, count }) => (
+          <li key={`${given} ${right}`} className="grid grid-cols-[1fr_auto] gap-x-3">
+            <span className={right ? 'font-bold' : ''}>
+              {right ? '✓ ' : ''}
+              <bdi>{given}</bdi>
+            </span>
+            <span className="tabular-nums">{count}</span>
+            <span className="col-span-2 h-2 rounded-sm bg-base-300">
+              <span
+                className={`block h-full rounded-sm ${right ? 'bg-success' : 'stripes'}`}
+                style={{ width: `${(count / all) * 100}%` }}
+              />
+            </span>
+          </li>
+        ))}
+      </ul>
+      {round.split?.first && <p>{t('firstRight', { name: round.split.first })}</p>}
+      <p className="quiet">{t('comes')}</p>
+    </section>
+  )
+}
+
+/** The first of a ranking, as far as the teacher shows it. */
+export function RankingList({ ranking }: { ranking: Ranking }) {
+  const t = useTexts(livePlayTexts)
+  const score = (value: number): string =>
+    ranking.by === 'share'
+      ? t('share', { percent: Math.round(value * 100) })
+      : t('points', { count: Math.round(value) })
+  if (ranking.rows.length === 0) return null
+  return (
+    <section aria-label={t('ranking')} className="panel flex flex-col gap-2 p-4">
+      {ranking.teams.length > 0 && (
+        <>
+          <h3 className="text-lg">{t('teams')}</h3>
+          <ol className="flex flex-col gap-1">
+            {ranking.teams.map((team) => (
+              <li key={team.teamId} className="flex items-center gap-3">
+                <strong className="w-6 text-end tabular-nums">{team.place}</strong>
+                <bdi className="min-w-0 flex-1 truncate">{team.name}</bdi>
+                <span className="quiet tabular-nums">{score(team.score)}</span>
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
+      <h3 className="text-lg">{t('ranking')}</h3>
+      <ol className="flex flex-col gap-1">
+        {ranking.rows.map((row, index) => (
+          <li key={index} className="flex items-center gap-3">
+            <strong className="w-6 text-end tabular-nums">{row.place}</strong>
+            <OtterAvatar look={row.look} size={32} />
+            <bdi className="min-w-0 flex-1 truncate">{row.name}</bdi>
+            <span className="quiet tabular-nums">{score(row.score)}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}

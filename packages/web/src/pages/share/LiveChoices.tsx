@@ -1,0 +1,156 @@
+import type { WayKind } from '@otter/core'
+import { wayOf } from '@otter/core'
+import { liveTexts } from '../../texts/namespaces.ts'
+import { useTexts } from '../../texts/texts.ts'
+import { Choice, Select } from '../../ui/Choice.tsx'
+import type { LiveChoice } from './liveChoice.ts'
+
+const MINUTES = [3, 5, 10, 15, 20, 30, 45]
+
+interface LiveChoicesProps {
+  choice: LiveChoice
+  way: WayKind
+  onChange: (change: Partial<LiveChoice>) => void
+}
+
+/** What is chosen for a live session, whatever its way of playing. */
+export function LiveChoices({ choice, way, onChange }: LiveChoicesProps) {
+  const t = useTexts(liveTexts)
+  const { ends, minutes, points, late, names, roster, order, ranking, teams, teamNames, hostAway } = choice
+  const endings = [
+    ['host', t('setup.endHost')],
+    ...MINUTES.map((count) => [`minutes ${count}`, t('setup.endMinutes', { count })] as const),
+    ['all-done', t('setup.endDone')],
+    ['points', t('setup.endPoints')],
+  ] as const
+  return (
+    <>
+      <Select
+        label={t('setup.end')}
+        value={ends === 'minutes' ? `minutes ${minutes}` : ends}
+        options={endings}
+        onChange={(value) => {
+          const [kind, count] = value.split(' ')
+          onChange({ ends: kind as LiveChoice['ends'], ...(count !== undefined && { minutes: Number(count) }) })
+        }}
+      />
+      {ends === 'points' && (
+        <Choice label={t('setup.pointsField')}>
+          {(id) => (
+            <input
+              id={id}
+              type="number"
+              min={1}
+              max={1_000_000}
+              className="input input-sm w-full"
+              value={points}
+              onChange={(event) => onChange({ points: Math.max(1, Math.round(Number(event.target.value)) || 1) })}
+            />
+          )}
+        </Choice>
+      )}
+      <Select
+        label={t('setup.late')}
+        value={late ? 'on' : 'off'}
+        options={[
+          ['on', t('setup.lateOn')],
+          ['off', t('setup.lateOff')],
+        ]}
+        onChange={(value) => onChange({ late: value === 'on' })}
+      />
+      <Select
+        label={t('setup.names')}
+        value={names}
+        options={[
+          ['typed', t('setup.namesTyped')],
+          ['given', t('setup.namesGiven')],
+          ['list', t('setup.namesList')],
+        ]}
+        onChange={(value) => onChange({ names: value })}
+      />
+      {names === 'list' && (
+        <Lines
+          label={t('setup.roster')}
+          help={t('setup.rosterHelp')}
+          value={roster}
+          onChange={(value) => onChange({ roster: value })}
+        />
+      )}
+      {!wayOf(way).inStep && (
+        <Select
+          label={t('setup.order')}
+          value={order}
+          options={[
+            ['made', t('setup.orderMade')],
+            ['mixed', t('setup.orderMixed')],
+          ]}
+          onChange={(value) => onChange({ order: value })}
+        />
+      )}
+      <Select
+        label={t('setup.ranking')}
+        value={ranking}
+        options={[
+          ['everyone', t('setup.rankingEveryone')],
+          ['first-five', t('setup.rankingFive')],
+          ['teacher', t('setup.rankingTeacher')],
+          ['nobody', t('setup.rankingNobody')],
+        ]}
+        onChange={(value) => onChange({ ranking: value })}
+      />
+      <Select
+        label={t('setup.teams')}
+        value={teams}
+        options={[
+          ['none', t('setup.teamsNone')],
+          ['drawn', t('setup.teamsDrawn')],
+          ['balanced', t('setup.teamsBalanced')],
+          ['chosen', t('setup.teamsChosen')],
+        ]}
+        onChange={(value) => onChange({ teams: value, teamNames: teamNames || t('setup.teamsDefault') })}
+      />
+      {teams !== 'none' && (
+        <Lines label={t('setup.teamNames')} value={teamNames} onChange={(value) => onChange({ teamNames: value })} />
+      )}
+      <Select
+        label={t('setup.away')}
+        value={hostAway}
+        options={[
+          ['go-on', t('setup.awayGoOn')],
+          ['pause', t('setup.awayPause')],
+        ]}
+        onChange={(value) => onChange({ hostAway: value })}
+      />
+    </>
+  )
+}
+
+function Lines({
+  label,
+  help,
+  value,
+  onChange,
+}: {
+  label: string
+  help?: string
+  value: string
+  onChange: (value: string) => void
+}) {
+  return (
+    <Choice label={label}>
+      {(id) => (
+        <>
+          <textarea
+            id={id}
+            rows={4}
+            dir="auto"
+            className="textarea w-full"
+            value={value}
+            onChange={(event) => onChange(event.target.value)}
+          />
+          {help && <span className="quiet text-sm">{help}</span>}
+        </>
+      )}
+    </Choice>
+  )
+}

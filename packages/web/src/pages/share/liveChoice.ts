@@ -1,0 +1,63 @@
+import type { CreateLive } from '@otter/api'
+import { LiveRules, WAY_KINDS, wayOf, type WayKind } from '@otter/core'
+import { z } from 'zod'
+
+/** What a teacher has chosen for live sessions, as the screen holds it; kept on this device. */
+const LiveChoiceShape = z.object({
+  way: z.enum(WAY_KINDS).catch('ownpace'),
+  wayOptions: z.record(z.string(), z.unknown()).catch({}),
+  ends: z.enum(['host', 'minutes', 'points', 'all-done']).catch('host'),
+  minutes: z.number().int().min(1).max(600).catch(10),
+  points: z.number().int().min(1).max(1_000_000).catch(100),
+  late: z.boolean().catch(true),
+  names: z.enum(['typed', 'given', 'list']).catch('typed'),
+  roster: z.string().catch(''),
+  order: z.enum(['made', 'mixed']).catch('made'),
+  ranking: z.enum(['everyone', 'first-five', 'teacher', 'nobody']).catch('first-five'),
+  teams: z.enum(['none', 'drawn', 'balanced', 'chosen']).catch('none'),
+  teamNames: z.string().catch(''),
+  hostAway: z.enum(['pause', 'go-on']).catch('go-on'),
+})
+export type LiveChoice = Omit<z.infer<typeof LiveChoiceShape>, 'wayOptions'> & { wayOptions: Record<WayKind, unknown> }
+
+const KEPT = 'otter-live'
+
+/** Returns what was chosen last on this device, with options of each way. */
+export function keptLiveChoice(): LiveChoice {
+  const kept = LiveChoiceShape.parse(JSON.parse(localStorage.getItem(KEPT) ?? '{}') ?? {})
+  const optionsOf = (way: WayKind): unknown => {
+    const read = wayOf(way).options.safeParse(kept.wayOptions[way] ?? {})
+    return read.success ? read.data : wayOf(way).options.parse({})
+  }
+  return { ...kept, wayOptions: { ownpace: optionsOf('ownpace'), together: optionsOf('together') } }
+}
+
+export function keepLiveChoice(choice: LiveChoice): void {
+  localStorage.setItem(KEPT, JSON.stringify(choice))
+}
+
+/** Returns the lines of a text that say something. */
+function linesOf(text: string): string[] {
+  const lines = text.split('\n').map((line) => line.trim().slice(0, 40))
+  return [...new Set(lines.filter((line) => line !== ''))]
+}
+
+/** Returns what of a choice is sent to open a session. */
+export function liveOf(choice: LiveChoice): Pick<CreateLive, 'live' | 'roster' | 'rules'> {
+  const { way, wayOptions, ends, minutes, points, late, names, order, ranking, teams, hostAway } = choice
+  const live = {
+    way,
+    wayOptions: wayOptions[way],
+    end: {
+      minutes: ends === 'minutes' ? minutes : null,
+      points: ends === 'points' ? points : null,
+      allDone: ends === 'all-done',
+    },
+    late,
+    names,
+    ranking,
+    teams: { by: teams, names: teams === 'none' ? [] : linesOf(choice.teamNames).slice(0, 12) },
+    hostAway,
+  } satisfies z.input<typeof LiveRules>
+  return { live, roster: names === 'list' ? linesOf(choice.roster) : [], rules: { order } }
+}
