@@ -123,7 +123,6 @@ async function start() {
     PORT: String(serverPort),
     SESSION_SECRET: process.env.SESSION_SECRET ?? secret('secret'),
     OPERATOR_SECRET: operator,
-    PUBLIC_URL: process.env.PUBLIC_URL ?? `http://localhost:${port}`,
     WEB_FOLDER: join(home, 'dist', 'web'),
     NODE_ENV: 'production',
   }

@@ -33,7 +33,7 @@ export function Lobby({ state }: { state: HostState }) {
             {t(`ways.${way}`)} · {words.name(kind)}
           </p>
           <p className="text-2xl">
-            <Rich texts={liveTexts} id="lobby.goTo" marks={{ address: <strong dir="ltr">{door}</strong> }} />
+            <Rich texts={liveTexts} id="lobby.goTo" values={{ door }} marks={{ address: <strong dir="ltr" /> }} />
           </p>
           <p className="text-7xl font-bold leading-none tracking-[0.12em]" dir="ltr">
             {code}

@@ -68,8 +68,8 @@ function Head({ state, cameAt }: { state: HostState; cameAt: number }) {
             <Rich
               texts={liveTexts}
               id="running.facts"
-              values={{ way: t(`ways.${way}`), game: words.name(kind) }}
-              marks={{ code: <strong dir="ltr">{code}</strong> }}
+              values={{ way: t(`ways.${way}`), game: words.name(kind), code }}
+              marks={{ code: <strong dir="ltr" /> }}
             />
           </p>
         </div>

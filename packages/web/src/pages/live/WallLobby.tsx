@@ -30,7 +30,7 @@ export function WallLobby({ state }: { state: WallState }) {
             {title || common('untitled')} <span className="quiet text-[0.7em]">{words.name(kind)}</span>
           </h1>
           <p className="text-[max(28px,2.4vw)]">
-            <Rich texts={liveTexts} id="lobby.goTo" marks={{ address: <strong dir="ltr">{door}</strong> }} />
+            <Rich texts={liveTexts} id="lobby.goTo" values={{ door }} marks={{ address: <strong dir="ltr" /> }} />
           </p>
           <p className="text-[max(64px,9vw)] font-bold leading-none tracking-[0.12em]" dir="ltr">
             {code}

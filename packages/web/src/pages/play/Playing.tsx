@@ -1,5 +1,5 @@
 import type { PlayReply } from '@otter/api'
-import { Suspense, useMemo, useState } from 'react'
+import { Suspense, useMemo, useState, type ReactNode } from 'react'
 import { PLAY } from '../../games/play.ts'
 import { playTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -18,10 +18,12 @@ interface PlayingProps {
   stops?: boolean
   /** What playing once more is called, and what it means; null where there is no more to play. */
   again?: { name: string; help: string } | null
+  /** What stands below the game. */
+  children?: ReactNode
 }
 
 /** The game under way, with how far it has come; and the result once it is finished. */
-export function Playing({ reply, play, state, playerName, stops = true, again }: PlayingProps) {
+export function Playing({ reply, play, state, playerName, stops = true, again, children }: PlayingProps) {
   const t = useTexts(playTexts)
   const { score } = play
   const early = useMemo(() => ({ early: reply.early, language: reply.language }), [reply.early, reply.language])
@@ -53,6 +55,7 @@ export function Playing({ reply, play, state, playerName, stops = true, again }:
           </Suspense>
         </div>
       </EarlyReaders>
+      {children}
       <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
         <NotMe name={playerName} onLeave={() => void state.leave()} />
         {!score.finished && stops && (

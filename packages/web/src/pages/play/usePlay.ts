@@ -119,14 +119,17 @@ export function usePlay(code: string): PlayState {
   useEffect(() => {
     if (!socket) return
     socket.on('reply', (next: PlayReply) => {
-      if (!isOlder(next, latest.current)) keep(next)
+      if (isOlder(next, latest.current)) return
+      keep(next)
+      // In the lobby there was nothing yet to send moves to.
+      if (next.play && next.open) queue.resume()
     })
     socket.on('again', reload)
     return () => {
       socket.off('reply')
       socket.off('again')
     }
-  }, [socket, keep, reload])
+  }, [socket, keep, reload, queue])
   useEffect(() => {
     // A connection that was away has missed what was told meanwhile, and may take what waits.
     if (connected) reload()

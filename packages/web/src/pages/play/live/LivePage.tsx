@@ -43,14 +43,14 @@ export function LivePage({ reply, live, state }: LivePageProps) {
             playerName={reply.player.name}
             stops={!live.inStep && live.phase === 'running'}
             again={live.phase === 'running' && live.rounds ? { name: t('round'), help: t('roundHelp') } : null}
-          />
+          >
+            <RoundNews live={live} hasSent={Boolean(sent)} canChange={sent?.change ?? false} />
+            {live.ranking && (live.round?.phase === 'told' || reply.play.score.finished) && (
+              <RankingList ranking={live.ranking} />
+            )}
+          </Playing>
         </Suspense>
       </fieldset>
-      <RoundNews live={live} hasSent={Boolean(sent)} canChange={sent?.change ?? false} />
-      {live.ranking && live.phase === 'over' && <RankingList ranking={live.ranking} />}
-      {live.ranking && live.phase !== 'over' && (live.round || reply.play.score.finished) && (
-        <RankingList ranking={live.ranking} />
-      )}
     </>
   )
 }
