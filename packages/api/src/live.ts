@@ -281,6 +281,10 @@ export const StudentAnswers = z.object({
 })
 export type StudentAnswers = z.infer<typeof StudentAnswers>
 
+/** Plays what a class missed once more, as a new list of this title; the same `requestId` is one session. */
+export const LiveAgain = z.object({ title: z.string().min(1).max(200), requestId: z.uuid() })
+export type LiveAgain = z.input<typeof LiveAgain>
+
 /** A pass by which a screen opens its socket, for a minute. */
 export const PassReply = z.object({ pass: z.string() })
 export type PassReply = z.infer<typeof PassReply>

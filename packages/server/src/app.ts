@@ -132,10 +132,12 @@ export function createApp({
   )
   const source = { database, puzzles: new PuzzleCache() }
   const stopHousekeeping = startHousekeeping(source, logger)
-  const stopTimekeeper = startTimekeeper(source, logger)
   const jobs = startJobs(source, workers, logger, lookForJobs)
   const limits = openLimits(sessions)
   const live = new LiveHub({ source, databaseUrl, secret: sessionSecret, logger })
+  const stopTimekeeper = startTimekeeper(source, logger, ({ offerId, participantId }) =>
+    live.moved(offerId, participantId),
+  )
   const mailer = startMailer(source, mail, logger)
   const context = {
     ...source,

@@ -31,6 +31,7 @@ import {
   ChangeSelf,
   CreateLive,
   HostState,
+  LiveAgain,
   PassReply,
   SendCommand,
   StudentAnswers,
@@ -318,6 +319,14 @@ export const ROUTES: readonly Route[] = [
     summary: 'Starts it, pauses it, goes on, ends it',
     body: SendCommand,
     status: 204,
+  }),
+  teacher({
+    method: 'post',
+    path: '/live/:id/again',
+    summary: 'Opens a session of what the class missed',
+    body: LiveAgain,
+    status: 201,
+    reply: OfferReply,
   }),
   teacher({
     method: 'put',

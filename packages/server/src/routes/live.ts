@@ -1,10 +1,11 @@
-import { AnswerName, CreateLive, SendCommand } from '@otter/api'
+import { AnswerName, CreateLive, LiveAgain, SendCommand } from '@otter/api'
 import { Router, type Request } from 'express'
 import { z } from 'zod'
 import { signPass } from '../live/passes.ts'
 import { answerName, answersOf } from '../services/liveStudents.ts'
 import { createLive, readSession, sendCommand } from '../services/liveSessions.ts'
 import { doorOf, readHost, readWall, type Door } from '../services/liveStates.ts'
+import { playMissed } from '../services/missedAgain.ts'
 import { readOffer } from '../services/offers.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
@@ -39,6 +40,11 @@ export default function liveRoutes(context: Context): Router {
     await asTeacher(context, request, (scope) => sendCommand(scope, idOf(request), sent))
     context.live.changed(idOf(request))
     response.status(204).end()
+  })
+  router.post('/live/:id/again', async (request, response) => {
+    const wanted = LiveAgain.parse(request.body)
+    const offerId = await playMissed(context, teacherOf(request), idOf(request), wanted, whileWaiting(response))
+    response.status(201).json(await asTeacher(context, request, (scope) => readOffer(scope, offerId)))
   })
   router.put('/live/:id/participants/:participantId/name', async (request, response) => {
     const { allowed } = AnswerName.parse(request.body)

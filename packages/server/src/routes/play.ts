@@ -5,10 +5,11 @@ import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { withinLimits } from '../services/limits.ts'
 import { sendMove } from '../services/moves.ts'
-import { changeMe, joinOffer, openPlay, playAgain, stayHere } from '../services/plays.ts'
+import { changeMe, joinOffer, openPlay, stayHere } from '../services/plays.ts'
 import { holderOf, isPlayedLive } from '../services/liveDoor.ts'
 import { signPass } from '../live/passes.ts'
-import { asAnyone, type Context } from './context.ts'
+import { playNext } from '../services/rounds.ts'
+import { asAnyone, whileWaiting, type Context } from './context.ts'
 
 /** How long a device is remembered. */
 const REMEMBERED = 180 * 24 * 3600_000
@@ -28,13 +29,14 @@ export default function playRoutes(context: Context): Router {
   const asStudent = async <Value>(
     request: Request,
     work: (scope: Scope<null>, code: string) => Promise<Value>,
-  ): Promise<Value> => {
+  ): Promise<Value> => guarded(request, (code) => asAnyone(context, (scope) => work(scope, code)))
+  const guarded = async <Value>(request: Request, work: (code: string) => Promise<Value>): Promise<Value> => {
     const code = String(request.params.code).toUpperCase()
     const address = request.ip ?? ''
     if (tokenOf(request) === undefined && (await limits.codes.isSpent(address))) throw new Problem(429, 'too-many')
     try {
       if (!CODE.test(code)) throw new Problem(404, 'no-such-link')
-      return await asAnyone(context, (scope) => work(scope, code))
+      return await work(code)
     } catch (error) {
       if (error instanceof Problem && (error.code === 'no-such-link' || error.code === 'no-return-code'))
         await limits.codes.take(address)
@@ -74,7 +76,10 @@ export default function playRoutes(context: Context): Router {
     )
   })
   router.post('/play/:code/again', async (request, response) => {
-    response.json(await asStudent(request, (scope, code) => playAgain(scope, { code, token: tokenOf(request) })))
+    const signal = whileWaiting(response)
+    response.json(
+      telling(await guarded(request, (code) => playNext(context, { code, token: tokenOf(request) }, signal))),
+    )
   })
   router.patch('/play/:code/me', async (request, response) => {
     const change = ChangeSelf.parse(request.body)

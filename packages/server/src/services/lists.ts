@@ -126,10 +126,16 @@ async function putEntries(scope: TeacherScope, listId: string, put: readonly Pla
  * Makes a list like another, with entries of its own that know where they come from. Throws a Problem where the other
  * is not the teacher's.
  */
-export async function duplicateList(scope: TeacherScope, listId: string): Promise<ListReply> {
-  const { id: _, version: _version, entries, ...details } = await readList(scope, listId)
+export async function duplicateList(
+  scope: TeacherScope,
+  listId: string,
+  { title, entryIds }: { title?: string; entryIds?: readonly string[] } = {},
+): Promise<ListReply> {
+  const { id: _, version: _version, entries: all, ...details } = await readList(scope, listId)
+  const entries = entryIds ? all.filter((entry) => entryIds.includes(entry.id)) : all
   const id = randomUUID()
-  await scope.tables.lists.create({ ...details, id, teacherId: scope.teacherId, title: copyTitle(details.title) })
+  const copied = { ...details, id, teacherId: scope.teacherId, title: title ?? copyTitle(details.title) }
+  await scope.tables.lists.create(copied)
   if (entries.length > 0)
     await putEntries(
       scope,

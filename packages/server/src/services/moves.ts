@@ -69,13 +69,19 @@ function believed(sent: z.output<typeof SendMove>, now: number, connectedFor: nu
   return delay <= connectedFor ? 0 : Math.min(delay, Math.max(0, now - heardAt))
 }
 
+/** A play whose time has passed. */
+export interface PassedPlay {
+  offerId: string
+  participantId: string
+}
+
 /**
- * Makes the move that is due where the time of a play has passed: the one that has waited longest. Returns whether there
- * was one. A play that can't be read holds up no other: `onFailure` is told why, and it is tried again in a minute.
+ * Makes the move that is due where the time of a play has passed: the one that has waited longest. Returns whose it was;
+ * undefined where there was none. A play that can't be read holds up no other: `onFailure` is told why, and it is tried again in a minute.
  */
-export async function passTime(scope: Scope, onFailure: (error: unknown) => void): Promise<boolean> {
+export async function passTime(scope: Scope, onFailure: (error: unknown) => void): Promise<PassedPlay | undefined> {
   const due = await findDuePlay(scope)
-  if (!due) return false
+  if (!due) return undefined
   await scope.query('SAVEPOINT due_play')
   try {
     await passTimeOf(scope, await due.open())
@@ -87,7 +93,7 @@ export async function passTime(scope: Scope, onFailure: (error: unknown) => void
     })
     onFailure(error)
   }
-  return true
+  return due
 }
 
 async function passTimeOf(scope: Scope, play: OpenPlay): Promise<void> {

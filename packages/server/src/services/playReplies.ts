@@ -93,17 +93,28 @@ async function played(
 async function missedIn(scope: Scope, plays: readonly OpenPlay[]): Promise<Map<string, string[]>> {
   const over = plays.filter(({ made: { game, puzzle }, state }) => game.score(puzzle, state).finished)
   if (over.length === 0) return new Map()
-  const right = await scope.query<{ playId: string; entryIds: string[] }>(
-    `SELECT play_id AS "playId", array_agg(DISTINCT entry_id) AS "entryIds" FROM responses
-      WHERE play_id = ANY ($ids::uuid[]) AND counts AND outcome = 'right' AND withdrawn_at IS NULL GROUP BY play_id`,
+  const rows = await scope.query<{ playId: string } & Met>(
+    `SELECT play_id AS "playId", array_agg(DISTINCT entry_id) AS met, coalesce(array_agg(DISTINCT entry_id)
+       FILTER (WHERE outcome = 'right'), '{}') AS right FROM responses WHERE play_id = ANY ($ids::uuid[]) AND counts
+       AND withdrawn_at IS NULL GROUP BY play_id`,
     { ids: over.map(({ id }) => id) },
   )
-  const known = new Map(right.map(({ playId, entryIds }) => [playId, new Set(entryIds)]))
-  return new Map(over.map((play) => [play.id, missedOf(play, known.get(play.id) ?? new Set())]))
+  const met = new Map(rows.map(({ playId, ...rest }) => [playId, rest]))
+  return new Map(over.map((play) => [play.id, missedOf(play, met.get(play.id) ?? { met: [], right: [] })]))
 }
 
-function missedOf({ made: { game, puzzle }, state }: OpenPlay, known: ReadonlySet<string>): string[] {
-  const missed = game.questions(puzzle, state).filter(({ entryId, counts }) => counts && !known.has(entryId))
+/** Entries that a play has met, and those that were right. */
+interface Met {
+  met: string[]
+  right: string[]
+}
+
+/** What all are asked at once can end before everything was: what was not asked is not missed. */
+function missedOf({ made: { game, puzzle }, state, followed, context }: OpenPlay, { met, right }: Met): string[] {
+  const asked = context.shared?.inStep ? new Set([...met, ...followed.map(({ entryId }) => entryId)]) : null
+  const missed = game
+    .questions(puzzle, state)
+    .filter(({ entryId, counts }) => counts && !right.includes(entryId) && (asked?.has(entryId) ?? true))
   return [...new Set(missed.map(({ text }) => text).filter((text) => text !== ''))]
 }
 

@@ -94,5 +94,25 @@ async function again(
   if (play && play.attempt >= MAX_ATTEMPTS) throw new Problem(403, 'link-full')
   const made = await scope.puzzles.read(scope, offer.versionId, offer.correction)
   if (play && sessionAt(offer, made, offer.now)?.phase === 'over') throw new Problem(403, 'link-closed')
-  return reply(scope, offer, person, await startPlay(scope, offer, person, play))
+  return reply(
+    scope,
+    offer,
+    person,
+    await startPlay(scope, offer, person, play, await versionOf(scope, offer, play?.attempt)),
+  )
+}
+
+/** Returns the version of the game that an attempt is played on: a live session's further rounds have their own. */
+async function versionOf(
+  scope: Scope,
+  offer: OpenOffer,
+  position = 0,
+): Promise<{ versionId: string; correction: number }> {
+  if (!offer.live || position === 0) return offer
+  const [version] = await scope.query<{ versionId: string; correction: number }>(
+    `SELECT v.id AS "versionId", v.correction FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id
+      WHERE m.offer_id = $offerId AND m.position = $position`,
+    { offerId: offer.id, position },
+  )
+  return version ?? offer
 }

@@ -136,7 +136,7 @@ export async function findPlays(
 }
 
 /** A play whose time has passed, held for a change, and how to open it. Opening throws where it can't be read. */
-interface DuePlay {
+interface DuePlay extends Pick<StoredPlay, 'offerId' | 'participantId'> {
   id: string
   open: () => Promise<OpenPlay>
 }
@@ -153,6 +153,8 @@ export async function findDuePlay(scope: Scope): Promise<DuePlay | undefined> {
   return (
     play && {
       id: play.id,
+      offerId: play.offerId,
+      participantId: play.participantId,
       open: async () =>
         opened(scope, (await findDoor(scope, { offerId: play.offerId, participantId: null })).offer, play),
     }

@@ -1,4 +1,4 @@
-import type { CreateLive, HostState, OfferReply, StudentAnswers, WallState } from '@otter/api'
+import type { CreateLive, HostState, LiveAgain, OfferReply, StudentAnswers, WallState } from '@otter/api'
 import type { HostCommand } from '@otter/core'
 import {
   useMutation,
@@ -49,6 +49,15 @@ export function useHostCommand(id: string): UseMutationResult<void, Error, { com
         client.invalidateQueries({ queryKey: ['live', id] }),
         client.invalidateQueries({ queryKey: ['wall', id] }),
       ]),
+  })
+}
+
+/** Opens a session of what the class missed. */
+export function usePlayMissed(id: string): UseMutationResult<OfferReply, Error, LiveAgain> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (body) => call<OfferReply>('POST', `/live/${id}/again`, body),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }),
   })
 }
 

@@ -202,7 +202,9 @@ const follow: NonNullable<QuizCourse['follow']> = (puzzle, play, turn) => {
   return { play: here.play, responses }
 }
 
-const finish: QuizCourse['finish'] = (puzzle, play) => {
+const finish: QuizCourse['finish'] = (puzzle, play, { shared }) => {
+  // What nobody was asked is missed by nobody.
+  if (shared?.inStep) return { play: { ...play, phase: 'done', last: null, queue: [] } }
   const answered = new Set(play.answers.map(({ question }) => question))
   const rest = play.round === 1 ? play.queue.filter((question) => !answered.has(question)) : []
   const passed = rest.map((question): Answered => ({

@@ -1,8 +1,12 @@
 import type { HostState } from '@otter/api'
-import { Link } from 'react-router'
+import { useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { usePlayMissed } from '../../api/live.ts'
 import { useGameWords } from '../../games/words.ts'
 import { commonTexts, liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { newId } from '../../ui/newId.ts'
+import { Notice } from '../../ui/Notice.tsx'
 import { ClassNow } from './ClassNow.tsx'
 import { StudentTable } from './StudentTable.tsx'
 
@@ -12,6 +16,9 @@ export function Over({ state }: { state: HostState }) {
   const common = useTexts(commonTexts)
   const words = useGameWords()
   const { title, kind, way, facts, id, listId, students } = state
+  const again = usePlayMissed(id)
+  const navigate = useNavigate()
+  const [requestId] = useState(newId)
   const begun = students.filter(({ removed, waits, moves }) => !removed && !waits && moves > 0)
   const right = begun.reduce((sum, student) => sum + student.right, 0)
   const total = begun.reduce((sum, student) => sum + student.total, 0)
@@ -28,6 +35,19 @@ export function Over({ state }: { state: HostState }) {
           <p>{t('over.facts', { count: begun.length, right, total })}</p>
         </div>
         <div className="flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="btn"
+            disabled={again.isPending}
+            onClick={() =>
+              again.mutate(
+                { title: t('over.missedTitle', { title: title || common('untitled') }), requestId },
+                { onSuccess: (offer) => void navigate(`/live/${offer.id}`) },
+              )
+            }
+          >
+            {t('over.missed')}
+          </button>
           <a className="btn" href={`/live/${id}/wall`} target="_blank" rel="noreferrer">
             {t('running.wall')}
           </a>
@@ -38,6 +58,7 @@ export function Over({ state }: { state: HostState }) {
           )}
         </div>
       </header>
+      <Notice error={again.error} />
       <p role="status" className="panel p-3">
         {t('over.saved')}
       </p>

@@ -71,11 +71,11 @@ function Answers({ results }: { results: ResultsReply | undefined }) {
 }
 
 function OfferActions({
-  offer: { id, open },
+  offer: { id, open, live },
   busy,
   onOpen,
 }: {
-  offer: Pick<OfferReply, 'id' | 'open'>
+  offer: Pick<OfferReply, 'id' | 'open' | 'live'>
   busy: boolean
   onOpen: (open: boolean) => void
 }) {
@@ -83,9 +83,11 @@ function OfferActions({
   const { language } = useWriting()
   return (
     <>
-      <button type="button" className="btn h-11" disabled={busy} onClick={() => onOpen(!open)}>
-        {open ? t('close') : t('reopen')}
-      </button>
+      {live === null && (
+        <button type="button" className="btn h-11" disabled={busy} onClick={() => onOpen(!open)}>
+          {open ? t('close') : t('reopen')}
+        </button>
+      )}
       <a className="btn h-11" href={`/api/links/${id}/results.csv?language=${language}`} download>
         <Download size={16} aria-hidden="true" />
         {t('csv')}

@@ -1,12 +1,13 @@
 import type { OfferReply } from '@otter/api'
-import { Archive, ArchiveRestore, Copy, Megaphone, MonitorPlay, Trash2 } from 'lucide-react'
+import { Copy, Megaphone, MonitorPlay } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { useChangeOffer, useDeleteOffer } from '../../api/queries.ts'
+import { useChangeOffer } from '../../api/queries.ts'
 import { TEACHER } from '../../games/teacher.ts'
 import { useGameWords } from '../../games/words.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
+import { OfferEnd } from './OfferEnd.tsx'
 import { OfferOptions } from './OfferOptions.tsx'
 import { RenewOffer } from './RenewOffer.tsx'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
@@ -16,14 +17,12 @@ import { useTexts, useWriting } from '../../texts/texts.ts'
 export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string }) {
   const t = useTexts(shareTexts)
   const common = useTexts(commonTexts)
-  const { id, code, kind, seed, players, open, archived, createdAt } = offer
+  const { id, code, kind, seed, players, open, createdAt } = offer
   const words = useGameWords()
   const { date } = useWriting()
   const change = useChangeOffer()
-  const remove = useDeleteOffer()
   const [copied, setCopied] = useState(false)
   const [name, setName] = useState(offer.name)
-  const [deleting, setDeleting] = useState(false)
   const [leading, setLeading] = useState(false)
   const { Lead } = TEACHER[kind]
   const address = `${location.origin}/p/${code}`
@@ -61,7 +60,7 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
         </p>
         <OfferOptions offer={offer} />
         <RenewOffer offer={offer} />
-        <Notice error={change.error ?? remove.error} />
+        <Notice error={change.error} />
       </div>
       <div className="flex flex-wrap gap-2">
         <button
@@ -98,42 +97,9 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
         >
           {open ? t('close') : t('reopen')}
         </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-square h-11"
-          aria-label={t(archived ? 'restoreLink' : 'archiveLink', { code })}
-          title={t(archived ? 'restoreLink' : 'archiveLink', { code })}
-          disabled={change.isPending}
-          onClick={() => change.mutate({ id, archived: !archived })}
-        >
-          {archived ? <ArchiveRestore size={16} aria-hidden="true" /> : <Archive size={16} aria-hidden="true" />}
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-square h-11"
-          aria-label={t('deleteLink', { code })}
-          onClick={() => setDeleting(true)}
-        >
-          <Trash2 size={16} aria-hidden="true" />
-        </button>
+        <OfferEnd offer={offer} />
       </div>
       {leading && Lead && <Lead offerId={id} onClose={() => setLeading(false)} />}
-      {deleting && (
-        <p role="alert" className="flex w-full flex-wrap items-center gap-2 border-t border-base-300 pt-3">
-          <span className="flex-1">{t('deleteSure', { count: players })}</span>
-          <button type="button" className="btn h-11" autoFocus onClick={() => setDeleting(false)}>
-            {common('keep')}
-          </button>
-          <button
-            type="button"
-            className="btn h-11 border-error text-error"
-            disabled={remove.isPending}
-            onClick={() => remove.mutate(id)}
-          >
-            {t('deleteForGood')}
-          </button>
-        </p>
-      )}
     </article>
   )
 }

@@ -5,6 +5,7 @@ import { useList, useOffers } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
+import { LiveCard } from './LiveCard.tsx'
 import { OfferCard } from './OfferCard.tsx'
 import { PlayLive } from './PlayLive.tsx'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
@@ -45,7 +46,7 @@ export function SharePage() {
           ?.filter((offer) => showsArchived || !offer.archived)
           .map((offer: OfferReply) => (
             <li key={offer.id}>
-              <OfferCard offer={offer} listId={id} />
+              {offer.live ? <LiveCard offer={offer} listId={id} /> : <OfferCard offer={offer} listId={id} />}
             </li>
           ))}
       </ul>

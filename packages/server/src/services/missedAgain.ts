@@ -1,0 +1,72 @@
+import { randomInt } from 'node:crypto'
+import { CreateLive, OfferRules, type LiveAgain } from '@otter/api'
+import type { GameKind } from '@otter/core'
+import type { z } from 'zod'
+import { inScope, type TeacherScope } from '../db/scope.ts'
+import { notFound, Problem } from '../problem.ts'
+import { duplicateList } from './lists.ts'
+import { createLive } from './liveSessions.ts'
+import type { Making } from './offers.ts'
+
+/** A game needs so many entries to draw wrong choices from: fewer that were missed are filled up with the least known. */
+const LEAST = 4
+
+/**
+ * Opens a session of what a class missed in another one, played the same way: of a new list with these entries. Returns
+ * the new offer's id. Throws a Problem where nothing was missed, or the list is gone.
+ */
+export async function playMissed(
+  making: Making,
+  teacherId: string,
+  offerId: string,
+  { title, requestId }: z.output<typeof LiveAgain>,
+  signal?: AbortSignal,
+): Promise<string> {
+  const planned = await inScope(making, { teacherId }, async (scope) => {
+    // A request that comes twice makes one list.
+    const [known] = await scope.query<{ id: string }>(
+      'SELECT id FROM offers WHERE teacher_id = $teacherId AND request_id = $requestId',
+      { teacherId, requestId },
+    )
+    return known ? { offerId: known.id } : planAgain(scope, offerId, title)
+  })
+  if ('offerId' in planned) return planned.offerId
+  const { listId, kind, options, rules } = planned
+  const wanted = CreateLive.parse({
+    kind,
+    options: { ...options, take: 'all' },
+    seed: String(randomInt(1_000_000)),
+    requestId,
+    rules: rules.play,
+    live: rules.type === 'live' ? rules.live : undefined,
+  })
+  return createLive(making, teacherId, listId, wanted, signal)
+}
+
+async function planAgain(
+  scope: TeacherScope,
+  offerId: string,
+  title: string,
+): Promise<{ listId: string; kind: GameKind; options: object; rules: OfferRules }> {
+  const [offer] = await scope.query<{ listId: string | null; kind: GameKind; options: object; rules: unknown }>(
+    `SELECT g.list_id AS "listId", g.kind, v.options, o.rules FROM offers o JOIN offer_games m ON m.offer_id = o.id
+       AND m.position = 0 JOIN game_versions v ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id
+     WHERE o.id = $offerId AND o.teacher_id = $teacherId`,
+    { offerId, teacherId: scope.teacherId },
+  )
+  if (!offer) throw notFound()
+  if (offer.listId === null) throw new Problem(409, 'list-gone')
+  const entries = await scope.query<{ entryId: string; missed: number }>(
+    `SELECT e.id AS "entryId", (count(r.id) FILTER (WHERE r.outcome IN ('wrong', 'passed')))::int AS missed
+     FROM entries e LEFT JOIN (responses r JOIN plays y ON y.id = r.play_id AND y.offer_id = $offerId
+       AND y.given_back_at IS NULL) ON r.entry_id = e.id AND r.is_first AND r.withdrawn_at IS NULL
+     WHERE e.list_id = $listId GROUP BY e.id, e.position
+     ORDER BY coalesce(count(r.id) FILTER (WHERE r.outcome = 'right')::float8 / nullif(count(r.id), 0), 1), e.position`,
+    { offerId, listId: offer.listId },
+  )
+  const missed = entries.filter((entry) => entry.missed > 0)
+  if (missed.length === 0) throw new Problem(409, 'nothing-missed')
+  const taken = missed.length >= LEAST ? missed : entries.slice(0, LEAST)
+  const { id } = await duplicateList(scope, offer.listId, { title, entryIds: taken.map(({ entryId }) => entryId) })
+  return { ...offer, listId: id, rules: OfferRules.parse(offer.rules) }
+}
