@@ -7,7 +7,7 @@ import {
   type SendMove,
 } from '@otter/api'
 import { io, type Socket } from 'socket.io-client'
-import { Client, type TestServer } from './testServer.ts'
+import { Client } from './testServer.ts'
 
 /** Waits until something is so; throws what is being waited for when it takes too long. */
 export async function until(what: string, isSo: () => boolean | Promise<boolean>, patience = 10_000): Promise<void> {
@@ -142,5 +142,3 @@ export async function openLive(
   if (status !== 201) throw new Error(JSON.stringify(body))
   return body as { id: string; code: string }
 }
-
-export type { TestServer }

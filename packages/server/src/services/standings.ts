@@ -21,7 +21,7 @@ const read = new LRUCache<string, Promise<Standings>>({ max: 500, ttl: FRESH })
 const splits = new LRUCache<string, Promise<Split>>({ max: 500, ttl: 60_000 })
 
 /** Returns what a session's ranking goes by. */
-export function rankBy(rules: LiveRules): RankBy {
+function rankBy(rules: LiveRules): RankBy {
   return rules.way === 'ownpace' && (rules.wayOptions as { rankBy?: RankBy }).rankBy === 'share' ? 'share' : 'points'
 }
 

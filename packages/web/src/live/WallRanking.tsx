@@ -1,7 +1,7 @@
 import type { Ranking } from '@otter/api'
 import { liveTexts } from '../texts/namespaces.ts'
 import { useTexts } from '../texts/texts.ts'
-import { OtterAvatar } from '../ui/OtterAvatar.tsx'
+import { OtterAvatar } from './OtterAvatar.tsx'
 
 /** Most lines that are read from the back of a room. */
 const MOST = 10

@@ -3,7 +3,7 @@ import type { Outcome } from '@otter/core'
 import type { Scope } from '../scope.ts'
 
 /** So recently a student's device must have been heard of to be connected, as PostgreSQL writes it. */
-export const CONNECTED = `coalesce(p.here_at > clock_timestamp() - interval '30 seconds' AND (p.gone_at IS NULL
+const CONNECTED = `coalesce(p.here_at > clock_timestamp() - interval '30 seconds' AND (p.gone_at IS NULL
   OR p.gone_at < p.here_at), false)`
 
 /** Everybody who is in a session, and plays. */

@@ -1,8 +1,9 @@
 import type { AskedQuestion, QuizMove, QuizView, ToldAnswer } from '@otter/core/games/quiz'
-import { Check, Lightbulb, X } from 'lucide-react'
+import { Lightbulb } from 'lucide-react'
 import { useId, useState } from 'react'
 import { Said } from '../Said.tsx'
-import { FaceBody, FaceSounds, ShownFace } from '../ShownFace.tsx'
+import { ShownFace } from '../ShownFace.tsx'
+import { Choices, Claim, TypedAnswer } from './AnswerForms.tsx'
 import { Countdown } from './Countdown.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -74,110 +75,34 @@ export function Question({ question, told, sent, waiting, left, send }: Question
         </p>
       )}
       {form === 'choice' && (
-        <>
-          {several && <p className="text-center">{t('several')}</p>}
-          <ol className="flex flex-col gap-2">
-            {choices.map((face, index) => (
-              <li key={index} className="flex items-center">
-                <button
-                  type="button"
-                  aria-pressed={chosen.includes(index)}
-                  disabled={isLocked}
-                  onClick={() => choose(index)}
-                  className={`btn h-auto min-h-14 flex-1 in-[.early]:min-h-12 in-[.early]:py-2 justify-start gap-3 p-3 text-start text-lg font-normal leading-tight text-base-content! opacity-100! ${chosen.includes(index) ? 'border-secondary! bg-accent!' : 'bg-base-100!'} ${told && told.scored && told.choices[index] ? 'border-2! border-success!' : ''}`}
-                >
-                  <strong className="flex size-8 shrink-0 items-center justify-center rounded-full border border-base-300">
-                    {String.fromCharCode(65 + index)}
-                  </strong>
-                  <span className="min-w-0 flex-1">
-                    <FaceBody face={face} />
-                  </span>
-                  {told &&
-                    told.scored &&
-                    (told.choices[index] ? (
-                      <Check className="shrink-0 text-success" aria-label={t('isRight')} />
-                    ) : (
-                      chosen.includes(index) && <X className="shrink-0 text-error" aria-label={t('isWrong')} />
-                    ))}
-                </button>
-                <FaceSounds face={face} />
-              </li>
-            ))}
-          </ol>
-          {several && !told && (
-            <button
-              type="button"
-              className="btn btn-primary h-12"
-              disabled={chosen.length === 0 || isLocked}
-              onClick={() => send({ type: 'choose', choices: [...chosen] })}
-            >
-              {t('answer')}
-            </button>
-          )}
-        </>
+        <Choices
+          choices={choices}
+          several={several}
+          chosen={chosen}
+          isLocked={isLocked}
+          told={told}
+          onChoose={choose}
+          onAnswer={() => send({ type: 'choose', choices: [...chosen] })}
+        />
       )}
-      {sent && form === 'typed' && (
-        <p className="panel border-secondary bg-accent p-3 text-center text-xl">
-          <bdi>{sent.text}</bdi>
-        </p>
-      )}
-      {form === 'typed' && !told && (!sent || sent.change) && (
-        <form
-          className="flex gap-2"
-          onSubmit={(event) => {
-            event.preventDefault()
-            const text = String(new FormData(event.currentTarget).get('answer')).trim()
-            if (text !== '') send({ type: 'type', text })
-          }}
-        >
-          <input
-            name="answer"
-            aria-label={t('yourAnswer')}
-            ref={field}
-            aria-describedby={id}
-            autoComplete="off"
-            autoCapitalize="off"
-            autoCorrect="off"
-            spellCheck={false}
-            maxLength={500}
-            dir="auto"
-            className="input h-14 min-w-0 flex-1 text-xl"
-          />
-          <button type="submit" className="btn btn-primary h-14" disabled={waiting}>
-            {t('answer')}
-          </button>
-        </form>
+      {form === 'typed' && (
+        <TypedAnswer
+          field={field}
+          describedBy={id}
+          sent={sent}
+          told={told !== null}
+          waiting={waiting}
+          onAnswer={(text) => send({ type: 'type', text })}
+        />
       )}
       {form === 'true-false' && (
-        <>
-          <p className="panel p-4 text-center text-xl">
-            <ShownFace face={choices[0]!} />
-          </p>
-          {!told && (
-            <div className="grid grid-cols-2 gap-2">
-              <button
-                type="button"
-                className="btn h-14 text-lg"
-                disabled={isLocked}
-                aria-pressed={sent?.choices[0] === 0}
-                onClick={() => send({ type: 'claim', isTrue: true })}
-              >
-                <Check aria-hidden="true" />
-                {t('true')}
-              </button>
-              <button
-                type="button"
-                className="btn h-14 text-lg"
-                disabled={isLocked}
-                aria-pressed={sent?.choices[0] === 1}
-                onClick={() => send({ type: 'claim', isTrue: false })}
-              >
-                <X aria-hidden="true" />
-                {t('false')}
-              </button>
-            </div>
-          )}
-        </>
+        <Claim
+          claim={choices[0]!}
+          sent={sent}
+          told={told !== null}
+          isLocked={isLocked}
+          onAnswer={(isTrue) => send({ type: 'claim', isTrue })}
+        />
       )}
       {hasHint && !told && !sent && (
         <button type="button" className="btn mx-auto h-11" disabled={waiting} onClick={() => send({ type: 'hint' })}>

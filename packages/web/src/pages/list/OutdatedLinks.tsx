@@ -5,7 +5,7 @@ import { RenewOffer } from '../share/RenewOffer.tsx'
 /** Open links of a list whose games were made of earlier words, each to be renewed where the words were changed. */
 export function OutdatedLinks({ listId }: { listId: string }) {
   const words = useGameWords()
-  const offers = useOffers(listId).data?.filter(({ open }) => open) ?? []
+  const offers = useOffers(listId).data?.filter(({ open, live }) => open && live === null) ?? []
   return (
     <ul className="contents">
       {offers.map((offer) => (

@@ -5,7 +5,7 @@ import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Notice } from '../../ui/Notice.tsx'
-import { OtterAvatar } from '../../ui/OtterAvatar.tsx'
+import { OtterAvatar } from '../../live/OtterAvatar.tsx'
 import { RemoveStudent } from './RemoveStudent.tsx'
 
 interface AnswersDialogProps {

@@ -2,7 +2,7 @@ import type { RankingRow, WallState } from '@otter/api'
 import type { CSSProperties } from 'react'
 import { commonTexts, liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
-import { OtterAvatar } from '../../ui/OtterAvatar.tsx'
+import { OtterAvatar } from '../../live/OtterAvatar.tsx'
 
 /** Most who come ashore; all others are in the water, in no order. */
 const FIRST = 5

@@ -1,6 +1,9 @@
 import type { WallState } from '@otter/api'
+import { useEffect, useRef } from 'react'
 import { useParams } from 'react-router'
+import { SoundSwitch } from '../../live/SoundSwitch.tsx'
 import { useWall } from '../../live/useHost.ts'
+import { useSounds, type Sounds } from '../../live/useSounds.ts'
 import { WAYS } from '../../live/ways.ts'
 import { commonTexts, liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -15,8 +18,11 @@ export function LiveWallPage() {
   const t = useTexts(liveTexts)
   const { id = '' } = useParams()
   const { state, error, cameAt } = useWall(id)
+  const sounds = useSounds(state?.facts.phase === 'lobby')
+  useWallCues(state, sounds)
   return (
     <main className="fixed inset-0 z-10 flex flex-col gap-[2vh] overflow-y-auto bg-base-200 p-[3vw] text-[max(28px,1.8vw)]">
+      <SoundSwitch sounds={sounds} className="absolute! end-2 top-2 z-20" />
       {!state && <Notice error={error} />}
       {!state && !error && <Waterline filled={undefined} label={t('fetching')} />}
       {state?.facts.phase === 'lobby' && <WallLobby state={state} />}
@@ -26,6 +32,23 @@ export function LiveWallPage() {
       {state?.facts.phase === 'over' && <Ashore state={state} />}
     </main>
   )
+}
+
+/** What is heard of what the wall shows: who comes in, a question that opens or closes, the finish. */
+function useWallCues(state: WallState | undefined, { cue }: Sounds): void {
+  const here = state?.here ?? 0
+  const moment = state && `${state.facts.phase} ${state.facts.round?.number ?? ''} ${state.facts.round?.phase ?? ''}`
+  const before = useRef({ here, moment })
+  useEffect(() => {
+    const was = before.current
+    before.current = { here, moment }
+    if (was.moment === undefined || moment === undefined) return
+    if (moment !== was.moment) {
+      if (moment.startsWith('over')) cue('ashore')
+      else if (moment.endsWith('told')) cue('closed')
+      else if (moment.startsWith('running')) cue('start')
+    } else if (here > was.here && moment.startsWith('lobby')) cue('join')
+  }, [here, moment, cue])
 }
 
 function WallRunning({ state, cameAt }: { state: WallState; cameAt: number }) {

@@ -1,5 +1,5 @@
 import type { CreateLive } from '@otter/api'
-import { LiveRules, WAY_KINDS, wayOf, type WayKind } from '@otter/core'
+import { WAY_KINDS, wayOf, type LiveRules, type WayKind } from '@otter/core'
 import { z } from 'zod'
 
 /** What a teacher has chosen for live sessions, as the screen holds it; kept on this device. */

@@ -1,11 +1,13 @@
 import type { LiveView, PlayReply, Ranking } from '@otter/api'
 import { livePlayTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
-import { OtterAvatar } from '../../../ui/OtterAvatar.tsx'
+import { SoundSwitch } from '../../../live/SoundSwitch.tsx'
+import type { Sounds } from '../../../live/useSounds.ts'
+import { OtterAvatar } from '../../../live/OtterAvatar.tsx'
 import { clockText, useTimeLeft } from '../../../ui/useTimeLeft.ts'
 
 /** What stands over the game in a live session: the time, the own place, and whether all is paused. */
-export function LiveNews({ reply, live }: { reply: PlayReply; live: LiveView }) {
+export function LiveNews({ reply, live, sounds }: { reply: PlayReply; live: LiveView; sounds: Sounds }) {
   const t = useTexts(livePlayTexts)
   const isPaused = live.phase === 'paused'
   const asked = useTimeLeft(live.left.asked, reply, isPaused)
@@ -14,11 +16,12 @@ export function LiveNews({ reply, live }: { reply: PlayReply; live: LiveView }) 
   const rank = live.me?.rank
   return (
     <>
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+      <div className="flex flex-wrap items-center justify-between gap-x-4">
         <span className="flex flex-wrap items-baseline gap-x-3">
           {rank && live.phase !== 'over' && <span>{t('place', { place: rank.place, of: rank.of })}</span>}
           {rank && rank.effort > 0 && <span className="quiet">{t('effort', { points: rank.effort })}</span>}
         </span>
+        <SoundSwitch sounds={sounds} className="ms-auto" />
         {seconds !== null && live.phase !== 'over' && (
           <strong className={`text-xl tabular-nums ${seconds <= 5 ? 'text-error' : ''}`} role="timer">
             {seconds > 0 ? t('left', { time: clockText(seconds) }) : t('timeUp')}

@@ -1,11 +1,12 @@
 import type { LiveView, PlayReply } from '@otter/api'
-import { Suspense } from 'react'
+import { Suspense, useEffect, useRef } from 'react'
 import { livePlayTexts, playTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 import { Playing } from '../Playing.tsx'
 import type { PlayState } from '../usePlay.ts'
 import { JoinLive } from './JoinLive.tsx'
 import { LiveNews, RankingList, RoundNews } from './LiveNews.tsx'
+import { useSounds, type Sounds } from '../../../live/useSounds.ts'
 import { WaitingRoom } from './WaitingRoom.tsx'
 
 interface LivePageProps {
@@ -18,6 +19,8 @@ interface LivePageProps {
 export function LivePage({ reply, live, state }: LivePageProps) {
   const t = useTexts(livePlayTexts)
   const play = useTexts(playTexts)
+  const sounds = useSounds(false)
+  useRightCue(reply, sounds)
   if (!live.me || !reply.player) return <JoinLive live={live} problem={state.problem} onJoin={state.join} />
   if (live.phase === 'lobby' || !reply.play)
     return <WaitingRoom me={live.me} name={reply.player.name} onChange={state.changeMe} />
@@ -25,7 +28,7 @@ export function LivePage({ reply, live, state }: LivePageProps) {
   const { sent } = (reply.play.view ?? {}) as { sent?: { change: boolean } | null }
   return (
     <>
-      <LiveNews reply={reply} live={live} />
+      <LiveNews reply={reply} live={live} sounds={sounds} />
       {live.phase === 'over' && (
         <p role="status" className="text-center text-lg">
           <strong>{t('over')}</strong> ·{' '}
@@ -53,4 +56,14 @@ export function LivePage({ reply, live, state }: LivePageProps) {
       </fieldset>
     </>
   )
+}
+
+/** A right answer is heard too, where this device has its sounds on. */
+function useRightCue({ play }: PlayReply, { cue }: Sounds): void {
+  const right = play?.score.right ?? 0
+  const before = useRef(right)
+  useEffect(() => {
+    if (right > before.current) cue('right')
+    before.current = right
+  }, [right, cue])
 }

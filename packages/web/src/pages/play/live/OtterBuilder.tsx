@@ -1,7 +1,7 @@
 import { LOOK_PARTS, type Look } from '@otter/api'
 import { livePlayTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
-import { OtterAvatar } from '../../../ui/OtterAvatar.tsx'
+import { OtterAvatar } from '../../../live/OtterAvatar.tsx'
 
 const PARTS = ['fur', 'hat', 'thing'] as const
 
