@@ -175,6 +175,7 @@ function passed(session: Session, setting: SessionSetting, now: number): Session
 
 /** How far those who are here have come. */
 export interface SessionCount {
+  /** Who is connected, or done already. */
   here: number
   /** Of those, how many are done. */
   done: number

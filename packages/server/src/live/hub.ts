@@ -6,7 +6,7 @@ import type { Logger } from 'pino'
 import { Server, type Socket } from 'socket.io'
 import { inScope, type ScopeSource } from '../db/scope.ts'
 import { loggable, problemFrom } from '../problem.ts'
-import { noticeProgress, passAbsences, passSessions } from '../services/liveSessions.ts'
+import { noticeProgress, passAbsences, passProgress, passSessions } from '../services/liveSessions.ts'
 import { sendMove } from '../services/moves.ts'
 import { replyTo } from '../services/liveReplies.ts'
 import { readPass, type Holder } from './passes.ts'
@@ -17,6 +17,8 @@ import { Watch } from './watch.ts'
 const GATHER = 200
 /** How often there is a look for sessions whose moment has come, in milliseconds. */
 const LOOK = 250
+/** How often there is a look at sessions that end by what is done in them, in milliseconds. */
+const PROGRESS = 2000
 /** How often there is a look for sessions that nobody hosts any more, in milliseconds. */
 const ABSENCES = 10_000
 /** How often those who wait or are ahead are told where they stand: in a class, and where there are many. */
@@ -77,6 +79,7 @@ export class LiveHub {
   private flushing: Promise<void> | undefined
   private looking: Promise<void> | undefined
   private absencesDue = 0
+  private progressDue = 0
   private isEnding = false
 
   constructor(parts: HubParts) {
@@ -309,9 +312,14 @@ export class LiveHub {
     try {
       const tell = (offerId: string): void => this.changed(offerId)
       await passSessions(this.parts.source, tell)
-      if (Date.now() < this.absencesDue) return
-      this.absencesDue = Date.now() + ABSENCES
-      await passAbsences(this.parts.source, tell)
+      if (Date.now() >= this.progressDue) {
+        this.progressDue = Date.now() + PROGRESS
+        await passProgress(this.parts.source, tell)
+      }
+      if (Date.now() >= this.absencesDue) {
+        this.absencesDue = Date.now() + ABSENCES
+        await passAbsences(this.parts.source, tell)
+      }
     } catch (error) {
       if (!this.isEnding) this.parts.logger.warn(loggable(error), 'sessions')
     }

@@ -255,6 +255,18 @@ export async function passSessions(source: ScopeSource, onChange: (offerId: stri
   }
 }
 
+/** Sees to all sessions that end by what is done in them: whoever saw the last move may have been killed since. */
+export async function passProgress(source: ScopeSource, onChange: (offerId: string) => void): Promise<void> {
+  const going = await reading(source, null, ({ query }) =>
+    query<{ offerId: string }>(
+      `SELECT offer_id AS "offerId" FROM live_sessions WHERE phase = 'running'
+        AND (state -> 'end' ->> 'points' IS NOT NULL OR (state -> 'end' ->> 'allDone')::boolean)`,
+    ),
+  )
+  for (const { offerId } of going)
+    if (await inScope(source, { teacherId: null }, (scope) => noticeProgress(scope, offerId))) onChange(offerId)
+}
+
 /** Sees to all sessions that no host has looked at for a while; tells of each that has changed. */
 export async function passAbsences(source: ScopeSource, onChange: (offerId: string) => void): Promise<void> {
   for (;;) {

@@ -41,14 +41,17 @@ export async function scoreRows(scope: Scope, offerId: string): Promise<ScoreRow
   )
 }
 
-/** Returns how many are in a session and connected, how many of these are done, and the most points of anyone. */
+/**
+ * Returns how many are in a session, connected or done already, how many of these are done, and the most points of
+ * anyone.
+ */
 export async function sessionCount(
   scope: Scope,
   offerId: string,
 ): Promise<{ here: number; done: number; points: number }> {
   const [count] = await scope.query<{ here: number; done: number; points: number }>(
-    `SELECT count(*) FILTER (WHERE ${CONNECTED})::int AS here, count(*) FILTER (WHERE ${CONNECTED}
-       AND f.ended_at IS NOT NULL)::int AS done, coalesce(max(f.points), 0) AS points
+    `SELECT count(*) FILTER (WHERE ${CONNECTED} OR f.ended_at IS NOT NULL)::int AS here,
+       count(*) FILTER (WHERE f.ended_at IS NOT NULL)::int AS done, coalesce(max(f.points), 0) AS points
      FROM participants p ${FIRST_PLAY} WHERE ${PLAYING}`,
     { offerId },
   )
