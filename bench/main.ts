@@ -1,7 +1,9 @@
 import { benchApi } from './api.ts'
+import { runBareServer } from './bareServer.ts'
 import { benchBrowser } from './browser.ts'
 import { benchGames } from './games.ts'
 import { benchLists } from './lists.ts'
+import { benchLive } from './live.ts'
 import { benchLoad } from './load.ts'
 import { benchQuiz } from './quiz.ts'
 import { benchWordSearch } from './wordsearch.ts'
@@ -17,5 +19,12 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   browser: benchBrowser,
 }
 
-const named = process.argv.slice(2)
-for (const [name, bench] of Object.entries(BENCHES)) if (named.length === 0 || named.includes(name)) await bench()
+const [first, ...rest] = process.argv.slice(2)
+// It is run by itself: it wants a durable database, and has settings of its own.
+if (first === 'live') await benchLive(rest)
+else if (first === 'bare-server') await runBareServer()
+else
+  for (const [name, bench] of Object.entries(BENCHES))
+    if (first === undefined || process.argv.slice(2).includes(name)) await bench()
+// Sockets that are still closing would keep it open.
+if (first === 'live') process.exit()

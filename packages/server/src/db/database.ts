@@ -28,7 +28,14 @@ export interface DatabaseSettings {
 
 /** Opens a database. */
 export function openDatabase(url: string, { onQuery, connections = 10 }: DatabaseSettings = {}): Database {
-  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: onQuery ?? false, pool: { max: connections } })
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    logging: onQuery ?? false,
+    pool: { max: connections },
+    // Statements are planned once for a connection, often while the tables are nearly empty: a plan that reads a whole
+    // table would stay, and get slower with each row.
+    dialectOptions: { options: '-c enable_seqscan=off' },
+  })
   return { sequelize, onQuery, ...defineModels(sequelize) }
 }
 

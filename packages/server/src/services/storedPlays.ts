@@ -93,11 +93,12 @@ const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId"
   (SELECT w.time_factor FROM participants q JOIN participants w ON w.id = coalesce(q.merged_into, q.id)
     WHERE q.id = y.participant_id) AS factor`
 const OF_PLAYS = 'FROM plays y JOIN game_versions v ON v.id = y.game_version_id'
-const OF_PERSON = `y.participant_id IN (SELECT id FROM participants WHERE id = $personId OR merged_into = $personId)
-    AND y.given_back_at IS NULL`
-const ATTEMPT = `(SELECT count(*)::int FROM plays z JOIN participants q ON q.id = z.participant_id
-    WHERE coalesce(q.merged_into, q.id) = $personId AND z.given_back_at IS NULL AND (z.started_at,
-      z.id) <= (y.started_at, y.id))`
+/** Participants who are one person: each is looked up by an index. */
+const MINE = `ARRAY(SELECT id FROM participants WHERE id = $personId UNION ALL
+    SELECT id FROM participants WHERE merged_into = $personId)`
+const OF_PERSON = `y.participant_id = ANY (${MINE}) AND y.given_back_at IS NULL`
+const ATTEMPT = `(SELECT count(*)::int FROM plays z WHERE z.participant_id = ANY (${MINE}) AND z.given_back_at IS NULL
+    AND (z.started_at, z.id) <= (y.started_at, y.id))`
 
 /** Returns a person's play: the one last begun, or the one of a number; held for a change where it is said. */
 export async function findPlay(

@@ -8,10 +8,12 @@ const CONNECTED = `coalesce(p.here_at > clock_timestamp() - interval '30 seconds
 
 /** Everybody who is in a session, and plays. */
 const PLAYING = `p.offer_id = $offerId AND p.removed_at IS NULL AND p.merged_into IS NULL AND p.returns_to IS NULL`
+/** Participants who are one person: each is looked up by an index. */
+const ONE_PERSON = `ARRAY(SELECT p.id UNION ALL SELECT q.id FROM participants q WHERE q.merged_into = p.id)`
 /** Of a person's plays the first, and points of the later ones. */
 const FIRST_PLAY = `LEFT JOIN LATERAL (SELECT y.*, count(*) OVER () AS rounds, sum(y.points) OVER () - y.points AS effort
-  FROM plays y WHERE y.given_back_at IS NULL AND y.participant_id IN (SELECT id FROM participants
-    WHERE id = p.id OR merged_into = p.id) ORDER BY y.started_at, y.id LIMIT 1) f ON true`
+  FROM plays y WHERE y.given_back_at IS NULL AND y.participant_id = ANY (${ONE_PERSON}) ORDER BY y.started_at,
+    y.id LIMIT 1) f ON true`
 const MILLISECONDS = (moment: string): string => `(extract(epoch FROM ${moment}) * 1000)::float8`
 
 /** A student's part in a session, as rankings need it. */
@@ -75,8 +77,8 @@ export async function hostStudents(
        ${MILLISECONDS('coalesce(n.moved_at, p.created_at)')} AS "lastAt", n.ended_at IS NOT NULL AS done
      FROM participants p ${FIRST_PLAY}
      LEFT JOIN LATERAL (SELECT y.moves, y.doing, y.moved_at, y.ended_at FROM plays y
-       WHERE y.given_back_at IS NULL AND y.participant_id IN (SELECT id FROM participants WHERE id = p.id
-         OR merged_into = p.id) ORDER BY y.started_at DESC, y.id DESC LIMIT 1) n ON true
+       WHERE y.given_back_at IS NULL AND y.participant_id = ANY (${ONE_PERSON})
+       ORDER BY y.started_at DESC, y.id DESC LIMIT 1) n ON true
      WHERE p.offer_id = $offerId AND p.merged_into IS NULL
        AND ($participantIds::uuid[] IS NULL OR p.id = ANY ($participantIds)
          OR p.id IN (SELECT merged_into FROM participants WHERE id = ANY ($participantIds)))
