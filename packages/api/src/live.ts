@@ -106,6 +106,21 @@ export const Ranking = z.object({
 })
 export type Ranking = z.infer<typeof Ranking>
 
+/** Where a student stands among so many, with points of further rounds apart. */
+export const LiveRank = z.object({
+  place: z.number().int(),
+  score: z.number(),
+  effort: z.number(),
+  of: z.number().int(),
+})
+export type LiveRank = z.infer<typeof LiveRank>
+
+/** What a student is told of the ranking between two answers. */
+export interface RankNews {
+  rank: LiveRank | null
+  ranking: Ranking | null
+}
+
 /** A live session as one student's screen may know it. */
 export const LiveView = z.object({
   offerId: z.uuid(),
@@ -131,9 +146,7 @@ export const LiveView = z.object({
       returnCode: z.string(),
       team: z.object({ name: z.string(), members: z.array(z.string()) }).nullable(),
       /** The own place; null while none is told. */
-      rank: z
-        .object({ place: z.number().int(), score: z.number(), effort: z.number(), of: z.number().int() })
-        .nullable(),
+      rank: LiveRank.nullable(),
     })
     .nullable(),
   round: LiveRound.nullable(),

@@ -31,10 +31,11 @@ export function openDatabase(url: string, { onQuery, connections = 10 }: Databas
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: onQuery ?? false,
-    pool: { max: connections },
+    // A connection that is new plans every statement again.
+    pool: { max: connections, idle: 300_000 },
     // Statements are planned once for a connection, often while the tables are nearly empty: a plan that reads a whole
-    // table would stay, and get slower with each row.
-    dialectOptions: { options: '-c enable_seqscan=off' },
+    // table would stay, and get slower with each row. Short statements are never worth being compiled.
+    dialectOptions: { options: '-c enable_seqscan=off -c jit=off' },
   })
   return { sequelize, onQuery, ...defineModels(sequelize) }
 }

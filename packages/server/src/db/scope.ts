@@ -41,8 +41,8 @@ export interface Scope<Teacher extends string | null = string | null> {
   moment?: number
 }
 
-/** A connection on which a single statement is run, without a transaction of its own. */
-export type Reader<Teacher extends string | null = string | null> = Pick<Scope<Teacher>, 'teacherId' | 'query'>
+/** A connection on which each statement stands alone, without a transaction around them. */
+export type Reader<Teacher extends string | null = string | null> = Omit<Scope<Teacher>, 'tables'>
 
 /** A scope in which a teacher acts. */
 export type TeacherScope = Scope<string>
@@ -90,11 +90,11 @@ export async function inScope<Value, Teacher extends string | null>(
 }
 
 /**
- * Reads with one statement at a time, on one connection: what is asked often, and changes nothing, needs no
- * transaction.
+ * Works with one statement at a time, on one connection: what is asked often and only reads, or changes all it changes
+ * in one statement, needs no transaction. Returns what the work returns.
  */
 export async function reading<Value, Teacher extends string | null>(
-  { database: { sequelize, onQuery } }: ScopeSource,
+  { database: { sequelize, onQuery }, puzzles }: ScopeSource,
   teacherId: Teacher,
   work: (reader: Reader<Teacher>) => Promise<Value>,
 ): Promise<Value> {
@@ -106,7 +106,7 @@ export async function reading<Value, Teacher extends string | null>(
   }
   const connection = await connectionManager.getConnection({ type: 'SELECT', useMaster: true })
   try {
-    return await work({ teacherId, query: queryOn(connection, onQuery) })
+    return await work({ teacherId, puzzles, query: queryOn(connection, onQuery) })
   } finally {
     connectionManager.releaseConnection(connection)
   }

@@ -1,24 +1,24 @@
 import type { Server as HttpServer } from 'node:http'
-import { SendMove, SOCKET_PATH, type PlayReply, type ProblemDetails } from '@otter/api'
+import { SendMove, SOCKET_PATH, type PlayReply, type ProblemDetails, type RankNews } from '@otter/api'
 import { createAdapter } from '@socket.io/postgres-adapter'
 import pg from 'pg'
 import type { Logger } from 'pino'
 import { Server, type Socket } from 'socket.io'
-import { inScope, type ScopeSource } from '../db/scope.ts'
+import { reading, type Reader, type ScopeSource } from '../db/scope.ts'
 import { loggable, problemFrom } from '../problem.ts'
-import { noticeProgress, passAbsences, passProgress, passSessions } from '../services/liveSessions.ts'
+import { passAbsences, passProgress, passSessions } from '../services/liveSessions.ts'
 import { sendMove } from '../services/moves.ts'
-import { replyTo } from '../services/liveReplies.ts'
+import { ranksOf, replyTo } from '../services/liveReplies.ts'
 import { readPass, type Holder } from './passes.ts'
 import { Presence } from './presence.ts'
-import { Watch } from './watch.ts'
+import { readSeen, Watch } from './watch.ts'
 
 /** Small changes are gathered for so long, in milliseconds. */
 const GATHER = 200
 /** How often there is a look for sessions whose moment has come, in milliseconds. */
 const LOOK = 250
 /** How often there is a look at sessions that end by what is done in them, in milliseconds. */
-const PROGRESS = 2000
+const PROGRESS = 1000
 /** How often there is a look for sessions that nobody hosts any more, in milliseconds. */
 const ABSENCES = 10_000
 /** How often those who wait or are ahead are told where they stand: in a class, and where there are many. */
@@ -39,11 +39,19 @@ interface BetweenServers {
   told: (offerId: string, personId: string) => void
 }
 
+/** What is known of a socket. */
+interface SocketData {
+  holder: Holder
+  /** What it was last told of the ranking. */
+  told?: string
+}
+
 interface ToClients {
   /** A student's screen, whole. */
   reply: (reply: PlayReply) => void
   /** Something about the student was changed by the teacher: the page is to be read again. */
   again: () => void
+  rank: (news: RankNews) => void
   changes: (changes: unknown) => void
   wall: (now: unknown) => void
 }
@@ -52,8 +60,8 @@ interface FromClients {
   move: (move: unknown, acknowledge: (answer: { reply: PlayReply } | { problem: ProblemDetails }) => void) => void
 }
 
-type LiveServer = Server<FromClients, ToClients, BetweenServers, { holder: Holder }>
-type LiveSocket = Socket<FromClients, ToClients, BetweenServers, { holder: Holder }>
+type LiveServer = Server<FromClients, ToClients, BetweenServers, SocketData>
+type LiveSocket = Socket<FromClients, ToClients, BetweenServers, SocketData>
 
 /** What a hub is put together from. */
 export interface HubParts {
@@ -169,7 +177,7 @@ export class LiveHub {
         this.watches.delete(holder.offerId)
       })
       // A watch knows what was told to those who were there: for a new one it begins anew.
-      this.watches.set(holder.offerId, new Watch(this.parts.source, holder.offerId))
+      this.watches.set(holder.offerId, new Watch(holder.offerId))
       this.changedSessions.add(holder.offerId)
     }
   }
@@ -202,8 +210,8 @@ export class LiveHub {
   ): Promise<{ reply: PlayReply } | { problem: ProblemDetails }> {
     try {
       const move = SendMove.parse(sent)
-      const reply = await inScope(this.parts.source, { teacherId: null }, (scope) =>
-        sendMove(scope, { offerId, participantId }, move, Date.now() - since),
+      const reply = await reading(this.parts.source, null, (reader) =>
+        sendMove(reader, { offerId, participantId }, move, Date.now() - since),
       )
       this.moved(offerId, personId)
       return { reply }
@@ -221,11 +229,11 @@ export class LiveHub {
 
   /** Gives all students of a session who are connected here their screens, whole. */
   private async tellPlayers(offerId: string): Promise<void> {
-    const sockets = (await this.io?.local.in(roomOf('player', offerId)).fetchSockets()) ?? []
+    const sockets = this.playersOf(offerId)
     if (sockets.length === 0) return
     const ids = new Set<string>()
     for (const { data } of sockets) if (data.holder.audience === 'player') ids.add(data.holder.participantId)
-    const replies = await inScope(this.parts.source, { teacherId: null }, (scope) => replyTo(scope, offerId, [...ids]))
+    const replies = await reading(this.parts.source, null, (scope) => replyTo(scope, offerId, [...ids]))
     for (const [index, socket] of sockets.entries()) {
       const { holder } = socket.data
       const reply = holder.audience === 'player' ? replies.get(holder.participantId) : undefined
@@ -246,24 +254,17 @@ export class LiveHub {
           'moved',
           [...here].map(([id, persons]) => [id, [...persons]]),
         )
-      const all = this.seenElsewhere
+      const seen = this.seenElsewhere
       this.seenElsewhere = new Map()
-      for (const [offerId, personIds] of here) note(all, offerId, personIds)
+      for (const [offerId, personIds] of here) note(seen, offerId, personIds)
       const changed = this.changedSessions
       this.changedSessions = new Set()
-      for (const offerId of new Set([...all.keys(), ...changed])) {
-        if (here.has(offerId)) await this.notice(offerId)
-        await this.tellWatchers(offerId, all.get(offerId) ?? new Set(), changed.has(offerId))
-        if (all.has(offerId)) await this.tellStandings(offerId)
-      }
+      if (seen.size === 0 && changed.size === 0) return
+      await reading(this.parts.source, null, (reader) => this.tellWatchers(reader, seen, changed))
+      for (const offerId of seen.keys()) await this.tellStandings(offerId)
     } catch (error) {
       if (!this.isEnding) this.parts.logger.warn(loggable(error), 'live')
     }
-  }
-
-  private async notice(offerId: string): Promise<void> {
-    if (await inScope(this.parts.source, { teacherId: null }, (scope) => noticeProgress(scope, offerId)))
-      this.changed(offerId)
   }
 
   private isWatched(offerId: string): boolean {
@@ -274,22 +275,35 @@ export class LiveHub {
     return this.io?.sockets.adapter.rooms.get(room)?.size ?? 0
   }
 
-  private async tellWatchers(offerId: string, personIds: Set<string>, isChanged: boolean): Promise<void> {
-    const watch = this.watches.get(offerId)
-    if (!watch) return
+  /** Tells hosts and walls on this server; what has changed in students is read for all sessions at once. */
+  private async tellWatchers(
+    reader: Reader<null>,
+    seen: ReadonlyMap<string, Set<string>>,
+    changed: ReadonlySet<string>,
+  ): Promise<void> {
+    const watched = [...new Set([...seen.keys(), ...changed])].flatMap((offerId) => {
+      const watch = this.watches.get(offerId)
+      return watch ? [{ offerId, watch, isWhole: changed.has(offerId) || !watch.isRead }] : []
+    })
     try {
-      if (this.sizeOf(roomOf('teacher', offerId)) > 0) {
-        const changes = await watch.hostChanges({ session: isChanged, personIds: isChanged ? null : personIds })
-        if (Object.keys(changes).length > 0) this.io?.local.to(roomOf('teacher', offerId)).emit('changes', changes)
-      }
-      if (this.sizeOf(roomOf('wall', offerId)) > 0) {
-        const now = await watch.wallChanges()
-        if (now) this.io?.local.to(roomOf('wall', offerId)).emit('wall', now)
+      const some = watched.filter(({ isWhole }) => !isWhole).flatMap(({ offerId }) => [...(seen.get(offerId) ?? [])])
+      const rows = await readSeen(reader, some)
+      for (const { offerId, watch, isWhole } of watched) {
+        if (this.sizeOf(roomOf('teacher', offerId)) > 0) {
+          const changes = isWhole ? await watch.readAll(reader) : watch.changesOf(seen.get(offerId) ?? new Set(), rows)
+          if (Object.keys(changes).length > 0) this.io?.local.to(roomOf('teacher', offerId)).emit('changes', changes)
+        }
+        if (this.sizeOf(roomOf('wall', offerId)) > 0) {
+          const now = await watch.wallChanges(reader)
+          if (now) this.io?.local.to(roomOf('wall', offerId)).emit('wall', now)
+        }
       }
     } catch (error) {
-      // What could not be told is told with the next change.
-      this.watches.set(offerId, new Watch(this.parts.source, offerId))
-      this.changedSessions.add(offerId)
+      // What could not be told is told anew, whole.
+      for (const { offerId } of watched) {
+        this.watches.set(offerId, new Watch(offerId))
+        this.changedSessions.add(offerId)
+      }
       throw error
     }
   }
@@ -303,8 +317,28 @@ export class LiveHub {
     if (due === undefined) this.standingsDue.set(offerId, now + (count > MANY ? STANDINGS_OF_MANY : STANDINGS))
     else if (due <= now) {
       this.standingsDue.delete(offerId)
-      await this.tellPlayers(offerId)
+      await this.tellRanks(offerId)
     }
+  }
+
+  private async tellRanks(offerId: string): Promise<void> {
+    const ranks = await reading(this.parts.source, null, (reader) => ranksOf(reader, offerId))
+    if (!ranks) return
+    for (const socket of this.playersOf(offerId)) {
+      const { data } = socket
+      if (data.holder.audience !== 'player') continue
+      const news: RankNews = { rank: ranks.rankOf(data.holder.personId), ranking: ranks.ranking }
+      const told = JSON.stringify(news)
+      if (told === data.told) continue
+      data.told = told
+      socket.emit('rank', news)
+    }
+  }
+
+  /** The sockets of a session's students that are connected here. */
+  private playersOf(offerId: string): LiveSocket[] {
+    const ids = this.io?.sockets.adapter.rooms.get(roomOf('player', offerId)) ?? []
+    return [...ids].flatMap((id) => this.io?.sockets.sockets.get(id) ?? [])
   }
 
   /** Sees to sessions whose moment has come. */

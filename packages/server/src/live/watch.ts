@@ -1,13 +1,27 @@
 import type { HostChanges, HostQuestion, HostStudent, WallNow } from '@otter/api'
-import { firstAnswers, hostStudents, type FirstAnswer } from '../db/queries/live.ts'
-import { inScope, type ScopeSource } from '../db/scope.ts'
+import { firstAnswers, hostStudents, type FirstAnswer, type HostRow } from '../db/queries/live.ts'
+import type { Reader } from '../db/scope.ts'
 import { lookAtSession } from '../services/liveSessions.ts'
-import { askedIn, questionsOf, readFacts, readWallNow, teamsIn, type Asked } from '../services/liveStates.ts'
+import {
+  askedIn,
+  questionsOf,
+  readFacts,
+  readWallNow,
+  teamsIn,
+  withoutOffer,
+  type Asked,
+} from '../services/liveStates.ts'
 
-/** What has been seen to change in a session: itself, and some of its students; null for all of them. */
+/** Rows of students in whom something has changed, read for all watched sessions at once. */
 export interface Seen {
-  session: boolean
-  personIds: ReadonlySet<string> | null
+  students: readonly HostRow[]
+  answers: readonly FirstAnswer[]
+}
+
+/** Reads what has changed in students, in whichever sessions they are. */
+export async function readSeen(scope: Reader, personIds: readonly string[]): Promise<Seen> {
+  if (personIds.length === 0) return { students: [], answers: [] }
+  return { students: await hostStudents(scope, { personIds }), answers: await firstAnswers(scope, { personIds }) }
 }
 
 /**
@@ -15,100 +29,90 @@ export interface Seen {
  * knows is read from the rows and can be thrown away at any moment.
  */
 export class Watch {
-  private students = new Map<string, string>()
-  private answers = new Map<string, FirstAnswer[]>()
-  private questions = new Map<string, string>()
+  private readonly students = new Map<string, string>()
+  private readonly answers = new Map<string, FirstAnswer[]>()
+  private readonly questions = new Map<string, string>()
   private asked: Asked[] | undefined
-  private shownFacts = ''
   private shownTeams = ''
   private shownWall = ''
-  private readonly source: ScopeSource
   private readonly offerId: string
 
-  constructor(source: ScopeSource, offerId: string) {
-    this.source = source
+  constructor(offerId: string) {
     this.offerId = offerId
   }
 
-  /** Returns what hosts are to be told of what was seen. */
-  async hostChanges({ session, personIds }: Seen): Promise<HostChanges> {
-    const ids = personIds && this.asked ? [...personIds] : null
-    const read = await inScope(this.source, { teacherId: null }, async (scope) => ({
-      facts:
-        session || !this.asked ? await readFacts(scope, await lookAtSession(scope, this.offerId), 'teacher') : null,
-      students: await hostStudents(scope, this.offerId, ids),
-      answers: await firstAnswers(scope, this.offerId, ids),
-      asked: this.asked && !session ? this.asked : await askedIn(scope, this.offerId),
-      teams: session || !this.asked ? await teamsIn(scope, this.offerId) : null,
-    }))
-    this.asked = read.asked
-    const changes: HostChanges = {}
-    if (read.facts) {
-      // Time passes by itself on every screen: that alone is no change.
-      const shown = JSON.stringify({ ...read.facts, now: 0, left: session ? read.facts.left : null })
-      if (shown !== this.shownFacts) changes.facts = read.facts
-      this.shownFacts = shown
-    }
-    if (read.teams && JSON.stringify(read.teams) !== this.shownTeams) {
-      changes.teams = read.teams
-      this.shownTeams = JSON.stringify(read.teams)
-    }
-    const students = read.students.filter((student) => this.isNew(student))
-    if (students.length > 0) changes.students = students
-    const left = this.goneFrom(read.students, ids)
-    if (left.length > 0) changes.left = left
-    this.keepAnswers(read.answers, ids)
-    const questions = this.newQuestions()
-    if (questions.length > 0) changes.questions = questions
-    return changes
+  /** Whether all of it was read once. */
+  get isRead(): boolean {
+    return this.asked !== undefined
+  }
+
+  /** Returns what hosts are to be told of some students. */
+  changesOf(personIds: ReadonlySet<string>, { students, answers }: Seen): HostChanges {
+    const mine = students.filter(({ offerId }) => offerId === this.offerId).map(withoutOffer)
+    const there = new Set(mine.map(({ participantId }) => participantId))
+    for (const id of there) this.answers.delete(id)
+    for (const answer of answers) if (there.has(answer.personId)) this.keep(answer)
+    return this.changes(
+      mine,
+      [...personIds].filter((id) => !there.has(id)),
+    )
+  }
+
+  /** Reads all of a session; returns what hosts are to be told of it. */
+  async readAll(scope: Reader): Promise<HostChanges> {
+    const { offerId } = this
+    const now = await lookAtSession(scope, offerId)
+    const facts = await readFacts(scope, now, 'teacher')
+    const students = (await hostStudents(scope, { offerId })).map(withoutOffer)
+    this.asked = await askedIn(scope, offerId)
+    this.answers.clear()
+    for (const answer of await firstAnswers(scope, { offerId })) this.keep(answer)
+    const there = new Set(students.map(({ participantId }) => participantId))
+    const teams = await teamsIn(scope, offerId)
+    const changes = this.changes(
+      students,
+      [...this.students.keys()].filter((id) => !there.has(id)),
+    )
+    const shownTeams = JSON.stringify(teams)
+    if (shownTeams === this.shownTeams) return { ...changes, facts }
+    this.shownTeams = shownTeams
+    return { ...changes, facts, teams }
   }
 
   /** Returns what the wall is to show, where that has changed. */
-  async wallChanges(): Promise<WallNow | undefined> {
-    const now = await inScope(this.source, { teacherId: null }, async (scope) =>
-      readWallNow(scope, await lookAtSession(scope, this.offerId)),
-    )
+  async wallChanges(scope: Reader): Promise<WallNow | undefined> {
+    const now = await readWallNow(scope, await lookAtSession(scope, this.offerId))
     const shown = JSON.stringify({ ...now, facts: { ...now.facts, now: 0, left: null } })
     if (shown === this.shownWall) return undefined
     this.shownWall = shown
     return now
   }
 
-  private isNew(student: HostStudent): boolean {
-    const shown = JSON.stringify(student)
-    if (this.students.get(student.participantId) === shown) return false
-    this.students.set(student.participantId, shown)
-    return true
+  private keep(answer: FirstAnswer): void {
+    const known = this.answers.get(answer.personId)
+    if (known) known.push(answer)
+    else this.answers.set(answer.personId, [answer])
   }
 
-  /** Returns who was there and is no more: deleted, or merged into another. */
-  private goneFrom(students: readonly HostStudent[], ids: readonly string[] | null): string[] {
-    const there = new Set(students.map(({ participantId }) => participantId))
-    const gone = (ids ?? [...this.students.keys()]).filter((id) => this.students.has(id) && !there.has(id))
-    for (const id of gone) {
-      this.students.delete(id)
-      this.answers.delete(id)
-    }
-    return gone
-  }
-
-  private keepAnswers(answers: readonly FirstAnswer[], ids: readonly string[] | null): void {
-    if (ids === null) this.answers.clear()
-    else for (const id of ids) this.answers.delete(id)
-    for (const answer of answers) {
-      const known = this.answers.get(answer.personId)
-      if (known) known.push(answer)
-      else this.answers.set(answer.personId, [answer])
+  /** Returns rows that have changed, and who is there no more: deleted, or merged into another. */
+  private changes(students: readonly HostStudent[], missing: readonly string[]): HostChanges {
+    const left = missing.filter((id) => this.students.delete(id))
+    for (const id of left) this.answers.delete(id)
+    const changed = students.filter((student) => isNew(this.students, student.participantId, student))
+    const questions: HostQuestion[] = questionsOf(this.asked ?? [], [...this.answers.values()].flat())
+    const moved = questions.filter((question) => isNew(this.questions, question.entryId, question))
+    return {
+      ...(changed.length > 0 && { students: changed }),
+      ...(left.length > 0 && { left }),
+      ...(moved.length > 0 && { questions: moved }),
     }
   }
+}
 
-  private newQuestions(): HostQuestion[] {
-    const all = [...this.answers.values()].flat()
-    return questionsOf(this.asked ?? [], all).filter((question) => {
-      const shown = JSON.stringify(question)
-      if (this.questions.get(question.entryId) === shown) return false
-      this.questions.set(question.entryId, shown)
-      return true
-    })
-  }
+/** Tells whether a row differs from what was shown of it, and notes it. */
+function isNew(shown: Map<string, string>, id: string, row: object): boolean {
+  const text = JSON.stringify(row)
+  if (shown.get(id) === text) return false
+  shown.set(id, text)
+  return true
 }

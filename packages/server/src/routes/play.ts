@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { ChangeSelf, JoinOffer, SendMove, TOKEN_HEADER, type PlayReply } from '@otter/api'
 import { Router, type CookieOptions, type Request, type Response } from 'express'
-import type { Scope } from '../db/scope.ts'
+import { reading, type Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { withinLimits } from '../services/limits.ts'
 import { sendMove } from '../services/moves.ts'
@@ -72,7 +72,11 @@ export default function playRoutes(context: Context): Router {
   router.post('/play/:code/moves', async (request, response) => {
     const sent = SendMove.parse(request.body)
     response.json(
-      telling(await asStudent(request, (scope, code) => sendMove(scope, { code, token: tokenOf(request) }, sent))),
+      telling(
+        await guarded(request, (code) =>
+          reading(context, null, (reader) => sendMove(reader, { code, token: tokenOf(request) }, sent)),
+        ),
+      ),
     )
   })
   router.post('/play/:code/again', async (request, response) => {

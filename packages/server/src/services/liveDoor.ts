@@ -5,7 +5,16 @@ import { isUnkindName } from '@otter/core/names'
 import type { z } from 'zod'
 import type { Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
-import { findDoor, hashOf, type Caller, type OpenOffer, type Person } from './doors.ts'
+import {
+  findDoor,
+  hashOf,
+  PERSON,
+  personOf,
+  type Caller,
+  type OpenOffer,
+  type Person,
+  type PersonRow,
+} from './doors.ts'
 import { CODE_LETTERS } from './offers.ts'
 import { addDevice, addParticipant } from './participants.ts'
 import type { MadeGame } from './puzzleCache.ts'
@@ -66,13 +75,13 @@ async function comeBack(
   returnCode: string,
   browserHash: string | null,
 ): Promise<{ person: Person; token: string }> {
-  const [person] = await scope.query<Person>(
-    `SELECT p.id, q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL AS removed, p.time_factor AS factor,
-       q.returns_to IS NOT NULL AS waits FROM participants q JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
+  const [row] = await scope.query<PersonRow>(
+    `SELECT ${PERSON} FROM participants q JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
      WHERE q.offer_id = $offerId AND q.return_code = $returnCode`,
     { offerId: offer.id, returnCode },
   )
-  if (!person) throw new Problem(404, 'no-return-code', { path: 'returnCode' })
+  if (!row) throw new Problem(404, 'no-return-code', { path: 'returnCode' })
+  const person = personOf(row)
   if (person.removed) throw new Problem(403, 'taken-out')
   return { person, token: await addDevice(scope, person.participantId, browserHash) }
 }

@@ -1,26 +1,46 @@
-import type { PlayReply } from '@otter/api'
-import type { Scope } from '../db/scope.ts'
-import { findDoor, type Person } from './doors.ts'
+import type { LiveRank, PlayReply, Ranking } from '@otter/api'
+import type { Reader } from '../db/scope.ts'
+import { findDoor, PERSON, personOf, type PersonRow } from './doors.ts'
+import { lookAtSession } from './liveSessions.ts'
+import { mayRank, rankIn, showsScores } from './liveViews.ts'
 import { replies } from './playReplies.ts'
+import { shownRanking, standingsOf } from './standings.ts'
 import { findPlays } from './storedPlays.ts'
+
+/** Where the students of a session stand, as far as they may know now; null where nothing is told. */
+interface Ranks {
+  ranking: Ranking | null
+  rankOf: (personId: string) => LiveRank | null
+}
+
+/** Returns where the students of a session stand; null while that is told to nobody. */
+export async function ranksOf(scope: Reader, offerId: string): Promise<Ranks | null> {
+  const { offer, rules, session } = await lookAtSession(scope, offerId)
+  if (!showsScores(session, rules)) return null
+  const standings = await standingsOf(scope, offerId, rules, offer.live!.revision)
+  return {
+    ranking: mayRank(session, rules) ? shownRanking(standings, rules.ranking) : null,
+    rankOf: (personId) => rankIn(standings, personId),
+  }
+}
 
 /**
  * Returns what the devices of many students of one offer are told now, by participant. Who was taken out, or waits, is
  * not among them.
  */
 export async function replyTo(
-  scope: Scope,
+  scope: Reader,
   offerId: string,
   participantIds: readonly string[],
 ): Promise<Map<string, PlayReply>> {
   const { offer } = await findDoor(scope, { offerId, participantId: null })
-  const persons = await scope.query<Person>(
-    `SELECT p.id, q.id AS "participantId", p.name, p.seat, false AS removed, p.time_factor AS factor, false AS waits
-     FROM participants q JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
+  const rows = await scope.query<PersonRow>(
+    `SELECT ${PERSON} FROM participants q JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
      WHERE q.offer_id = $offerId AND q.id = ANY ($participantIds::uuid[]) AND p.removed_at IS NULL
        AND q.removed_at IS NULL AND p.returns_to IS NULL`,
     { offerId, participantIds },
   )
+  const persons = rows.map(personOf)
   const plays = await findPlays(
     scope,
     offer,

@@ -12,7 +12,7 @@ import {
 import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import { sessionCount } from '../db/queries/live.ts'
-import { inScope, reading, type Scope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
+import { inScope, reading, type Reader, type Scope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
 import { findDoor, PAUSED, type OpenOffer } from './doors.ts'
 import { createOffer, type Making } from './offers.ts'
@@ -101,7 +101,7 @@ export async function readSession(scope: TeacherScope, offerId: string): Promise
 }
 
 /** Returns a live session as it stands now, whoever's it is. Throws a Problem where there is none. */
-export async function lookAtSession(scope: Scope, offerId: string): Promise<LiveNow> {
+export async function lookAtSession(scope: Reader, offerId: string): Promise<LiveNow> {
   const { offer } = await findDoor(scope, { offerId, participantId: null })
   return sessionOf({ offer, made: await scope.puzzles.read(scope, offer.versionId, offer.correction) })
 }
@@ -122,7 +122,7 @@ export async function sendCommand(
   offerId: string,
   { command: wanted, revision }: z.output<typeof SendCommand>,
 ): Promise<void> {
-  await holdSession(scope, offerId, 'alone')
+  await holdSession(scope, offerId)
   const now = sessionOf(await readLive(scope, offerId))
   const { offer, made, rules, session } = now
   const isStale = revision !== offer.live!.revision || session !== offer.live!.session
@@ -185,7 +185,7 @@ async function findDueSession({ query }: Pick<Scope, 'query'>): Promise<string |
 /** Sees to a session whose moment has come. */
 async function passSession(scope: Scope, offerId: string): Promise<void> {
   // Whoever answers in it is waited for; another server may have seen to it meanwhile.
-  await holdSession(scope, offerId, 'alone')
+  await holdSession(scope, offerId)
   const now = await lookAtSession(scope, offerId)
   if (!(await saveSession(scope, now, now.session)))
     // Nothing was to be done after all: it is looked at again when something is, and not at once.
@@ -198,7 +198,7 @@ async function passSession(scope: Scope, offerId: string): Promise<void> {
 }
 
 /** Ends a session whose end has come by what was done in it; returns whether it did. */
-export async function noticeProgress(scope: Scope, offerId: string): Promise<boolean> {
+async function noticeProgress(scope: Scope, offerId: string): Promise<boolean> {
   const look = async (): Promise<{ now: LiveNow; next: Session } | undefined> => {
     const { offer } = await findDoor(scope, { offerId, participantId: null })
     const { end, phase } = offer.live?.session ?? { end: null, phase: 'over' }
@@ -208,7 +208,7 @@ export async function noticeProgress(scope: Scope, offerId: string): Promise<boo
     return next === now.session ? undefined : { now, next }
   }
   if (!(await look())) return false
-  await holdSession(scope, offerId, 'alone')
+  await holdSession(scope, offerId)
   const held = await look()
   return held ? saveSession(scope, held.now, held.next) : false
 }
@@ -239,7 +239,7 @@ async function findAbsence({ query }: Pick<Scope, 'query'>): Promise<Absence | u
 
 /** Sees to a session that no host has looked at for a while; returns whether that changed it. */
 async function passAbsence(scope: Scope, { offerId, long }: Absence): Promise<boolean> {
-  await holdSession(scope, offerId, 'alone')
+  await holdSession(scope, offerId)
   const now = await lookAtSession(scope, offerId)
   const next = noticeAbsence(now.session, long ? 'long' : 'short', settingOf(now.rules, now.made), now.offer.now)
   return saveSession(scope, now, next)

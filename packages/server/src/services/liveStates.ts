@@ -1,5 +1,5 @@
 import { networkInterfaces } from 'node:os'
-import type { HostQuestion, HostState, LiveFacts, LiveTeam, WallNow, WallState } from '@otter/api'
+import type { HostQuestion, HostState, HostStudent, LiveFacts, LiveTeam, WallNow, WallState } from '@otter/api'
 import {
   gameOf,
   PLAIN_CONTEXT,
@@ -11,8 +11,8 @@ import {
   type Audience,
   type FirstGiven,
 } from '@otter/core'
-import { firstAnswers, hostStudents } from '../db/queries/live.ts'
-import type { Scope, TeacherScope } from '../db/scope.ts'
+import { firstAnswers, hostStudents, type HostRow } from '../db/queries/live.ts'
+import type { Reader, TeacherScope } from '../db/scope.ts'
 import { mayRank, roundOf } from './liveViews.ts'
 import { readSession, type LiveNow } from './liveSessions.ts'
 import { readOffer } from './offers.ts'
@@ -50,7 +50,7 @@ function networkAddress(): string | undefined {
 }
 
 /** Returns how a session stands, as far as an audience may know it. */
-export async function readFacts(scope: Scope, now: LiveNow, audience: Audience): Promise<LiveFacts> {
+export async function readFacts(scope: Reader, now: LiveNow, audience: Audience): Promise<LiveFacts> {
   const { offer, made, rules, session } = now
   return {
     revision: offer.live!.revision,
@@ -109,13 +109,18 @@ export async function readHost(scope: TeacherScope, offerId: string, door: Door)
     rules: now.rules,
     led: gameOf(offer.kind).isLed?.(offer.options as never) ?? false,
     teams: await teamsIn(scope, offerId),
-    students: await hostStudents(scope, offerId, null),
-    questions: questionsOf(asked, await firstAnswers(scope, offerId, null)),
+    students: (await hostStudents(scope, { offerId })).map(withoutOffer),
+    questions: questionsOf(asked, await firstAnswers(scope, { offerId })),
   }
 }
 
+/** Returns a student as hosts are told. */
+export function withoutOffer({ offerId: _, ...student }: HostRow): HostStudent {
+  return student
+}
+
 /** Returns the teams of a session, in their order. */
-export async function teamsIn(scope: Scope, offerId: string): Promise<LiveTeam[]> {
+export async function teamsIn(scope: Reader, offerId: string): Promise<LiveTeam[]> {
   return scope.query('SELECT id AS "teamId", name FROM teams WHERE offer_id = $offerId ORDER BY position', { offerId })
 }
 
@@ -123,7 +128,7 @@ export async function teamsIn(scope: Scope, offerId: string): Promise<LiveTeam[]
 export type Asked = Pick<HostQuestion, 'entryId' | 'text' | 'counts'>
 
 /** Returns what a session's games ask, each entry once, in their order. */
-export async function askedIn(scope: Scope, offerId: string): Promise<Asked[]> {
+export async function askedIn(scope: Reader, offerId: string): Promise<Asked[]> {
   return scope.query<Asked>(
     `SELECT a.entry_id AS "entryId", a.text, a.counts FROM (
        SELECT DISTINCT ON (q.entry_id) q.entry_id, q.text, q.counts, m.position, q.place
@@ -150,7 +155,7 @@ export async function readWall(scope: TeacherScope, offerId: string, door: Door)
 }
 
 /** Returns what changes of a session on the wall. */
-export async function readWallNow(scope: Scope, now: LiveNow): Promise<WallNow> {
+export async function readWallNow(scope: Reader, now: LiveNow): Promise<WallNow> {
   const { rules, session, offer, made } = now
   const offerId = offer.id
   const standings = await standingsOf(scope, offerId, rules, offer.live!.revision)
@@ -181,7 +186,7 @@ export async function readWallNow(scope: Scope, now: LiveNow): Promise<WallNow> 
 }
 
 /** Returns how many have answered a question, in their first plays. */
-async function answeredIn(scope: Scope, offerId: string, entryId: string): Promise<number> {
+async function answeredIn(scope: Reader, offerId: string, entryId: string): Promise<number> {
   const [row] = await scope.query<{ count: number }>(
     `SELECT count(*)::int AS count FROM plays y JOIN responses r ON r.play_id = y.id AND r.entry_id = $entryId
       AND r.round = 'first' WHERE y.offer_id = $offerId AND r.outcome <> 'passed' AND y.given_back_at IS NULL`,

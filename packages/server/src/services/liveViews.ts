@@ -1,25 +1,15 @@
-import type { LiveRound, LiveView } from '@otter/api'
+import type { LiveRank, LiveRound, LiveView } from '@otter/api'
 import { sharedOf, timeLeft, wayOf, type LiveRules, type Session } from '@otter/core'
-import type { Look } from '@otter/api'
-import type { Scope } from '../db/scope.ts'
+import type { Reader } from '../db/scope.ts'
 import type { OpenOffer, Person } from './doors.ts'
 import type { MadeGame } from './puzzleCache.ts'
 import { readSplit, shownRanking, standingsOf, type Standings } from './standings.ts'
 import { liveRulesOf } from './storedSession.ts'
 import { sessionAt } from './storedPlays.ts'
 
-interface SelfRow {
-  participantId: string
-  look: Look | null
-  note: string
-  heldName: string | null
-  returnCode: string
-  teamId: string | null
-}
-
 /** Returns a live session as the screens of students may know it, in their order; nulls where each plays alone. */
 export async function liveViews(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   made: MadeGame,
   players: readonly { person: Person | undefined }[],
@@ -29,7 +19,6 @@ export async function liveViews(
   if (!rules || !session || !offer.live) return players.map(() => null)
   const { revision } = offer.live
   const ids = players.flatMap(({ person }) => (person ? [person.id] : []))
-  const selves = ids.length > 0 ? await readSelves(scope, ids) : new Map<string, SelfRow>()
   const standings =
     showsScores(session, rules) && ids.length > 0 ? await standingsOf(scope, offer.id, rules, revision) : null
   const teams = rules.teams.by === 'none' ? null : (standings ?? (await standingsOf(scope, offer.id, rules, revision)))
@@ -50,12 +39,12 @@ export async function liveViews(
   }
   return players.map(({ person }) => ({
     ...shared,
-    me: person && selves.has(person.id) ? selfOf(selves.get(person.id)!, standings, teams) : null,
+    me: person ? selfOf(person, standings, teams) : null,
   }))
 }
 
 /** Tells whether scores may be told now: not while a question stands that others can still answer. */
-function showsScores(session: Session, rules: LiveRules): boolean {
+export function showsScores(session: Session, rules: LiveRules): boolean {
   if (session.phase === 'lobby') return false
   return !sharedOf(session, rules, null).standing?.open
 }
@@ -68,29 +57,29 @@ export function mayRank(session: Session, rules: LiveRules): boolean {
 }
 
 function selfOf(
-  { teamId, ...self }: SelfRow,
+  { id, look, note, heldName, returnCode, teamId }: Person,
   standings: Standings | null,
   teams: Standings | null,
 ): NonNullable<LiveView['me']> {
-  const rank = standings?.placeOf.get(self.participantId)
   const team = teams?.teams.find((one) => one.teamId === teamId)
   return {
-    ...self,
+    participantId: id,
+    look,
+    note,
+    heldName,
+    returnCode: returnCode ?? '',
     team: team ? { name: team.name, members: team.members } : null,
-    rank: rank ? { place: rank.place, score: rank.score, effort: rank.row.effort, of: standings!.rows.length } : null,
+    rank: standings && rankIn(standings, id),
   }
 }
 
-async function readSelves(scope: Scope, ids: readonly string[]): Promise<Map<string, SelfRow>> {
-  const rows = await scope.query<SelfRow>(
-    `SELECT id AS "participantId", look, note, held_name AS "heldName", coalesce(return_code, '') AS "returnCode",
-      team_id AS "teamId" FROM participants WHERE id = ANY ($ids::uuid[])`,
-    { ids },
-  )
-  return new Map(rows.map((row) => [row.participantId, row]))
+/** Returns where a student stands; null where there is none such. */
+export function rankIn({ placeOf, rows }: Standings, personId: string): LiveRank | null {
+  const rank = placeOf.get(personId)
+  return rank ? { place: rank.place, score: rank.score, effort: rank.row.effort, of: rows.length } : null
 }
 
-async function freeNames(scope: Scope, offerId: string): Promise<string[]> {
+async function freeNames(scope: Reader, offerId: string): Promise<string[]> {
   const rows = await scope.query<{ name: string }>(
     `SELECT n.name FROM live_sessions s, jsonb_array_elements_text(s.roster) WITH ORDINALITY AS n(name, place)
       WHERE s.offer_id = $offerId AND NOT EXISTS (SELECT 1 FROM participants p WHERE p.offer_id = $offerId
@@ -100,13 +89,13 @@ async function freeNames(scope: Scope, offerId: string): Promise<string[]> {
   return rows.map(({ name }) => name)
 }
 
-async function teamsOf(scope: Scope, offerId: string): Promise<LiveView['teams']> {
+async function teamsOf(scope: Reader, offerId: string): Promise<LiveView['teams']> {
   return scope.query('SELECT id AS "teamId", name FROM teams WHERE offer_id = $offerId ORDER BY position', { offerId })
 }
 
 /** Returns what all are asked now, with the split once it is closed; null where each goes on alone. */
 export async function roundOf(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   made: MadeGame,
   session: Session,

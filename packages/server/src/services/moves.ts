@@ -3,15 +3,24 @@ import type { MoveFate, PlayReply, SendMove } from '@otter/api'
 import { clockAt, delayOf } from '@otter/core'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
-import { isDoneAgain, type Scope } from '../db/scope.ts'
-import { enter, type Caller, type OpenOffer, type Person } from './doors.ts'
+import { isDoneAgain, type Reader } from '../db/scope.ts'
+import { type Caller, type OpenOffer, type Person } from './doors.ts'
 import { reply } from './playReplies.ts'
-import { clockOf, dueMoment, findDuePlay, findPlay, type BeforeTimeUp, type OpenPlay } from './storedPlays.ts'
-import { holdSession } from './storedSession.ts'
+import {
+  clockOf,
+  dueMoment,
+  enterWithPlay,
+  findDuePlay,
+  findPlay,
+  type BeforeTimeUp,
+  type OpenPlay,
+} from './storedPlays.ts'
 import { questionSet } from './questionSets.ts'
 
 /** The move by which every game ends. */
 const FINISH = { type: 'finish' }
+/** How often a move is made again that others of the same play, or a change of the session, overtook. */
+const MOST_TRIES = 50
 /** Most moves of one attempt. */
 const MAX_MOVES = 20_000
 /** How many of its last outcomes a play's line shows. */
@@ -24,33 +33,46 @@ const LAST_OUTCOMES = 8
  * @param connectedFor how long the device has been connected without a break, in milliseconds
  */
 export async function sendMove(
-  scope: Scope,
+  scope: Reader,
   caller: Caller,
   sent: z.output<typeof SendMove>,
   connectedFor = 0,
 ): Promise<PlayReply> {
-  const { offer, person } = await enterHeld(scope, caller)
-  const play = await findPlay(scope, offer, person.id, { hold: true })
-  if (!play) throw new Problem(401, 'who-are-you')
-  const move = play.made.game.moves.parse(sent.move)
-  if (sent.attempt !== play.attempt)
-    return reply(scope, offer, person, play, await keepForPast(scope, offer, person, sent, move))
-  // Whoever gives no id says instead after how many moves it was made.
-  if (sent.id === undefined && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
-  if (play.moves >= MAX_MOVES) throw new Problem(403, 'link-full')
-  const heard = offer.live ? (person.heardAt ?? 0) : 0
-  const made = { ...sent, move, id: sent.id ?? randomUUID(), author: 'player' as const }
-  const { next, fate } = await applyMove(scope, play, { ...made, delay: believed(sent, play.now, connectedFor, heard) })
-  return reply(scope, offer, person, next, fate)
+  // One id for all tries.
+  const id = sent.id ?? randomUUID()
+  for (let tries = 1; tries <= MOST_TRIES; tries++) {
+    const told = await tryMove(scope, caller, { ...sent, id, isNamed: sent.id !== undefined }, connectedFor).catch(
+      (error: unknown) => {
+        if (!isDoneAgain(error)) throw error
+        return undefined
+      },
+    )
+    if (told) return told
+  }
+  throw new Problem(503, 'no-database')
 }
 
-/** Enters an offer; a live session is held with others who answer in it, so that it can't close meanwhile. */
-async function enterHeld(scope: Scope, caller: Caller): Promise<{ offer: OpenOffer; person: Person }> {
-  if ('offerId' in caller) await holdSession(scope, caller.offerId, 'shared')
-  const entered = await enter(scope, caller)
-  if ('offerId' in caller || !entered.offer.live) return entered
-  await holdSession(scope, entered.offer.id, 'shared')
-  return enter(scope, caller)
+/** Makes a move in the play as it stands; returns undefined where something has overtaken it meanwhile. */
+async function tryMove(
+  scope: Reader,
+  caller: Caller,
+  { isNamed, ...sent }: z.output<typeof SendMove> & { id: string; isNamed: boolean },
+  connectedFor: number,
+): Promise<PlayReply | undefined> {
+  const { offer, person, play } = await enterWithPlay(scope, caller)
+  if (!play) throw new Problem(401, 'who-are-you')
+  const move = play.made.game.moves.parse(sent.move)
+  if (sent.attempt !== play.attempt) {
+    const fate = await keepForPast(scope, offer, person, isNamed ? sent : { ...sent, id: undefined }, move)
+    return fate === 'overtaken' ? undefined : reply(scope, offer, person, play, fate)
+  }
+  // Whoever gives no id says instead after how many moves it was made.
+  if (!isNamed && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
+  if (play.moves >= MAX_MOVES) throw new Problem(403, 'link-full')
+  const delay = believed(sent, play.now, connectedFor, offer.live ? (person.heardAt ?? 0) : 0)
+  const revision = offer.live?.revision ?? null
+  const { next, fate } = await applyMove(scope, play, { ...sent, move, author: 'player', delay, revision })
+  return fate === 'overtaken' ? undefined : reply(scope, offer, person, next, fate)
 }
 
 type IdentifiedMove = Pick<z.output<typeof SendMove>, 'for' | 'madeAt' | 'sentAt' | 'move'> & {
@@ -58,7 +80,12 @@ type IdentifiedMove = Pick<z.output<typeof SendMove>, 'for' | 'madeAt' | 'sentAt
   author: 'player' | 'clock'
   /** For how long it is believed to have waited for a connection, in milliseconds. */
   delay: number
+  /** Of the live session as it stood when the move was judged; null where there is none that could close meanwhile. */
+  revision: number | null
 }
+
+/** What became of a move; overtaken: the play or its session has changed meanwhile, so that it is judged anew. */
+type Kept = MoveFate | 'overtaken'
 
 /**
  * Returns for how long a move is believed to have waited on its device: not where the device was connected then, nor
@@ -79,7 +106,7 @@ export interface PassedPlay {
  * Makes the move that is due where the time of a play has passed: the one that has waited longest. Returns whose it was;
  * undefined where there was none. A play that can't be read holds up no other: `onFailure` is told why, and it is tried again in a minute.
  */
-export async function passTime(scope: Scope, onFailure: (error: unknown) => void): Promise<PassedPlay | undefined> {
+export async function passTime(scope: Reader, onFailure: (error: unknown) => void): Promise<PassedPlay | undefined> {
   const due = await findDuePlay(scope)
   if (!due) return undefined
   await scope.query('SAVEPOINT due_play')
@@ -96,28 +123,40 @@ export async function passTime(scope: Scope, onFailure: (error: unknown) => void
   return due
 }
 
-async function passTimeOf(scope: Scope, play: OpenPlay): Promise<void> {
+async function passTimeOf(scope: Reader, play: OpenPlay): Promise<void> {
   const due = dueMoment(play)
   const { timed } = play.made.game
   if (play.context.shared?.phase === 'over' && !play.ended) {
-    const { fate } = await applyMove(scope, play, { id: randomUUID(), move: FINISH, author: 'clock', delay: 0 })
+    const { fate } = await applyMove(scope, play, {
+      id: randomUUID(),
+      move: FINISH,
+      author: 'clock',
+      delay: 0,
+      revision: null,
+    })
     if (fate === 'taken') return
   }
   if (!timed || due === null || due.getTime() > play.now) return setDue(scope, play, due)
-  const { fate } = await applyMove(scope, play, { id: randomUUID(), move: timed.timeUp, author: 'clock', delay: 0 })
+  const { fate } = await applyMove(scope, play, {
+    id: randomUUID(),
+    move: timed.timeUp,
+    author: 'clock',
+    delay: 0,
+    revision: null,
+  })
   // Where it changed nothing, it would be due at once again, and for ever.
   if (fate !== 'taken') await setDue(scope, play, null)
 }
 
-async function setDue(scope: Scope, { id }: OpenPlay, due: Date | null): Promise<void> {
+async function setDue(scope: Reader, { id }: OpenPlay, due: Date | null): Promise<void> {
   await scope.query('UPDATE plays SET due_at = $due::timestamptz WHERE id = $id', { id, due })
 }
 
 async function applyMove(
-  scope: Scope,
+  scope: Reader,
   stored: OpenPlay,
   sent: IdentifiedMove,
-): Promise<{ next: OpenPlay; fate: MoveFate }> {
+): Promise<{ next: OpenPlay; fate: Kept }> {
   const { play, now, delay } = asMade(stored, sent)
   const { made, context, state } = play
   const { game, puzzle } = made
@@ -132,8 +171,8 @@ async function applyMove(
   const fate = isPassed ? 'passed' : step.play === state ? 'void' : 'taken'
   const moves = play.moves + 1
   if (fate !== 'taken') {
-    const isKept = await keepMove(scope, stored, sent, fate, clock)
-    return isKept ? { next: { ...stored, moves }, fate } : { next: stored, fate: 'repeated' }
+    const kept = await keepMove(scope, stored, sent, fate, clock)
+    return kept === fate ? { next: { ...stored, moves }, fate } : { next: stored, fate: kept }
   }
   const score = game.score(puzzle, step.play)
   const outcomes = responses.map(({ outcome }) => outcome)
@@ -155,7 +194,7 @@ async function applyMove(
   const isAskedOther =
     game.questionsKey !== undefined && game.questionsKey(puzzle, state) !== game.questionsKey(puzzle, step.play)
   const asked = isAskedOther ? await questionSet(scope, made, step.play) : null
-  const [kept] = await scope.query(TAKE, {
+  const kept = await scope.query<KeptRow>(sent.revision === null ? TAKE.alone : TAKE.live, {
     ...moveValues(play, sent, fate, clock),
     delay: Math.round(delay),
     movedAt: new Date(now),
@@ -173,7 +212,8 @@ async function applyMove(
     dueAt: dueMoment(next),
     doing: JSON.stringify(next.doing),
   })
-  return kept ? { next, fate } : { next: stored, fate: 'repeated' }
+  const became = keptAs(kept, fate)
+  return became === fate ? { next, fate } : { next: stored, fate: became }
 }
 
 /** Whether a move was made for what does not stand any more. */
@@ -207,16 +247,38 @@ function snapshotOf({ state, rules, milliseconds, movedAt, pausedBefore }: OpenP
   return { state, rules, milliseconds, movedAt, pausedBefore }
 }
 
+interface KeptRow {
+  held: boolean
+  kept: boolean
+}
+
+function keptAs([row]: readonly KeptRow[], fate: MoveFate): Kept {
+  return !row?.held ? 'overtaken' : row.kept ? fate : 'repeated'
+}
+
+/**
+ * Holds a play for a move, where it still stands as it did when the move was judged. A live session is held first, with
+ * others who answer in it, so that it can't close meanwhile.
+ */
+const HOLD = {
+  alone: 'held AS (SELECT id FROM plays WHERE id = $playId::uuid AND moves = $number::integer - 1 FOR UPDATE)',
+  live: `stands AS (SELECT s.offer_id FROM live_sessions s WHERE s.offer_id = $offerId::uuid
+      AND s.revision = $revision::integer FOR SHARE),
+    held AS (SELECT y.id FROM stands, plays y WHERE y.id = $playId::uuid AND y.moves = $number::integer - 1
+      FOR UPDATE OF y)`,
+}
+const BECAME = `SELECT EXISTS (SELECT 1 FROM held) AS held, EXISTS (SELECT 1 FROM kept) AS kept`
+
 const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, at, clock, rules, fate, author, calls, shared, delay_ms)
-  VALUES ($playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
-    $clock::integer, $rules::integer, $fate, $author, $calls::integer, $shared::jsonb, $delay::integer) ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
+  SELECT $playId::uuid, $number::integer, $id, $move::jsonb, $madeFor, $madeAt::timestamptz, $at::timestamptz,
+    $clock::integer, $rules::integer, $fate, $author, $calls::integer, $shared::jsonb, $delay::integer FROM held ON CONFLICT (play_id, id) DO NOTHING RETURNING number`
 
 /**
  * Keeps a move, the responses it made and the play's next state in one statement; nothing where the move is kept
  * already. A response with the key of another takes its place, and the verdict first given stays beside it. Totals are
  * those of the responses that hold.
  */
-const TAKE = `WITH kept AS (${KEEP}),
+const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
   made AS (
     SELECT (r ->> 'entryId')::uuid AS entry_id, r ->> 'round' AS round, (r ->> 'occasion')::int AS occasion,
       r ->> 'outcome' AS outcome, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given,
@@ -245,7 +307,8 @@ const TAKE = `WITH kept AS (${KEEP}),
     SELECT count(*) FILTER (WHERE outcome = 'right' AND counts) AS right, coalesce(sum(points) FILTER (WHERE counts),
       0) AS points,
       count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right,
-        count(*) FILTER (WHERE round = 'second') AS second_total FROM holding)
+        count(*) FILTER (WHERE round = 'second') AS second_total FROM holding),
+  updated AS (
   UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer,
     milliseconds = $clock::integer, moved_at = $movedAt::timestamptz, before_time_up = $beforeTimeUp::jsonb, last_seen_at = greatest(y.last_seen_at,
     $at::timestamptz), paused_ms = $paused::bigint, due_at = $dueAt::timestamptz,
@@ -253,11 +316,13 @@ const TAKE = `WITH kept AS (${KEEP}),
     ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
       question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
     "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
-  FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id`
+  FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id)
+  ${BECAME}`
+const TAKE = { alone: take(HOLD.alone), live: take(HOLD.live) }
 
 function moveValues(
-  play: Pick<OpenPlay, 'id' | 'moves' | 'rules' | 'now' | 'context'>,
-  { id, move, for: madeFor, madeAt, author }: IdentifiedMove,
+  play: Pick<OpenPlay, 'id' | 'offerId' | 'moves' | 'rules' | 'now' | 'context'>,
+  { id, move, for: madeFor, madeAt, author, revision }: IdentifiedMove,
   fate: MoveFate,
   clock: number,
 ): Record<string, unknown> {
@@ -276,35 +341,42 @@ function moveValues(
     calls: play.context.shared?.calls ?? null,
     shared: play.context.shared && JSON.stringify(play.context.shared),
     delay: 0,
+    offerId: play.offerId,
+    revision,
   }
 }
 
-/** Keeps a move that changes nothing else; returns false where one with its id is kept already. */
+/** Keeps a move that changes nothing else; returns what became of it. */
 async function keepMove(
-  scope: Scope,
-  play: Pick<OpenPlay, 'id' | 'moves' | 'rules' | 'now' | 'context'>,
+  scope: Reader,
+  play: Pick<OpenPlay, 'id' | 'offerId' | 'moves' | 'rules' | 'now' | 'context'>,
   move: IdentifiedMove,
   fate: MoveFate,
   clock: number,
-): Promise<boolean> {
-  const [kept] = await scope.query(
-    `WITH kept AS (${KEEP}) UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at,
-      $at::timestamptz) FROM kept WHERE y.id = $playId::uuid RETURNING y.id`,
+): Promise<Kept> {
+  const rows = await scope.query<KeptRow>(
+    move.revision === null ? KEEP_ALONE.alone : KEEP_ALONE.live,
     moveValues(play, move, fate, clock),
   )
-  return kept !== undefined
+  return keptAs(rows, fate)
 }
+
+const keepAlone = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
+  updated AS (UPDATE plays y SET moves = $number::integer, last_seen_at = greatest(y.last_seen_at, $at::timestamptz)
+    FROM kept WHERE y.id = $playId::uuid RETURNING y.id)
+  ${BECAME}`
+const KEEP_ALONE = { alone: keepAlone(HOLD.alone), live: keepAlone(HOLD.live) }
 
 /** Keeps a move that was made for an earlier attempt: it has come too late. */
 async function keepForPast(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   person: Person,
   sent: z.output<typeof SendMove>,
   move: unknown,
-): Promise<MoveFate> {
-  const past = await findPlay(scope, offer, person.id, { hold: true, attempt: sent.attempt })
+): Promise<Kept> {
+  const past = await findPlay(scope, offer, person.id, { attempt: sent.attempt })
   if (!past || sent.id === undefined || past.moves >= MAX_MOVES) return 'repeated'
-  const late: IdentifiedMove = { ...sent, move, id: sent.id, author: 'player', delay: 0 }
-  return (await keepMove(scope, past, late, 'passed', past.milliseconds)) ? 'passed' : 'repeated'
+  const late: IdentifiedMove = { ...sent, move, id: sent.id, author: 'player', delay: 0, revision: null }
+  return keepMove(scope, past, late, 'passed', past.milliseconds)
 }

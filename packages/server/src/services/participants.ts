@@ -3,7 +3,7 @@ import type { ChangeParticipant, JoinOffer } from '@otter/api'
 import type { z } from 'zod'
 import type { Scope, TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
-import { hashOf, type Person } from './doors.ts'
+import { hashOf, PERSON, personOf, type Person, type PersonRow } from './doors.ts'
 
 /** Who wants to come in, under which name. */
 type Joining = Pick<z.output<typeof JoinOffer>, 'same' | 'requestId'> & { name: string }
@@ -44,13 +44,25 @@ export async function addParticipant(
   const { name, returnsTo } = await nameFor(scope, offerId, typed, same)
   const id = randomUUID()
   const waits = returnsTo !== null
-  const person: Person = { id, participantId: id, name, seat: offer.seats, removed: false, factor: 1, waits }
+  const person: Person = { ...NEWCOMER, id, participantId: id, name, seat: offer.seats, waits }
   await scope.query(
     `INSERT INTO participants (id, offer_id, seat, name, returns_to, request_id) VALUES ($id, $offerId, $seat, $name,
       $returnsTo::uuid, $requestId::uuid)`,
     { id: person.id, offerId, seat: person.seat, name, returnsTo, requestId: requestId ?? null },
   )
   return { person, token: await addDevice(scope, person.participantId, browserHash) }
+}
+
+/** What a person is at first. */
+const NEWCOMER = {
+  removed: false,
+  factor: 1,
+  heardAt: null,
+  look: null,
+  note: '',
+  heldName: null,
+  returnCode: null,
+  teamId: null,
 }
 
 /** Gives a participant one more device; returns the token that it keeps. */
@@ -73,16 +85,15 @@ async function knownHere(
   offerId: string,
   { name, same, requestId, browserHash }: Joining & { browserHash: string | null },
 ): Promise<Person | undefined> {
-  const [known] = await scope.query<Person>(
-    `SELECT p.id, q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL AS removed, p.time_factor AS factor,
-      q.returns_to IS NOT NULL AS waits FROM participants q JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
+  const [known] = await scope.query<PersonRow>(
+    `SELECT ${PERSON} FROM participants q JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
       WHERE q.offer_id = $offerId AND p.removed_at IS NULL AND (q.request_id = $requestId::uuid
         OR ($named AND lower(q.name) = lower($name) AND q.returns_to IS NULL AND EXISTS (SELECT 1 FROM devices d
           WHERE d.participant_id = q.id AND d.browser_hash = $browserHash)))
       ORDER BY q.request_id IS NOT DISTINCT FROM $requestId::uuid DESC, q.seat LIMIT 1`,
     { offerId, name, named: same !== 'other', requestId: requestId ?? null, browserHash },
   )
-  return known
+  return known && personOf(known)
 }
 
 /** Returns the name that a student gets, and the participant that it is said to be. */

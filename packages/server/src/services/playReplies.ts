@@ -1,6 +1,6 @@
 import type { MoveFate, PlayReply } from '@otter/api'
 import { clockAt } from '@otter/core'
-import type { Scope } from '../db/scope.ts'
+import type { Reader } from '../db/scope.ts'
 import type { OpenOffer, Person } from './doors.ts'
 import { liveViews } from './liveViews.ts'
 import { clockOf, sessionAt, type OpenPlay } from './storedPlays.ts'
@@ -13,7 +13,7 @@ export interface Player {
 
 /** Returns what a device is told of an offer, of who plays there, and of the play. */
 export async function reply(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   person: Person | undefined,
   play: OpenPlay | undefined,
@@ -24,7 +24,7 @@ export async function reply(
 
 /** Returns what each of many devices is told, in their order; what all are told is read once. */
 export async function replies(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   players: readonly Player[],
   fate: MoveFate | null = null,
@@ -67,7 +67,7 @@ function asShown(offer: OpenOffer, play: OpenPlay): OpenPlay {
 }
 
 async function played(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   play: OpenPlay,
   missed: string[] | null,
@@ -90,7 +90,7 @@ async function played(
 }
 
 /** Returns, for each play that is over, the answers of what it asked, counts and was not right, each once. */
-async function missedIn(scope: Scope, plays: readonly OpenPlay[]): Promise<Map<string, string[]>> {
+async function missedIn(scope: Reader, plays: readonly OpenPlay[]): Promise<Map<string, string[]>> {
   const over = plays.filter(({ made: { game, puzzle }, state }) => game.score(puzzle, state).finished)
   if (over.length === 0) return new Map()
   const rows = await scope.query<{ playId: string } & Met>(
@@ -131,7 +131,7 @@ function timeLeft(play: OpenPlay): number | null {
  * Counts what the players of an offer gave, for entries without a right answer: each player's last word, the most
  * frequent first.
  */
-async function opinionsOf(scope: Scope, offerId: string, entryIds: string[]): Promise<PlayReply['opinions']> {
+async function opinionsOf(scope: Reader, offerId: string, entryIds: string[]): Promise<PlayReply['opinions']> {
   return scope.query<PlayReply['opinions'][number]>(
     `SELECT o.entry_id AS "entryId", o.given, count(*)::int AS count
      FROM (SELECT DISTINCT ON (r.entry_id, r.participant_id) r.entry_id, r.given FROM responses r JOIN plays y

@@ -41,7 +41,11 @@ export async function joinOffer(
   const joined = offer.live
     ? await joinLive(scope, offer, made, { name, same, requestId, ...wishes }, browser)
     : await joinLink(scope, offer, made.language, { name, same, requestId }, browser)
-  const { person, token } = joined
+  const { token } = joined
+  // A live session's newcomer has got an otter, a team and a code meanwhile.
+  const person = offer.live
+    ? (await findDoor(scope, { offerId: offer.id, participantId: joined.person.participantId })).person!
+    : joined.person
   if (person.waits) return { token, reply: await reply(scope, offer, person, undefined) }
   return { token, reply: await again(scope, offer, person, { goesOn: true }) }
 }
@@ -62,7 +66,8 @@ function joinLink(
 export async function changeMe(scope: Scope, caller: Caller, change: z.output<typeof ChangeSelf>): Promise<PlayReply> {
   const { offer, person } = await enter(scope, caller)
   await changeSelf(scope, offer, person, change)
-  return reply(scope, offer, person, await findPlay(scope, offer, person.id))
+  const changed = await enter(scope, caller)
+  return reply(scope, offer, changed.person, await findPlay(scope, offer, person.id))
 }
 
 /** Notes that a student has the page open. */

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto'
-import type { Scope } from '../db/scope.ts'
+import type { Reader } from '../db/scope.ts'
 import type { MadeGame } from './puzzleCache.ts'
 
 /** Longest key of a set of questions that is kept as it is. */
@@ -9,7 +9,7 @@ const LONGEST_KEY = 200
  * Returns the set of questions that a play asks, and how many of them count; most plays of one version share theirs.
  */
 export async function questionSet(
-  scope: Scope,
+  scope: Reader,
   { versionId, game, puzzle }: MadeGame,
   state: unknown,
 ): Promise<{ setId: string; total: number }> {

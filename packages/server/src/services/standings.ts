@@ -2,7 +2,7 @@ import type { Ranking, Split } from '@otter/api'
 import { ranked, scoreOf, teamScores, type LiveRules, type Ranked, type RankBy } from '@otter/core'
 import { LRUCache } from 'lru-cache'
 import { scoreRows, splitOf, type ScoreRow } from '../db/queries/live.ts'
-import type { Scope } from '../db/scope.ts'
+import type { Reader } from '../db/scope.ts'
 
 /** How long a ranking is told as it was read: a class that looks at once reads it once. In milliseconds. */
 const FRESH = 1500
@@ -30,11 +30,11 @@ function rankBy(rules: LiveRules): RankBy {
  *
  * @param revision of the session; a newer one is read anew
  */
-export function standingsOf(scope: Scope, offerId: string, rules: LiveRules, revision: number): Promise<Standings> {
+export function standingsOf(scope: Reader, offerId: string, rules: LiveRules, revision: number): Promise<Standings> {
   return kept(read, `${offerId} ${revision}`, () => readStandings(scope, offerId, rules))
 }
 
-async function readStandings(scope: Scope, offerId: string, rules: LiveRules): Promise<Standings> {
+async function readStandings(scope: Reader, offerId: string, rules: LiveRules): Promise<Standings> {
   const by = rankBy(rules)
   const students = await scoreRows(scope, offerId)
   const rows = ranked(students, (student) => scoreOf(student, by))
@@ -65,7 +65,7 @@ async function readStandings(scope: Scope, offerId: string, rules: LiveRules): P
 }
 
 /** Returns how a closed question was answered, in a session of a revision. */
-export function readSplit(scope: Scope, offerId: string, revision: number, entryId: string): Promise<Split> {
+export function readSplit(scope: Reader, offerId: string, revision: number, entryId: string): Promise<Split> {
   return kept(splits, `${offerId} ${revision} ${entryId}`, () => splitOf(scope, offerId, entryId))
 }
 

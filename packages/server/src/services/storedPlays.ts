@@ -16,9 +16,9 @@ import {
   type Shared,
 } from '@otter/core'
 import type { z } from 'zod'
-import type { Scope } from '../db/scope.ts'
+import type { Reader } from '../db/scope.ts'
 import { serverKnowledge } from '../dictionary/knowledge.ts'
-import { findDoor, NOW, type OpenOffer, type Person } from './doors.ts'
+import { findDoor, findingDoorWith, letIn, NOW, type Caller, type OpenOffer, type Person } from './doors.ts'
 import type { MadeGame } from './puzzleCache.ts'
 import { questionSet } from './questionSets.ts'
 import { liveRulesOf, settingOf } from './storedSession.ts'
@@ -94,33 +94,43 @@ const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId"
     WHERE q.id = y.participant_id) AS factor`
 const OF_PLAYS = 'FROM plays y JOIN game_versions v ON v.id = y.game_version_id'
 /** Participants who are one person: each is looked up by an index. */
-const MINE = `ARRAY(SELECT id FROM participants WHERE id = $personId UNION ALL
-    SELECT id FROM participants WHERE merged_into = $personId)`
-const OF_PERSON = `y.participant_id = ANY (${MINE}) AND y.given_back_at IS NULL`
-const ATTEMPT = `(SELECT count(*)::int FROM plays z WHERE z.participant_id = ANY (${MINE}) AND z.given_back_at IS NULL
-    AND (z.started_at, z.id) <= (y.started_at, y.id))`
+const mine = (person: string): string => `ARRAY(SELECT id FROM participants WHERE id = ${person} UNION ALL
+    SELECT id FROM participants WHERE merged_into = ${person})`
+const playsOf = (person: string): string => `SELECT ${PLAY}, (SELECT count(*)::int FROM plays z
+      WHERE z.participant_id = ANY (${mine(person)}) AND z.given_back_at IS NULL
+      AND (z.started_at, z.id) <= (y.started_at, y.id)) AS attempt
+  ${OF_PLAYS} WHERE y.participant_id = ANY (${mine(person)}) AND y.given_back_at IS NULL`
+const LAST = 'ORDER BY y.started_at DESC, y.id DESC LIMIT 1'
+const findDoorWithPlay = findingDoorWith<{ play: PlayRow | null }>(
+  `(SELECT to_jsonb(f) FROM (${playsOf('p.id')} ${LAST}) f) AS play`,
+  ['play'],
+)
 
-/** Returns a person's play: the one last begun, or the one of a number; held for a change where it is said. */
+/** Returns whose door it is and the play last begun there, read at once. Throws a Problem where nobody may play. */
+export async function enterWithPlay(
+  scope: Reader,
+  caller: Caller,
+): Promise<{ offer: OpenOffer; person: Person; play: OpenPlay | undefined }> {
+  const found = await findDoorWithPlay(scope, caller)
+  const { play } = found.more
+  return { ...letIn(found), play: play ? await opened(scope, found.offer, play) : undefined }
+}
+
+/** Returns a person's play: the one last begun, or the one of a number. */
 export async function findPlay(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   personId: string,
-  { hold = false, attempt }: { hold?: boolean; attempt?: number } = {},
+  { attempt }: { attempt?: number } = {},
 ): Promise<OpenPlay | undefined> {
-  const order =
-    attempt === undefined
-      ? 'ORDER BY y.started_at DESC, y.id DESC LIMIT 1'
-      : 'ORDER BY y.started_at, y.id LIMIT 1 OFFSET $attempt::integer - 1'
-  const [play] = await scope.query<PlayRow>(
-    `SELECT ${PLAY}, ${ATTEMPT} AS attempt ${OF_PLAYS} WHERE ${OF_PERSON} ${order} ${hold ? 'FOR UPDATE OF y' : ''}`,
-    { personId, attempt },
-  )
+  const order = attempt === undefined ? LAST : 'ORDER BY y.started_at, y.id LIMIT 1 OFFSET $attempt::integer - 1'
+  const [play] = await scope.query<PlayRow>(`${playsOf('$personId')} ${order}`, { personId, attempt })
   return play && opened(scope, offer, play)
 }
 
 /** Returns the plays last begun of many in one offer, by the participants whose persons they are. */
 export async function findPlays(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   personIds: readonly string[],
 ): Promise<Map<string, OpenPlay>> {
@@ -146,7 +156,7 @@ interface DuePlay extends Pick<StoredPlay, 'offerId' | 'participantId'> {
  * Returns the play whose time has passed longest; undefined where there is none. What another server holds is passed
  * over.
  */
-export async function findDuePlay(scope: Scope): Promise<DuePlay | undefined> {
+export async function findDuePlay(scope: Reader): Promise<DuePlay | undefined> {
   const [play] = await scope.query<PlayRow>(
     `SELECT ${PLAY}, 0 AS attempt ${OF_PLAYS} JOIN offers o ON o.id = y.offer_id WHERE y.due_at <= clock_timestamp()
       AND o.paused_at IS NULL ORDER BY y.due_at LIMIT 1 FOR UPDATE OF y SKIP LOCKED`,
@@ -162,7 +172,7 @@ export async function findDuePlay(scope: Scope): Promise<DuePlay | undefined> {
   )
 }
 
-async function opened(scope: Scope, offer: OpenOffer, { origin, ...play }: PlayRow): Promise<OpenPlay> {
+async function opened(scope: Reader, offer: OpenOffer, { origin, ...play }: PlayRow): Promise<OpenPlay> {
   const made = await scope.puzzles.read(scope, play.versionId, play.correction)
   const { game, puzzle } = made
   const now = scope.moment ?? play.now
@@ -221,7 +231,7 @@ export function dueMoment(play: OpenPlay): Date | null {
 
 /** Begins a person's next attempt, on a version of the game: the one that the offer has now, unless said otherwise. */
 export async function startPlay(
-  scope: Scope,
+  scope: Reader,
   offer: OpenOffer,
   person: Person,
   before: OpenPlay | undefined,

@@ -30,15 +30,9 @@ export function liveRulesOf(rules: OfferRules): LiveRules | undefined {
 }
 
 /**
- * Holds a session as it is until the scope ends: with others who answer in it, or against all who do. What is read from
- * here on is no older than this.
+ * Holds a session for a change until the scope ends: whoever answers in it is waited for, and answers that come meanwhile
+ * wait.
  */
-export async function holdSession(scope: Scope, offerId: string, how: 'shared' | 'alone'): Promise<void> {
-  const key = BigInt.asIntN(64, BigInt(`0x${offerId.replaceAll('-', '').slice(0, 16)}`)).toString()
-  await scope.query(
-    how === 'shared'
-      ? 'SELECT pg_advisory_xact_lock_shared($key::bigint)'
-      : 'SELECT pg_advisory_xact_lock($key::bigint)',
-    { key },
-  )
+export async function holdSession(scope: Scope, offerId: string): Promise<void> {
+  await scope.query('SELECT 1 FROM live_sessions WHERE offer_id = $offerId FOR UPDATE', { offerId })
 }

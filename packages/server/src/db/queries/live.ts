@@ -1,6 +1,6 @@
 import type { HostStudent, Look } from '@otter/api'
 import type { Outcome } from '@otter/core'
-import type { Scope } from '../scope.ts'
+import type { Reader } from '../scope.ts'
 
 /** So recently a student's device must have been heard of to be connected, as PostgreSQL writes it. */
 const CONNECTED = `coalesce(p.here_at > clock_timestamp() - interval '30 seconds' AND (p.gone_at IS NULL
@@ -33,7 +33,7 @@ export interface ScoreRow {
 }
 
 /** Returns how far each student of a session has come, in the order in which they came. */
-export async function scoreRows(scope: Scope, offerId: string): Promise<ScoreRow[]> {
+export async function scoreRows(scope: Reader, offerId: string): Promise<ScoreRow[]> {
   return scope.query<ScoreRow>(
     `SELECT p.id AS "participantId", p.seat, p.name, p.look, p.team_id AS "teamId", coalesce(f."right", 0) AS "right",
        coalesce(f.total, 0) AS total, coalesce(f.points, 0) AS points, coalesce(f.effort, 0)::int AS effort,
@@ -48,7 +48,7 @@ export async function scoreRows(scope: Scope, offerId: string): Promise<ScoreRow
  * anyone.
  */
 export async function sessionCount(
-  scope: Scope,
+  scope: Reader,
   offerId: string,
 ): Promise<{ here: number; done: number; points: number }> {
   const [count] = await scope.query<{ here: number; done: number; points: number }>(
@@ -60,31 +60,36 @@ export async function sessionCount(
   return count!
 }
 
-/** Returns students as the teacher sees them: all, or some; those who were taken out too. */
-export async function hostStudents(
-  scope: Scope,
-  offerId: string,
-  participantIds: readonly string[] | null,
-): Promise<HostStudent[]> {
-  return scope.query<HostStudent>(
-    `SELECT p.id AS "participantId", p.seat, p.name, p.held_name AS "heldName", p.note, p.look, p.team_id AS "teamId",
-       p.returns_to IS NOT NULL AS waits, p.removed_at IS NOT NULL AS removed, ${CONNECTED} AS connected,
-       ${MILLISECONDS('coalesce(p.gone_at, p.here_at)')} AS "goneAt", ${MILLISECONDS('p.created_at')} AS "joinedAt",
-       coalesce(n.moves, 0) AS moves, (SELECT count(DISTINCT r.entry_id)::int FROM responses r WHERE r.play_id = f.id) AS met,
-       coalesce(f."right", 0) AS "right", coalesce(f.total, 0) AS total, coalesce(f.points, 0) AS points,
-       coalesce(f.effort, 0)::int AS effort, coalesce(f.rounds, 0)::int AS rounds,
-       n.doing - 'last' AS doing, coalesce(n.doing -> 'last', '[]') AS last,
-       ${MILLISECONDS('coalesce(n.moved_at, p.created_at)')} AS "lastAt", n.ended_at IS NOT NULL AS done
-     FROM participants p ${FIRST_PLAY}
-     LEFT JOIN LATERAL (SELECT y.moves, y.doing, y.moved_at, y.ended_at FROM plays y
-       WHERE y.given_back_at IS NULL AND y.participant_id = ANY (${ONE_PERSON})
-       ORDER BY y.started_at DESC, y.id DESC LIMIT 1) n ON true
-     WHERE p.offer_id = $offerId AND p.merged_into IS NULL
-       AND ($participantIds::uuid[] IS NULL OR p.id = ANY ($participantIds)
-         OR p.id IN (SELECT merged_into FROM participants WHERE id = ANY ($participantIds)))
-     ORDER BY p.seat`,
-    { offerId, participantIds },
-  )
+/** Which students are read: all of one session, or some, in whichever sessions they are. */
+export type Which = { offerId: string } | { personIds: readonly string[] }
+
+const ALL = 'p.offer_id = $offerId'
+const SOME = `p.id = ANY (ARRAY(SELECT unnest($personIds::uuid[]) UNION SELECT merged_into FROM participants
+  WHERE id = ANY ($personIds::uuid[]) AND merged_into IS NOT NULL))`
+
+const hostRows = (which: string): string => `SELECT p.offer_id AS "offerId", p.id AS "participantId", p.seat, p.name,
+    p.held_name AS "heldName", p.note, p.look, p.team_id AS "teamId",
+    p.returns_to IS NOT NULL AS waits, p.removed_at IS NOT NULL AS removed, ${CONNECTED} AS connected,
+    ${MILLISECONDS('coalesce(p.gone_at, p.here_at)')} AS "goneAt", ${MILLISECONDS('p.created_at')} AS "joinedAt",
+    coalesce(n.moves, 0) AS moves,
+    (SELECT count(DISTINCT r.entry_id)::int FROM responses r WHERE r.play_id = f.id) AS met,
+    coalesce(f."right", 0) AS "right", coalesce(f.total, 0) AS total, coalesce(f.points, 0) AS points,
+    coalesce(f.effort, 0)::int AS effort, coalesce(f.rounds, 0)::int AS rounds,
+    n.doing - 'last' AS doing, coalesce(n.doing -> 'last', '[]') AS last,
+    ${MILLISECONDS('coalesce(n.moved_at, p.created_at)')} AS "lastAt", n.ended_at IS NOT NULL AS done
+  FROM participants p ${FIRST_PLAY}
+  LEFT JOIN LATERAL (SELECT y.moves, y.doing, y.moved_at, y.ended_at FROM plays y
+    WHERE y.given_back_at IS NULL AND y.participant_id = ANY (${ONE_PERSON})
+    ORDER BY y.started_at DESC, y.id DESC LIMIT 1) n ON true
+  WHERE ${which} AND p.merged_into IS NULL ORDER BY p.seat`
+const HOST_ROWS = { all: hostRows(ALL), some: hostRows(SOME) }
+
+/** A student as the teacher sees it, with the session it is in. */
+export type HostRow = HostStudent & { offerId: string }
+
+/** Returns students as the teacher sees them; those who were taken out too. */
+export async function hostStudents(scope: Reader, which: Which): Promise<HostRow[]> {
+  return scope.query<HostRow>('offerId' in which ? HOST_ROWS.all : HOST_ROWS.some, { ...which })
 }
 
 /** What a student first gave to an entry. */
@@ -95,23 +100,19 @@ export interface FirstAnswer {
   given: string
 }
 
-/** Returns what students of a session first gave to each entry: of all, or of some. */
-export async function firstAnswers(
-  scope: Scope,
-  offerId: string,
-  participantIds: readonly string[] | null,
-): Promise<FirstAnswer[]> {
-  return scope.query<FirstAnswer>(
-    `SELECT coalesce(p.merged_into, p.id) AS "personId", r.entry_id AS "entryId", r.outcome, r.given
-     FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId AND r.is_first
-       AND p.removed_at IS NULL AND ($participantIds::uuid[] IS NULL OR p.id = ANY ($participantIds)) ORDER BY r.id`,
-    { offerId, participantIds },
-  )
+const firstGiven = (which: string): string => `SELECT p.id AS "personId", r.entry_id AS "entryId", r.outcome, r.given
+  FROM participants p JOIN responses r ON r.participant_id = ANY (${ONE_PERSON})
+  WHERE ${which} AND r.is_first AND p.removed_at IS NULL AND p.merged_into IS NULL ORDER BY r.id`
+const FIRST_GIVEN = { all: firstGiven(ALL), some: firstGiven(SOME) }
+
+/** Returns what students first gave to each entry. */
+export async function firstAnswers(scope: Reader, which: Which): Promise<FirstAnswer[]> {
+  return scope.query<FirstAnswer>('offerId' in which ? FIRST_GIVEN.all : FIRST_GIVEN.some, { ...which })
 }
 
 /** Returns how many gave each answer to an entry in their first plays, the most frequent first, and who was first to be right. */
 export async function splitOf(
-  scope: Scope,
+  scope: Reader,
   offerId: string,
   entryId: string,
 ): Promise<{ answers: { given: string; right: boolean; count: number }[]; first: string | null }> {

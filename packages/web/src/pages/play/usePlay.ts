@@ -1,4 +1,4 @@
-import type { ChangeSelf, JoinOffer, PlayReply, ProblemDetails, SendMove } from '@otter/api'
+import type { ChangeSelf, JoinOffer, PlayReply, ProblemDetails, RankNews, SendMove } from '@otter/api'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Socket } from 'socket.io-client'
 import { ApiError, call } from '../../api/client.ts'
@@ -125,9 +125,14 @@ export function usePlay(code: string): PlayState {
       if (next.play && next.open) queue.resume()
     })
     socket.on('again', reload)
+    socket.on('rank', ({ rank, ranking }: RankNews) => {
+      const { live, ...known } = latest.current ?? {}
+      if (live?.me) keep({ ...known, live: { ...live, ranking, me: { ...live.me, rank } } } as PlayReply)
+    })
     return () => {
       socket.off('reply')
       socket.off('again')
+      socket.off('rank')
     }
   }, [socket, keep, reload, queue])
   useEffect(() => {
