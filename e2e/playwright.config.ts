@@ -22,6 +22,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // A name of a school's server, on which pages have no rights that need a secure address.
+        '--host-resolver-rules=MAP otter.quay.example 127.0.0.1',
         '--use-fake-device-for-media-stream',
         '--use-fake-ui-for-media-stream',
       ],

@@ -80,7 +80,7 @@ export class LiveHub {
   private seen = new Map<string, Set<string>>()
   private seenElsewhere = new Map<string, Set<string>>()
   private changedSessions = new Set<string>()
-  private standingsDue = new Map<string, number>()
+  private readonly standingsDue = new Map<string, number>()
   private timers: NodeJS.Timeout[] = []
   private io: LiveServer | undefined
   private pool: pg.Pool | undefined
@@ -259,9 +259,9 @@ export class LiveHub {
       for (const [offerId, personIds] of here) note(seen, offerId, personIds)
       const changed = this.changedSessions
       this.changedSessions = new Set()
-      if (seen.size === 0 && changed.size === 0) return
-      await reading(this.parts.source, null, (reader) => this.tellWatchers(reader, seen, changed))
-      for (const offerId of seen.keys()) await this.tellStandings(offerId)
+      if (seen.size > 0 || changed.size > 0)
+        await reading(this.parts.source, null, (reader) => this.tellWatchers(reader, seen, changed))
+      await this.tellStandings(seen.keys())
     } catch (error) {
       if (!this.isEnding) this.parts.logger.warn(loggable(error), 'live')
     }
@@ -309,13 +309,15 @@ export class LiveHub {
   }
 
   /** Students hear where they stand with each answer of their own; those who wait hear it from time to time. */
-  private async tellStandings(offerId: string): Promise<void> {
-    const count = this.sizeOf(roomOf('player', offerId))
+  private async tellStandings(seen: Iterable<string>): Promise<void> {
     const now = Date.now()
-    const due = this.standingsDue.get(offerId)
-    if (count === 0) return void this.standingsDue.delete(offerId)
-    if (due === undefined) this.standingsDue.set(offerId, now + (count > MANY ? STANDINGS_OF_MANY : STANDINGS))
-    else if (due <= now) {
+    for (const offerId of seen) {
+      const count = this.sizeOf(roomOf('player', offerId))
+      if (count > 0 && !this.standingsDue.has(offerId))
+        this.standingsDue.set(offerId, now + (count > MANY ? STANDINGS_OF_MANY : STANDINGS))
+    }
+    for (const [offerId, due] of this.standingsDue) {
+      if (due > now) continue
       this.standingsDue.delete(offerId)
       await this.tellRanks(offerId)
     }

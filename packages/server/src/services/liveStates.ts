@@ -16,7 +16,7 @@ import type { Reader, TeacherScope } from '../db/scope.ts'
 import { mayRank, roundOf } from './liveViews.ts'
 import { readSession, type LiveNow } from './liveSessions.ts'
 import { readOffer } from './offers.ts'
-import { shownRanking, standingsOf } from './standings.ts'
+import { readStandings, shownRanking } from './standings.ts'
 
 /** Most names that the wall shows. */
 const MOST_NAMES = 120
@@ -158,7 +158,7 @@ export async function readWall(scope: TeacherScope, offerId: string, door: Door)
 export async function readWallNow(scope: Reader, now: LiveNow): Promise<WallNow> {
   const { rules, session, offer, made } = now
   const offerId = offer.id
-  const standings = await standingsOf(scope, offerId, rules, offer.live!.revision)
+  const standings = await readStandings(scope, offerId, rules)
   const students = standings.rows.map(({ row }) => row)
   const teamNames = new Map(standings.teams.map(({ teamId, name }) => [teamId, name]))
   const { standing } = sharedOf(session, rules, offer.calls)

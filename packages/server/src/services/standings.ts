@@ -34,7 +34,8 @@ export function standingsOf(scope: Reader, offerId: string, rules: LiveRules, re
   return kept(read, `${offerId} ${revision}`, () => readStandings(scope, offerId, rules))
 }
 
-async function readStandings(scope: Reader, offerId: string, rules: LiveRules): Promise<Standings> {
+/** Returns the ranking of a session as it is this moment. */
+export async function readStandings(scope: Reader, offerId: string, rules: LiveRules): Promise<Standings> {
   const by = rankBy(rules)
   const students = await scoreRows(scope, offerId)
   const rows = ranked(students, (student) => scoreOf(student, by))

@@ -136,7 +136,7 @@ function CopyLink({ address }: { address: string }) {
       }}
     >
       <Copy size={16} aria-hidden="true" />
-      <span role="status">{t(copied === 'done' ? 'lobby.copied' : 'lobby.copy')}</span>
+      <span aria-live="polite">{t(copied === 'done' ? 'lobby.copied' : 'lobby.copy')}</span>
     </button>
   )
 }

@@ -1,0 +1,202 @@
+import { randomUUID } from 'node:crypto'
+import type { Browser, BrowserContext, Page } from '@playwright/test'
+import type { QuizPuzzle } from '@otter/core/games/quiz'
+import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
+import { expect, expectAccessible, test } from './otter.ts'
+import { puzzleOf } from './playing.ts'
+
+/** Name of a school's server that is no secure context: browsers give it no clipboard and no microphone. */
+const PLAIN_HOST = 'http://otter.quay.example'
+
+async function device(browser: Browser, base: string, isPhone: boolean): Promise<BrowserContext> {
+  return browser.newContext({
+    baseURL: base,
+    locale: 'en-GB',
+    reducedMotion: 'reduce',
+    ...(isPhone ? { viewport: { width: 360, height: 640 }, hasTouch: true, isMobile: true } : {}),
+  })
+}
+
+async function comeIn(page: Page, code: string, name: string): Promise<void> {
+  await page.goto(`/p/${code}`)
+  await page.getByLabel('Your name').fill(name)
+  await page.getByRole('button', { name: 'Come in' }).click()
+  await expect(page.getByRole('heading', { name: `You are in, ${name}` })).toBeVisible()
+}
+
+/** Opens the lobby of a sample list's game; two clicks from the list. Returns the code. */
+async function openLobby(teacher: Page, list: string, game: string, way: string): Promise<string> {
+  await teacher.getByRole('link', { name: list }).click()
+  await teacher.getByRole('link', { name: 'Play', exact: true }).click()
+  await expect(teacher.getByRole('heading', { name: 'Play it live' })).toBeVisible()
+  await teacher.getByLabel('Game', { exact: true }).selectOption({ label: game })
+  await teacher.getByLabel('How it is played').selectOption({ label: way })
+  const opened = teacher.waitForResponse((reply) => reply.url().endsWith('/live') && reply.status() === 201)
+  await teacher.getByRole('button', { name: 'Open the lobby' }).click()
+  const { code } = (await (await opened).json()) as { code: string }
+  await expect(teacher.getByText(code, { exact: true })).toBeVisible()
+  return code
+}
+
+test('a class plays a quiz together: two phones, one that reloads, one offline for 20 s; the wall tells nothing private', async ({
+  teacher,
+  browser,
+  server,
+}) => {
+  test.setTimeout(180_000)
+  const code = await openLobby(teacher, 'The beehive', 'Quiz', 'Together')
+  await expectAccessible(teacher)
+  const contexts = await Promise.all([true, true, false, false].map((isPhone) => device(browser, server.url, isPhone)))
+  const [ama, bo, chi, dario] = (await Promise.all(contexts.map((context) => context.newPage()))) as [
+    Page,
+    Page,
+    Page,
+    Page,
+  ]
+  const wall = await teacher.context().newPage()
+  await wall.goto(`${teacher.url()}/wall`)
+  await comeIn(ama, code, 'Ama')
+  await expectAccessible(ama)
+  await ama.getByLabel('A note by which your teacher knows you').fill('third row')
+  await ama.getByRole('button', { name: 'Keep' }).click()
+  await ama.getByRole('button', { name: 'Other hat' }).click()
+  await ama.getByRole('button', { name: 'Dive for a shell' }).click()
+  await comeIn(bo, code, 'Bo')
+  await comeIn(chi, code, 'Chi')
+  // A rude name is held: its owner plays under a made-up one, and only the teacher can look at it.
+  await dario.goto(`/p/${code}`)
+  await dario.getByLabel('Your name').fill('sh1t')
+  await dario.getByRole('button', { name: 'Come in' }).click()
+  await expect(dario.getByText('Your teacher looks at your name first.')).toBeVisible()
+  await expect(teacher.getByText('1 name waits for your look')).toBeVisible()
+  await expect(teacher.getByText('sh1t')).toHaveCount(0)
+  await expect(wall.getByText('4 here')).toBeVisible()
+  await expect(wall.getByText('third row')).toHaveCount(0)
+  await expect(teacher.getByText('third row')).toBeVisible()
+  await expectAccessible(wall)
+  await teacher.getByRole('button', { name: 'Look', exact: true }).click()
+  await teacher.getByRole('button', { name: 'Let in' }).click()
+  await expect(wall.getByText('sh1t')).toBeVisible()
+
+  await wall.keyboard.press('Enter')
+  const puzzle = await puzzleOf<QuizPuzzle>(server.databaseUrl, code)
+  const rightOf = (place: number): number => puzzle.questions[place]!.choices.findIndex(({ right }) => right)
+  const answer = (page: Page, place: number, isRight: boolean): Promise<void> => {
+    const right = rightOf(place)
+    const choice = isRight ? right : (right + 1) % puzzle.questions[place]!.choices.length
+    return page.locator('main ol button').nth(choice).click()
+  }
+  await expect(ama.getByText('Question 1 of 10')).toBeVisible()
+  await answer(ama, 0, true)
+  await expect(ama.getByText('Sent. Waiting for the others.')).toBeVisible()
+  // A reload picks up the same player, with the answer that was sent; the other phone answers by its keys.
+  await ama.reload()
+  await expect(ama.getByText('Sent. Waiting for the others.')).toBeVisible()
+  await expect(ama.locator('main ol button[aria-pressed=true]')).toHaveCount(1)
+  await bo.keyboard.press('ABCD'[(rightOf(0) + 1) % 4]!)
+  await expect(bo.getByText('Sent. Waiting for the others.')).toBeVisible()
+  await expect(wall.getByText('2 of 4 have answered').first()).toBeVisible()
+  await expect(teacher.getByText(/Right: /)).toBeVisible()
+  await expect(wall.getByText(/✓|Right:/)).toHaveCount(0)
+  await expectAccessible(teacher)
+  await expectAccessible(wall)
+
+  // One loses the Wi-Fi for 20 s: what is answered meanwhile is kept, and goes out when it is back.
+  await contexts[2]!.setOffline(true)
+  const back = new Promise((resolve) => setTimeout(resolve, 20_000)).then(() => contexts[2]!.setOffline(false))
+  await answer(chi, 0, true)
+  await expect(chi.getByText(/No connection/)).toBeVisible({ timeout: 30_000 })
+  await expect(teacher.getByRole('row', { name: /Chi/ })).toContainText('connection lost', { timeout: 30_000 })
+  await back
+  await expect(teacher.getByText('3 of 4 have answered')).toBeVisible({ timeout: 30_000 })
+  await teacher.getByRole('button', { name: 'Close the question' }).click()
+  await expect(ama.getByText('What the class said')).toBeVisible()
+  await expect(ama.getByText(/That’s right/)).toBeVisible()
+  await expect(bo.getByText('Not this time')).toBeVisible()
+  await expectAccessible(bo)
+  await expect(wall.getByText(/First to be right: (Ama|Chi)/)).toBeVisible()
+  await expect(teacher.getByRole('row', { name: /Ama/ })).toContainText('1 of 10')
+
+  // Both screens of the teacher survive a reload, in the middle of the next question.
+  await teacher.getByRole('button', { name: 'Next question' }).click()
+  await expect(bo.getByText('Question 2 of 10')).toBeVisible()
+  await teacher.reload()
+  await wall.reload()
+  await expect(wall.getByText('Question 2 of 10')).toBeVisible()
+  await teacher.getByRole('button', { name: 'Pause' }).click()
+  await expect(bo.getByText('Your teacher has paused the game.')).toBeVisible()
+  await teacher.getByRole('button', { name: 'Go on' }).click()
+  await expect(bo.getByText('Your teacher has paused the game.')).toHaveCount(0)
+  await teacher.getByRole('button', { name: 'Look at what Bo has answered' }).click()
+  await expect(teacher.getByRole('dialog', { name: 'Bo: answers so far' })).toBeVisible()
+  await expect(teacher.getByRole('dialog').getByRole('listitem')).toHaveCount(1)
+  await expectAccessible(teacher)
+  await teacher.getByRole('button', { name: 'Close', exact: true }).click()
+
+  await teacher.getByRole('button', { name: 'End', exact: true }).click()
+  await teacher.getByRole('dialog').getByRole('button', { name: 'End', exact: true }).click()
+  await expect(wall.getByRole('heading', { name: 'Ashore' })).toBeVisible()
+  await expect(wall.getByText('1 Ama')).toBeVisible()
+  await expectAccessible(wall)
+  await expect(ama.getByText('The game is over')).toBeVisible()
+  await expect(ama.getByText(/Place 1 of 4/)).toBeVisible()
+  await expectAccessible(ama)
+  await teacher.getByRole('link', { name: 'Report' }).click()
+  await expect(teacher.getByRole('row', { name: /Ama/ })).toContainText('1 of')
+  await expect(teacher.getByRole('row', { name: /sh1t/ })).toBeVisible()
+  await Promise.all(contexts.map((context) => context.close()))
+})
+
+test('a class plays at its own pace in a school’s network: no secure context, no WebSocket; then what was missed once more', async ({
+  browser,
+  server,
+}) => {
+  test.setTimeout(150_000)
+  const base = server.url.replace(/http:\/\/[^:]+/u, PLAIN_HOST)
+  const [desk, one, other] = (await Promise.all([
+    device(browser, base, false),
+    device(browser, base, true),
+    device(browser, base, true),
+  ])) as [BrowserContext, BrowserContext, BrowserContext]
+  for (const context of [desk, one, other])
+    await context.routeWebSocket(/./u, (socket) => socket.close({ code: 1011, reason: 'no WebSocket here' }))
+  const teacher = await desk.newPage()
+  await teacher.goto('/')
+  expect(await teacher.evaluate(() => [isSecureContext, 'clipboard' in navigator])).toEqual([false, false])
+  await teacher.getByRole('button', { name: /Look around/ }).click()
+  const code = await openLobby(teacher, 'The beehive', 'Word search', 'Own pace')
+  await expect(teacher.getByText(/otter\.quay\.example:\d+\/in/)).toBeVisible()
+  await teacher.getByRole('button', { name: 'Copy link' }).click()
+  await expect(teacher.getByLabel('Copy this address:')).toHaveValue(`${base}/p/${code}`)
+  const [ada, bo] = [await one.newPage(), await other.newPage()]
+  await comeIn(ada, code, 'Ada')
+  const returnCode = await ada
+    .getByText(/Your return code/)
+    .locator('strong')
+    .innerText()
+  await teacher.getByRole('button', { name: 'Start' }).click()
+  await expect(ada.getByText('Found 0 of 10')).toBeVisible()
+
+  // Another device picks up the same player with the return code.
+  await bo.goto(`/p/${code}`)
+  await bo.getByRole('button', { name: 'I was here before' }).click()
+  await bo.getByLabel('Your return code').fill(returnCode.toLowerCase())
+  await bo.getByRole('button', { name: 'Back in' }).click()
+  await expect(bo.getByText('Playing as Ada')).toBeVisible()
+  const { words } = await puzzleOf<WordSearchPuzzle>(server.databaseUrl, code)
+  const { row, col, dRow, dCol, length } = words[0]!
+  const to = { row: row + dRow * (length - 1), col: col + dCol * (length - 1) }
+  const found = await bo.request.post(`/api/play/${code}/moves`, {
+    data: { id: randomUUID(), attempt: 1, move: { type: 'mark', from: { row, col }, to } },
+  })
+  expect(found.ok()).toBe(true)
+  await expect(bo.getByText('Found 1 of 10')).toBeVisible()
+  await expect(ada.getByText('Found 1 of 10')).toBeVisible()
+  await expect(teacher.getByRole('row', { name: /Ada/ })).toContainText('1 of 10')
+  await teacher.getByRole('button', { name: 'End', exact: true }).click()
+  await teacher.getByRole('dialog').getByRole('button', { name: 'End', exact: true }).click()
+  await expect(ada.getByText('The game is over')).toBeVisible()
+  await expect(teacher.getByText('Everything is saved.')).toBeVisible()
+  await expectAccessible(teacher)
+  await Promise.all([desk, one, other].map((context) => context.close()))
+})
