@@ -7,10 +7,14 @@ import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { home, installNpmPackages } from './install.mjs'
 import { Advice, createDatabase, freePort, roomAt, startCluster } from './postgres.mjs'
+import { startProxy } from './proxy.mjs'
 
 const data = process.env.OTTER_DATA ?? join(home, '.data')
 const port = Number(process.env.PORT ?? 4780)
 const isDev = process.argv.includes('--dev')
+/** Servers that share the database, behind a proxy where they are several. */
+const count = Number(process.env.SERVERS ?? 1)
+const MOST_SERVERS = 16
 /** Room on the disk without which nothing is begun, and below which it is said while running; in bytes. */
 const LEAST_ROOM = 300 * 2 ** 20
 const LITTLE_ROOM = 100 * 2 ** 20
@@ -24,7 +28,8 @@ const LONGEST_WAIT = 30_000
 /** After so long without trouble the next wait is short again, in milliseconds. */
 const CALM = 60_000
 let cluster
-let server
+/** The processes that serve, each at its place. */
+const servers = []
 let stopping = false
 let claimed = false
 let isRestarting = false
@@ -37,10 +42,14 @@ function stop(code) {
     if (claimed) rmSync(join(data, 'running'), { force: true })
     process.exit(code)
   }
-  if (!server || server.exitCode !== null || server.signalCode !== null) return end()
-  server.once('exit', end)
-  server.kill('SIGTERM')
-  setTimeout(() => server.kill('SIGKILL'), 8000).unref()
+  const alive = servers.filter(({ exitCode, signalCode }) => exitCode === null && signalCode === null)
+  if (alive.length === 0) return end()
+  let left = alive.length
+  for (const server of alive) {
+    server.once('exit', () => --left === 0 && end())
+    server.kill('SIGTERM')
+    setTimeout(() => server.kill('SIGKILL'), 8000).unref()
+  }
 }
 process.on('SIGINT', () => stop(0))
 process.on('SIGTERM', () => stop(0))
@@ -90,16 +99,24 @@ function secret(name) {
   return readFileSync(file, 'utf8')
 }
 
-async function start() {
+/** Throws where a setting is none that can be used. */
+function checkSettings() {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Advice(`PORT is ${process.env.PORT}; use a number from 1 to 65535.`)
+  if (!Number.isInteger(count) || count < 1 || count > MOST_SERVERS)
+    throw new Advice(`SERVERS is ${process.env.SERVERS}; use a number from 1 to ${MOST_SERVERS}.`)
   if (process.env.SMTP_URL !== undefined && process.env.PUBLIC_URL === undefined)
     throw new Advice(
       'With SMTP_URL set, say in PUBLIC_URL where teachers find Jolly Otter: mails lead there, such as https://otter.school.example.',
     )
+}
+
+async function start() {
+  checkSettings()
   await claimPort(port)
-  // In development the pages' own server stands before the other.
-  const serverPort = isDev ? await freePort() : port
+  // In development the pages' own server stands before the other; else a proxy, where there are several.
+  const ports = []
+  for (let place = 0; place < (isDev ? 1 : count); place++) ports.push(isDev || count > 1 ? await freePort() : port)
   claimData()
   for (const folder of [home, data])
     if (roomAt(folder) < LEAST_ROOM)
@@ -107,7 +124,7 @@ async function start() {
         `The disk of ${folder} is nearly full: ${inMegabytes(roomAt(folder))} MB are left, ${inMegabytes(LEAST_ROOM)} MB are needed. Make room and try again.`,
       )
   installNpmPackages()
-  const develop = isDev ? await (await import('./develop.mjs')).develop(port, serverPort, () => restart()) : undefined
+  const develop = isDev ? await (await import('./develop.mjs')).develop(port, ports[0], () => restart()) : undefined
   if (!develop) await (await import('./build.mjs')).build()
   let url = process.env.DATABASE_URL
   if (!url) {
@@ -120,13 +137,14 @@ async function start() {
   const env = {
     ...process.env,
     DATABASE_URL: url,
-    PORT: String(serverPort),
     SESSION_SECRET: process.env.SESSION_SECRET ?? secret('secret'),
     OPERATOR_SECRET: operator,
     WEB_FOLDER: join(home, 'dist', 'web'),
     NODE_ENV: 'production',
   }
-  await serve(env)
+  // One after the other: the first one brings the database up to date.
+  for (const [place, serverPort] of ports.entries()) await serve(place, { ...env, PORT: String(serverPort) })
+  if (ports.length > 1) await startProxy(port, ports)
   await develop?.listen()
   if (stopping) return
   console.log(`\nJolly Otter is at http://localhost:${port}`)
@@ -144,6 +162,7 @@ async function start() {
 
 /** Ends the server so that it starts with what was bundled last; where it has ended already, it is started. */
 function restart() {
+  const [server] = servers
   if (stopping || !server) return
   isRestarting = true
   if (server.exitCode === null && server.signalCode === null) server.kill('SIGTERM')
@@ -166,10 +185,10 @@ function growingWaits() {
 }
 
 /**
- * Starts the server, and starts it again whenever it ends by itself. Done once it answers; throws where it ends before
+ * Starts the server of a place, and starts it again whenever it ends by itself. Done once it answers; throws where it ends before
  * that.
  */
-async function serve(env) {
+async function serve(place, env) {
   const nextWait = growingWaits()
   const run = () =>
     new Promise((resolve, reject) => {
@@ -179,7 +198,7 @@ async function serve(env) {
         env,
         detached: true,
       })
-      server = child
+      servers[place] = child
       child.once('message', () => {
         ready = true
         resolve()
