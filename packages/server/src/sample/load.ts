@@ -12,13 +12,14 @@ import { PASSWORD_COST } from '../services/passwords.ts'
 import { addTeacher, findTeacherByEmail, prepareTeacher } from '../services/teachers.ts'
 import type { Workers } from '../workers/pool.ts'
 import { addSampleList } from './copies.ts'
+import { addLiveSession } from './liveSession.ts'
 import { SAMPLE_LISTS, SAMPLE_STUDENTS } from './scenario.ts'
 
 export const SAMPLE_EMAIL = 'ines@harlowquay.example'
 const SAMPLE_PASSWORD = 'otters-hold-hands'
 
 /**
- * Loads the sample scenario once: a teacher, her lists, and one link that students have played. All of it or nothing;
+ * Loads the sample scenario once: a teacher, her lists, and one link and one live session that students have played. All of it or nothing;
  * servers that start at the same time wait for each other.
  */
 export async function loadSample(database: Database, workers: Workers): Promise<void> {
@@ -46,6 +47,7 @@ async function loadLists(scope: TeacherScope, workers: Workers): Promise<void> {
   })
   const { code } = await readOffer(scope, offerId)
   await playSample(scope, code, puzzle)
+  await addLiveSession(scope, last, workers)
 }
 
 /** How long ago the sample class played, in milliseconds: this morning's first lesson, more or less. */

@@ -210,3 +210,20 @@ export const SAMPLE_STUDENTS: readonly { name: string; finds: number; hints: num
   { name: 'Greta', finds: 8, hints: 0 },
   { name: 'Hugo', finds: 3, hints: 0 },
 ]
+
+/** Students of a finished live session: the questions that each missed, and how long each took for one, in seconds. */
+export const LIVE_STUDENTS: readonly {
+  name: string
+  missed: readonly number[]
+  pace: number
+  look: { fur: number; hat: number; thing: number }
+}[] = [
+  { name: 'Ama', missed: [], pace: 6, look: { fur: 0, hat: 4, thing: 5 } },
+  { name: 'Elif', missed: [3], pace: 5, look: { fur: 2, hat: 2, thing: 1 } },
+  { name: 'Bruno', missed: [3, 7], pace: 7, look: { fur: 1, hat: 3, thing: 3 } },
+  { name: 'Chiyo', missed: [1, 3], pace: 8, look: { fur: 4, hat: 7, thing: 6 } },
+  { name: 'Femi', missed: [3, 5, 7], pace: 6, look: { fur: 3, hat: 5, thing: 2 } },
+  { name: 'Dario', missed: [1, 3, 5, 8], pace: 10, look: { fur: 5, hat: 0, thing: 4 } },
+  { name: 'Greta', missed: [0, 3, 5, 6], pace: 9, look: { fur: 2, hat: 6, thing: 7 } },
+  { name: 'Hugo', missed: [0, 1, 3, 5, 7, 9], pace: 12, look: { fur: 0, hat: 1, thing: 0 } },
+]
