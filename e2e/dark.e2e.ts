@@ -42,7 +42,7 @@ test('every screen is dark where the device is, with enough contrast; paper stay
   await phone.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
   const [{ code }] = (await query<{ code: string }>(
     server.databaseUrl,
-    'SELECT code FROM offers ORDER BY created_at LIMIT 1',
+    "SELECT code FROM offers WHERE rules ->> 'type' = 'link' ORDER BY created_at LIMIT 1",
     [],
   )) as [{ code: string }]
   await phone.goto(`/p/${code}`)

@@ -34,6 +34,7 @@ async function openLobby(teacher: Page, list: string, game: string, way: string)
   const opened = teacher.waitForResponse((reply) => reply.url().endsWith('/live') && reply.status() === 201)
   await teacher.getByRole('button', { name: 'Open the lobby' }).click()
   const { code } = (await (await opened).json()) as { code: string }
+  await expect(teacher.getByRole('button', { name: 'Start' })).toBeVisible()
   await expect(teacher.getByText(code, { exact: true })).toBeVisible()
   return code
 }
@@ -186,10 +187,15 @@ test('a class plays at its own pace in a school’s network: no secure context, 
   const { words } = await puzzleOf<WordSearchPuzzle>(server.databaseUrl, code)
   const { row, col, dRow, dCol, length } = words[0]!
   const to = { row: row + dRow * (length - 1), col: col + dCol * (length - 1) }
-  const found = await bo.request.post(`/api/play/${code}/moves`, {
-    data: { id: randomUUID(), attempt: 1, move: { type: 'mark', from: { row, col }, to } },
-  })
-  expect(found.ok()).toBe(true)
+  const marked = { id: randomUUID(), attempt: 1, move: { type: 'mark', from: { row, col }, to } }
+  const status = await bo.evaluate(
+    async ([path, body]) => {
+      const headers = { 'Content-Type': 'application/json' }
+      return (await fetch(path, { method: 'POST', headers, body })).status
+    },
+    [`/api/play/${code}/moves`, JSON.stringify(marked)] as const,
+  )
+  expect(status).toBe(200)
   await expect(bo.getByText('Found 1 of 10')).toBeVisible()
   await expect(ada.getByText('Found 1 of 10')).toBeVisible()
   await expect(teacher.getByRole('row', { name: /Ada/ })).toContainText('1 of 10')
@@ -199,4 +205,30 @@ test('a class plays at its own pace in a school’s network: no secure context, 
   await expect(teacher.getByText('Everything is saved.')).toBeVisible()
   await expectAccessible(teacher)
   await Promise.all([desk, one, other].map((context) => context.close()))
+})
+
+test('a phone without a connection goes on to the next questions, and all its answers count once it is back', async ({
+  teacher,
+  browser,
+  server,
+}) => {
+  const code = await openLobby(teacher, 'The beehive', 'Quiz', 'Own pace')
+  const context = await device(browser, server.url, true)
+  const phone = await context.newPage()
+  await comeIn(phone, code, 'Ama')
+  await teacher.getByRole('button', { name: 'Start' }).click()
+  await expect(phone.getByText('Question 1 of 10')).toBeVisible()
+  const { questions } = await puzzleOf<QuizPuzzle>(server.databaseUrl, code)
+  const right = (place: number): number => questions[place]!.choices.findIndex((choice) => choice.right)
+  await context.setOffline(true)
+  for (const place of [0, 1, 2]) {
+    await phone.locator('main ol button').nth(right(place)).tap()
+    await phone.getByRole('button', { name: 'Go on to the next question' }).tap({ timeout: 40_000 })
+    await expect(phone.getByText(`Question ${place + 2} of 10`)).toBeVisible()
+  }
+  await context.setOffline(false)
+  await expect(phone.getByText('3 right of 10').first()).toBeVisible({ timeout: 40_000 })
+  await expect(phone.getByText('Question 4 of 10')).toBeVisible()
+  await expect(teacher.getByRole('row', { name: /Ama/ })).toContainText('3 of 10')
+  await context.close()
 })

@@ -271,7 +271,11 @@ test('a new teacher signs up, and a student reads the screen in Hebrew', async (
   await expectAccessible(page)
 
   const { code } = (
-    await query<{ code: string }>(server.databaseUrl, 'SELECT code FROM offers ORDER BY created_at LIMIT 1', [])
+    await query<{ code: string }>(
+      server.databaseUrl,
+      "SELECT code FROM offers WHERE rules ->> 'type' = 'link' ORDER BY created_at LIMIT 1",
+      [],
+    )
   )[0]!
   await phone.goto(`/p/${code}`)
   await phone.getByLabel('Language').selectOption('he')

@@ -61,6 +61,14 @@ export const PlayState = z.object({
   /** Milliseconds until what stands is over; null where it has all the time. */
   left: z.number().nullable(),
   view: z.unknown(),
+  /** What comes next whatever is answered now, for a device that loses its connection: by which move, and what is seen. */
+  ahead: z.array(
+    z.object({
+      by: z.object({ for: z.string(), move: z.unknown() }).nullable(),
+      moment: z.string(),
+      view: z.unknown(),
+    }),
+  ),
   /** Once it is over: the answers of what counts and was not right, as a student can look at them again. */
   missed: z.array(z.string()).nullable(),
   score: z.object({

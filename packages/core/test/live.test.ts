@@ -220,6 +220,40 @@ const anyStudent: fc.Arbitrary<Student> = fc.record({
   ),
 })
 
+describe('A quiz without a connection', () => {
+  it('goes on to just what comes after each answer, whatever that is, and is told no answer', () => {
+    const free = quiz.make(list, QuizOptions.parse({ order: 'list' }), randomFrom('1'))
+    fc.assert(
+      fc.property(fc.array(fc.boolean(), { minLength: 3, maxLength: 3 }), fc.boolean(), (answers, atEnd) => {
+        const rules = { ...when(0).rules, telling: atEnd ? ('at-end' as const) : ('at-once' as const) }
+        const sight = { ...when(0, { rules }), audience: 'player' as const }
+        let play = quiz.start(free, begin('p', { rules }))
+        const steps = quiz.ahead!(free, play, sight)
+        expect(steps).to.have.length(3)
+        expect(JSON.stringify(steps)).not.to.match(/fact of|"right":true/u)
+        for (const [index, isRight] of answers.entries()) {
+          const right = free.questions[index]!.choices.findIndex((choice) => choice.right)
+          const choice = isRight ? right : 1 - right
+          play = quiz.move(free, play, { type: 'choose', choices: [choice] }, when(index + 1, { rules })).play
+          const { by, moment, view } = steps[index]!
+          if (by) {
+            expect(by.for).to.equal(quiz.moment!(free, play))
+            play = quiz.move(free, play, by.move, when(index + 1, { rules })).play
+          }
+          expect(moment).to.equal(quiz.moment!(free, play))
+          expect(view).to.deep.equal(quiz.view(free, play, sight))
+        }
+      }),
+    )
+    expect(quiz.ahead!(puzzle, quiz.start(puzzle, begin('p')), { ...when(0), audience: 'player' })).to.have.length(3)
+    const timed = quiz.make(list, QuizOptions.parse({ seconds: 20 }), randomFrom('1'))
+    expect(
+      quiz.ahead!(timed, quiz.start(timed, begin('p')), { ...when(0), audience: 'player' }),
+      'time runs',
+    ).to.deep.equal([])
+  })
+})
+
 describe('A quiz in step', () => {
   it('counts each answer once, to the question that stood while it could be answered, and adds up', () => {
     const setting = inStep({ next: 'itself', after: 10 })

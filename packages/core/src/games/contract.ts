@@ -213,6 +213,11 @@ export interface Game<Options, Puzzle, Play, Move, View> {
    * late. Absent where a move fits any time.
    */
   moment?(puzzle: Puzzle, play: Play): string
+  /**
+   * Returns what comes next whatever is answered now, so that a device without a connection goes on; absent where what
+   * comes depends on it.
+   */
+  ahead?(puzzle: Puzzle, play: Play, sight: Sight): Ahead<Move, View>[]
   /** What is over at a time, however long the player is away; absent where nothing is. */
   timed?: Timed<Puzzle, Play, Move>
   /** Applies a move. A move that changes nothing returns the play as it was. */
@@ -226,6 +231,13 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   doing(puzzle: Puzzle, play: Play): Doing
   /** Returns entries without a right answer of which the player may now see what others gave. */
   opinions?(puzzle: Puzzle, play: Play): string[]
+}
+
+/** What a player comes to next: by which move, made for what, and what is seen there. Nothing of it tells an answer. */
+export interface Ahead<Move, View> {
+  by: { for: string; move: Move } | null
+  moment: string
+  view: View
 }
 
 /** A time that something is over at, and what happens then. */

@@ -75,6 +75,7 @@ async function played(
   const { state, attempt, moves, context } = play
   const { game, puzzle } = play.made
   const asked = game.opinions?.(puzzle, state) ?? []
+  const sight = { ...context, audience: 'player' as const }
   return {
     opinions: asked.length > 0 ? await opinionsOf(scope, offer.id, asked) : [],
     play: {
@@ -82,7 +83,8 @@ async function played(
       moves,
       moment: game.moment?.(puzzle, state) ?? null,
       left: timeLeft(play),
-      view: game.view(puzzle, state, { ...context, audience: 'player' }),
+      view: game.view(puzzle, state, sight),
+      ahead: game.ahead?.(puzzle, state, sight) ?? [],
       missed,
       score: game.score(puzzle, state, context.shared),
     },

@@ -7,7 +7,7 @@ import { QuizOptions } from './options.ts'
 import { course, moment, opinions, questionsOf, QuizMove, stepsOf, timed, type Answered } from './play.ts'
 import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
-import { view } from './view.ts'
+import { ahead, view } from './view.ts'
 
 /**
  * Version 2: pictures whose words would tell are marked; times are on the play's own clock, and an answer without a
@@ -49,6 +49,7 @@ export const quiz = gameFrom({
   sheet,
   view,
   moment,
+  ahead,
   opinions,
   timed,
   course,

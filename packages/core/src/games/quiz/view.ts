@@ -1,8 +1,8 @@
 import type { Leniency } from '../../text/typedAnswer.ts'
-import type { Sight, Standing } from '../contract.ts'
+import type { Ahead, Sight, Standing } from '../contract.ts'
 import { revealedFace, shownFace, shownTogether, type ShownFace } from '../shownFace.ts'
 import { wordsOf } from './judge.ts'
-import { type Answered, type QuizPlay } from './play.ts'
+import { moment, type Answered, type QuizMove, type QuizPlay } from './play.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
 /** The question that stands, without its answer. */
@@ -98,6 +98,26 @@ export function view(puzzle: QuizPuzzle, play: QuizPlay, { audience, rules, shar
     pass: finished && pass > 0 ? { mark: pass, passed: total > 0 && (right / total) * 100 >= pass } : null,
     finished,
   }
+}
+
+/** Most questions that a device gets to go on with. */
+const AHEAD = 3
+
+/** Returns the next questions, where none has a time of its own: what comes then depends on no answer. */
+export function ahead(puzzle: QuizPuzzle, play: QuizPlay, sight: Sight): Ahead<QuizMove, QuizView>[] {
+  if (sight.shared?.inStep || play.phase !== 'asking' || play.round !== 1) return []
+  const next = play.queue.slice(0, AHEAD + 1)
+  if (next.some((question) => puzzle.questions[question]!.seconds > 0)) return []
+  return next.slice(1).map((_, index) => {
+    const queue = play.queue.slice(index + 1)
+    const told = { ...play, queue: play.queue.slice(index), phase: 'told' as const }
+    const then: QuizPlay = { ...play, queue, hinted: false, last: null }
+    return {
+      by: sight.rules.telling === 'at-end' ? null : { for: moment(puzzle, told), move: { type: 'next' } },
+      moment: moment(puzzle, then),
+      view: view(puzzle, then, sight),
+    }
+  })
 }
 
 /** Returns the question that a play has answered and others can still answer: nothing is told of it yet. */

@@ -101,6 +101,11 @@ function PlayNews({ reply, state, finished }: Pick<PlayingProps, 'reply' | 'stat
       {state.offline && (
         <p role="status" className="panel border-warning p-2 text-sm">
           {t('offline')}
+          {state.goAhead && (
+            <button type="button" className="btn mt-2 h-11 w-full" onClick={state.goAhead}>
+              {t('goAhead')}
+            </button>
+          )}
         </p>
       )}
       {reply.fate === 'passed' && !finished && (

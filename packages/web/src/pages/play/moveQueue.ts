@@ -54,6 +54,11 @@ export class MoveQueue {
     return this.moves.length
   }
 
+  /** Whether a move waits that was made for this. */
+  holdsFor(moment: string): boolean {
+    return this.moves.some((move) => move.for === moment)
+  }
+
   /** Stops sending until `resume`: nobody is known here whose moves they could be. */
   hold(): void {
     this.stopped = true
@@ -69,6 +74,8 @@ export class MoveQueue {
   add(moves: readonly SendMove[]): void {
     this.moves.push(...moves)
     this.parts.keep(this.moves)
+    // Also where nothing can be sent just now: what is answered shows.
+    this.change({})
     void this.drain()
   }
 

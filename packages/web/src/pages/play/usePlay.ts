@@ -1,20 +1,17 @@
-import type { ChangeSelf, JoinOffer, PlayReply, ProblemDetails, RankNews, SendMove } from '@otter/api'
+import type { ChangeSelf, JoinOffer, PlayReply, SendMove } from '@otter/api'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Socket } from 'socket.io-client'
 import { ApiError, call } from '../../api/client.ts'
 import { useSocket } from '../../live/useSocket.ts'
 import { newId } from '../../ui/newId.ts'
 import { keepMoves, takeKeptMoves } from './keptMoves.ts'
+import { sendOver, useLiveLine } from './liveLine.ts'
+import { useAhead } from './useAhead.ts'
 import { MoveQueue, type MoveQueueState } from './moveQueue.ts'
 
 /** How often a page that is open says so, in milliseconds. */
 const HERE = 12_000
 /** How often a student who waits for the teacher's word is looked after, in milliseconds. */
 const WAITING = 4000
-/** How often a live session is looked at where there is no socket, in milliseconds. */
-const LOOKING = 2500
-/** A move over a socket without an answer for so long is sent again by the other way, in milliseconds. */
-const UNANSWERED = 6000
 
 /** An offer as this device sees it, and what can be done with it. */
 export interface PlayState extends MoveQueueState {
@@ -24,6 +21,8 @@ export interface PlayState extends MoveQueueState {
   /** Changes how the player of a live session shows. */
   changeMe: (change: ChangeSelf) => Promise<void>
   send: (move: { type: string }) => void
+  /** Goes on without a connection, once what stands is answered; undefined where there is nothing to go on to. */
+  goAhead: (() => void) | undefined
   again: () => Promise<void>
   leave: () => Promise<void>
   reload: () => void
@@ -42,32 +41,6 @@ function wait(milliseconds: number): Promise<void> {
   })
 }
 
-/** Sends a move over the socket where it is connected, else by the API: both do the same, and twice counts once. */
-async function sendOver(socket: Socket | undefined, code: string, move: SendMove): Promise<PlayReply> {
-  if (socket?.connected) {
-    const answer = await (
-      socket.timeout(UNANSWERED).emitWithAck('move', move) as Promise<
-        { reply: PlayReply } | { problem: ProblemDetails }
-      >
-    ).catch(() => undefined)
-    if (answer && 'reply' in answer) return answer.reply
-    if (answer) throw new ApiError(answer.problem)
-  }
-  return call<PlayReply>('POST', `/play/${code}/moves`, move)
-}
-
-/** Tells whether what was pushed is older than what is there: a move may have been answered meanwhile. */
-function isOlder(next: PlayReply, known: PlayReply | undefined): boolean {
-  if (!known) return false
-  if ((next.live?.revision ?? 0) < (known.live?.revision ?? 0)) return true
-  const [now, before] = [next.play, known.play]
-  return (
-    now !== null &&
-    before !== null &&
-    (now.attempt < before.attempt || (now.attempt === before.attempt && now.moves < before.moves))
-  )
-}
-
 /**
  * Follows one play: moves go out one after another, and are sent again until there is an answer, even after the page
  * was closed.
@@ -77,6 +50,7 @@ export function usePlay(code: string): PlayState {
   const [failure, setFailure] = useState<ApiError>()
   const [sending, setSending] = useState<MoveQueueState>({ waiting: false, offline: false, problem: undefined })
   const latest = useRef<PlayReply>(undefined)
+  const [ahead, setAhead] = useState(0)
   const asked = useRef<{ wish: string; requestId: string }>(undefined)
   const keep = useCallback((next: PlayReply): void => {
     latest.current = next
@@ -85,7 +59,8 @@ export function usePlay(code: string): PlayState {
   }, [])
   const fail = useCallback((error: unknown): void => {
     if (!(error instanceof ApiError)) throw error
-    setFailure(error)
+    // That there is no connection shows beside the game; who plays goes on.
+    if (error.status !== 0 || !latest.current?.play) setFailure(error)
   }, [])
   const isInLive = reply?.live?.me !== undefined && reply.live.me !== null && !reply.player?.waits
   const { socket, connected } = useSocket(isInLive ? `/play/${code}/pass` : undefined)
@@ -93,16 +68,21 @@ export function usePlay(code: string): PlayState {
   useEffect(() => {
     line.current = socket
   }, [socket])
-  const [queue] = useState(
-    () =>
-      new MoveQueue({
-        send: (move) => sendOver(line.current, code, move),
-        keep: (moves) => keepMoves(code, moves),
-        wait,
-        onReply: keep,
-        onChange: setSending,
-      }),
-  )
+  const [queue] = useState((): MoveQueue => {
+    const isDrained = (): boolean => made.length === 0
+    const made: MoveQueue = new MoveQueue({
+      send: (move) => sendOver(line.current, code, move),
+      keep: (moves) => keepMoves(code, moves),
+      wait,
+      onReply: (next) => {
+        keep(next)
+        // What was answered ahead goes out first: until then the screen stays where the student is.
+        if (isDrained()) setAhead(0)
+      },
+      onChange: setSending,
+    })
+    return made
+  })
   const reload = useCallback((): void => {
     // What was answered before the page was closed goes out before anything new is shown: later it would come too late.
     if (queue.length === 0) queue.add(takeKeptMoves(code))
@@ -116,34 +96,7 @@ export function usePlay(code: string): PlayState {
       }, fail)
   }, [code, keep, fail, queue])
   useEffect(reload, [reload])
-  useEffect(() => {
-    if (!socket) return
-    socket.on('reply', (next: PlayReply) => {
-      if (isOlder(next, latest.current)) return
-      keep(next)
-      // In the lobby there was nothing yet to send moves to.
-      if (next.play && next.open) queue.resume()
-    })
-    socket.on('again', reload)
-    socket.on('rank', ({ rank, ranking }: RankNews) => {
-      const { live, ...known } = latest.current ?? {}
-      if (live?.me) keep({ ...known, live: { ...live, ranking, me: { ...live.me, rank } } } as PlayReply)
-    })
-    return () => {
-      socket.off('reply')
-      socket.off('again')
-      socket.off('rank')
-    }
-  }, [socket, keep, reload, queue])
-  useEffect(() => {
-    // A connection that was away has missed what was told meanwhile, and may take what waits.
-    if (connected) reload()
-  }, [connected, reload])
-  useEffect(() => {
-    if (!isInLive || connected) return
-    const timer = setInterval(reload, LOOKING)
-    return () => clearInterval(timer)
-  }, [isInLive, connected, reload])
+  useLiveLine({ line: { socket, connected }, isInLive, latest, keep, reload, queue })
   const isIn = reply?.play !== undefined && reply.play !== null
   useEffect(() => {
     if (!isIn) return
@@ -170,6 +123,8 @@ export function usePlay(code: string): PlayState {
     document.addEventListener('visibilitychange', shown)
     return () => document.removeEventListener('visibilitychange', shown)
   }, [reload])
+  const step = useAhead({ reply, queue, ahead, setAhead })
+  const { moment } = step
   const send = useCallback(
     (move: { type: string }): void => {
       const play = latest.current?.play
@@ -180,16 +135,18 @@ export function usePlay(code: string): PlayState {
         attempt: play.attempt,
         madeAt: Date.now(),
         move,
-        ...(play.moment !== null && move.type !== 'finish' && { for: play.moment }),
+        ...(moment !== null && move.type !== 'finish' && { for: moment }),
       }
       queue.add([made])
     },
-    [queue],
+    [queue, moment],
   )
 
   return {
-    reply,
     ...sending,
+    reply: step.reply,
+    waiting: sending.waiting && step.waits,
+    goAhead: sending.offline ? step.goAhead : undefined,
     problem: failure ?? sending.problem,
     reload,
     send,

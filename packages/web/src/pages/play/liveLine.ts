@@ -1,0 +1,86 @@
+import type { PlayReply, ProblemDetails, RankNews, SendMove } from '@otter/api'
+import { useEffect, type RefObject } from 'react'
+import type { Socket } from 'socket.io-client'
+import { ApiError, call } from '../../api/client.ts'
+import type { LiveSocket } from '../../live/useSocket.ts'
+import type { MoveQueue } from './moveQueue.ts'
+
+/** How often a live session is looked at where there is no socket, in milliseconds. */
+const LOOKING = 2500
+/** A move over a socket without an answer for so long is sent again by the other way, in milliseconds. */
+const UNANSWERED = 6000
+
+interface LiveLineParts {
+  line: LiveSocket
+  isInLive: boolean
+  /** What the screen shows now. */
+  latest: RefObject<PlayReply | undefined>
+  keep: (reply: PlayReply) => void
+  reload: () => void
+  queue: MoveQueue
+}
+
+/** Hears what a live session tells this student: over the socket, or, where there is none, by looking now and then. */
+export function useLiveLine({
+  line: { socket, connected },
+  isInLive,
+  latest,
+  keep,
+  reload,
+  queue,
+}: LiveLineParts): void {
+  useEffect(() => {
+    if (!socket) return
+    socket.on('reply', (next: PlayReply) => {
+      if (isOlder(next, latest.current)) return
+      keep(next)
+      // In the lobby there was nothing yet to send moves to.
+      if (next.play && next.open) queue.resume()
+    })
+    socket.on('again', reload)
+    socket.on('rank', ({ rank, ranking }: RankNews) => {
+      const { live, ...known } = latest.current ?? {}
+      if (live?.me) keep({ ...known, live: { ...live, ranking, me: { ...live.me, rank } } } as PlayReply)
+    })
+    return () => {
+      socket.off('reply')
+      socket.off('again')
+      socket.off('rank')
+    }
+  }, [socket, keep, reload, queue, latest])
+  useEffect(() => {
+    // A connection that was away has missed what was told meanwhile, and may take what waits.
+    if (connected) reload()
+  }, [connected, reload])
+  useEffect(() => {
+    if (!isInLive || connected) return
+    const timer = setInterval(reload, LOOKING)
+    return () => clearInterval(timer)
+  }, [isInLive, connected, reload])
+}
+
+/** Sends a move over the socket where it is connected, else by the API: both do the same, and twice counts once. */
+export async function sendOver(socket: Socket | undefined, code: string, move: SendMove): Promise<PlayReply> {
+  if (socket?.connected) {
+    const answer = await (
+      socket.timeout(UNANSWERED).emitWithAck('move', move) as Promise<
+        { reply: PlayReply } | { problem: ProblemDetails }
+      >
+    ).catch(() => undefined)
+    if (answer && 'reply' in answer) return answer.reply
+    if (answer) throw new ApiError(answer.problem)
+  }
+  return call<PlayReply>('POST', `/play/${code}/moves`, move)
+}
+
+/** Tells whether what was pushed is older than what is there: a move may have been answered meanwhile. */
+function isOlder(next: PlayReply, known: PlayReply | undefined): boolean {
+  if (!known) return false
+  if ((next.live?.revision ?? 0) < (known.live?.revision ?? 0)) return true
+  const [now, before] = [next.play, known.play]
+  return (
+    now !== null &&
+    before !== null &&
+    (now.attempt < before.attempt || (now.attempt === before.attempt && now.moves < before.moves))
+  )
+}
