@@ -17,7 +17,7 @@ const playPage: Plugin = {
 
 /** What nearly every screen needs a little of: as files of their own, each would cost a round on a slow line. */
 const SMALL =
-  /web\/src\/(?:ui\/(?!QrCode)|texts\/\w+\.tsx?$|games\/(?!Wall|words|teacher)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/client)|lucide-react|core\/src\/text\/cleanText/u
+  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|OptionGrid|saveFile|openWorker|useRested|useSteady)|texts\/(?!Rich)\w+\.tsx?$|games\/(?!Wall|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/client)|lucide-react|core\/src\/text\/cleanText/u
 
 // Two pages: the teachers' application, and the small one that students open on their phones.
 export default defineConfig({

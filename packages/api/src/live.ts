@@ -301,6 +301,3 @@ export type LiveAgain = z.input<typeof LiveAgain>
 /** A pass by which a screen opens its socket, for a minute. */
 export const PassReply = z.object({ pass: z.string() })
 export type PassReply = z.infer<typeof PassReply>
-
-/** What the address of the sockets begins with. */
-export const SOCKET_PATH = '/api/socket'

@@ -17,12 +17,11 @@ export class ApiError extends Error {
   }
 }
 
-/** After this long without a reply, a request counts as lost; a file takes longer to make. In milliseconds. */
+/** After this long without a reply, a request counts as lost; in milliseconds. */
 const PATIENCE = 20_000
-const PATIENCE_FOR_FILES = 180_000
 
 /** Throws that there is no connection: also a reply that breaks off, or that another server between gives, is none. */
-function noConnection(): never {
+export function noConnection(): never {
   throw new ApiError({ status: 0, code: 'offline' })
 }
 
@@ -43,7 +42,8 @@ interface RequestSettings {
   headers?: Record<string, string>
 }
 
-async function request(
+/** Sends a request, and returns the reply. Throws an ApiError. */
+export async function request(
   method: string,
   path: string,
   body: unknown,
@@ -81,35 +81,4 @@ export async function call<Reply>(
 ): Promise<Reply> {
   const response = await request(method, path, body, { keepalive })
   return (response.status === 204 ? undefined : await response.json().catch(noConnection)) as Reply
-}
-
-/** Calls the API as whoever runs the server; returns the reply. Throws an ApiError. */
-export async function callAsOperator<Reply>(path: string, secret: string): Promise<Reply> {
-  const response = await request('GET', path, undefined, { headers: { Authorization: `Bearer ${secret}` } })
-  return (await response.json().catch(noConnection)) as Reply
-}
-
-/** Calls the API for a file. Throws an ApiError. */
-export async function callForFile(path: string): Promise<Blob> {
-  const response = await request('GET', path, undefined, { patience: PATIENCE_FOR_FILES })
-  return response.blob().catch(noConnection)
-}
-
-/** A reply, and the tag by which it can be told whether there is a newer one. */
-export interface Tagged<Reply> {
-  tag: string
-  reply: Reply
-}
-
-/** Calls the API for what is newer than what is there; returns what is there where nothing is. Throws an ApiError. */
-export async function callForNewer<Reply>(path: string, known: Tagged<Reply> | undefined): Promise<Tagged<Reply>> {
-  const response = await request('GET', path, undefined, { headers: known ? { 'If-None-Match': known.tag } : {} })
-  if (response.status === 304 && known) return known
-  return { tag: response.headers.get('ETag') ?? '', reply: (await response.json().catch(noConnection)) as Reply }
-}
-
-/** Sends a file. Throws an ApiError. */
-export async function sendFile<Reply>(path: string, file: Blob): Promise<Reply> {
-  const response = await request('POST', path, file, { patience: PATIENCE_FOR_FILES })
-  return (await response.json().catch(noConnection)) as Reply
 }

@@ -1,6 +1,7 @@
 import { MAX_PICTURE, MAX_SOUND, type OfferedPicture } from '@otter/api'
 import type { Picture, Sound } from '@otter/core'
-import { ApiError, call, sendFile } from './client.ts'
+import { ApiError, call } from './client.ts'
+import { sendFile } from './files.ts'
 
 /** Keeps a picture from a file. Throws an ApiError where it is none. */
 export async function uploadPicture(file: Blob, alt = '', credit = ''): Promise<Picture> {

@@ -27,7 +27,8 @@ import {
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query'
-import { ApiError, call, callAsOperator, callForNewer, type Tagged } from './client.ts'
+import { ApiError, call } from './client.ts'
+import { callAsOperator, callForNewer, type Tagged } from './files.ts'
 
 export const queryClient = new QueryClient({
   defaultOptions: {

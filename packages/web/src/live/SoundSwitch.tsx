@@ -1,4 +1,3 @@
-import { Volume2, VolumeX } from 'lucide-react'
 import { livePlayTexts } from '../texts/namespaces.ts'
 import { useTexts } from '../texts/texts.ts'
 import type { Sounds } from './useSounds.ts'
@@ -6,7 +5,6 @@ import type { Sounds } from './useSounds.ts'
 /** Turns the sounds of a screen on and off. */
 export function SoundSwitch({ sounds: { isOn, toggle }, className = '' }: { sounds: Sounds; className?: string }) {
   const t = useTexts(livePlayTexts)
-  const Icon = isOn ? Volume2 : VolumeX
   return (
     <button
       type="button"
@@ -16,7 +14,9 @@ export function SoundSwitch({ sounds: { isOn, toggle }, className = '' }: { soun
       title={t('sounds')}
       onClick={toggle}
     >
-      <Icon size={22} aria-hidden="true" />
+      <span aria-hidden="true" className={isOn ? '' : 'line-through opacity-70'}>
+        ♪
+      </span>
     </button>
   )
 }

@@ -21,10 +21,9 @@ export function useHost(id: string): Followed<HostState> {
   const { data, error, dataUpdatedAt, refetch } = useHostState(id, connected)
   useEffect(() => {
     if (!socket) return
-    socket.on('changes', (changes: HostChanges) => {
+    return socket.on('changes', (changes: HostChanges) => {
       client.setQueryData<HostState>(['live', id], (before) => before && changedHost(before, changes))
     })
-    return () => void socket.off('changes')
   }, [socket, client, id])
   useEffect(() => {
     if (connected) void refetch()
@@ -39,10 +38,9 @@ export function useWall(id: string): Followed<WallState> {
   const { data, error, dataUpdatedAt, refetch } = useWallState(id, connected)
   useEffect(() => {
     if (!socket) return
-    socket.on('wall', (now: WallNow) => {
+    return socket.on('wall', (now: WallNow) => {
       client.setQueryData<WallState>(['wall', id], (before) => before && { ...before, ...now })
     })
-    return () => void socket.off('wall')
   }, [socket, client, id])
   useEffect(() => {
     if (connected) void refetch()

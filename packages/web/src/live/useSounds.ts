@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { LiveSounds, type Cue } from './sounds.ts'
+import type { Cue, LiveSounds } from './sounds.ts'
 
 /** Sounds of a screen: off at first, since a room full of devices is loud. */
 export interface Sounds {
@@ -16,19 +16,27 @@ export interface Sounds {
 export function useSounds(playsTune: boolean): Sounds {
   const sounds = useRef<LiveSounds>(undefined)
   const [isOn, setOn] = useState(false)
+  const [isReady, setReady] = useState(false)
   useEffect(() => {
     if (!isOn) return
-    const made = new LiveSounds()
-    sounds.current = made
+    let isGone = false
+    // Fetched by who wants to hear them.
+    void import('./sounds.ts').then(({ LiveSounds: Made }) => {
+      if (isGone) return
+      sounds.current = new Made()
+      setReady(true)
+    })
     return () => {
+      isGone = true
+      setReady(false)
+      void sounds.current?.close()
       sounds.current = undefined
-      void made.close()
     }
   }, [isOn])
   useEffect(() => {
-    if (playsTune && isOn) sounds.current?.tune()
+    if (playsTune && isReady) sounds.current?.tune()
     else sounds.current?.hush()
-  }, [playsTune, isOn])
+  }, [playsTune, isReady])
   return {
     isOn,
     toggle: () => setOn(!isOn),

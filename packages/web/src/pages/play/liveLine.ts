@@ -1,7 +1,7 @@
 import type { PlayReply, ProblemDetails, RankNews, SendMove } from '@otter/api'
 import { useEffect, type RefObject } from 'react'
-import type { Socket } from 'socket.io-client'
 import { ApiError, call } from '../../api/client.ts'
+import type { LiveConnection } from '../../live/liveConnection.ts'
 import type { LiveSocket } from '../../live/useSocket.ts'
 import type { MoveQueue } from './moveQueue.ts'
 
@@ -31,21 +31,21 @@ export function useLiveLine({
 }: LiveLineParts): void {
   useEffect(() => {
     if (!socket) return
-    socket.on('reply', (next: PlayReply) => {
-      if (isOlder(next, latest.current)) return
-      keep(next)
-      // In the lobby there was nothing yet to send moves to.
-      if (next.play && next.open) queue.resume()
-    })
-    socket.on('again', reload)
-    socket.on('rank', ({ rank, ranking }: RankNews) => {
-      const { live, ...known } = latest.current ?? {}
-      if (live?.me) keep({ ...known, live: { ...live, ranking, me: { ...live.me, rank } } } as PlayReply)
-    })
+    const stops = [
+      socket.on('reply', (next: PlayReply) => {
+        if (isOlder(next, latest.current)) return
+        keep(next)
+        // In the lobby there was nothing yet to send moves to.
+        if (next.play && next.open) queue.resume()
+      }),
+      socket.on('again', reload),
+      socket.on('rank', ({ rank, ranking }: RankNews) => {
+        const { live, ...known } = latest.current ?? {}
+        if (live?.me) keep({ ...known, live: { ...live, ranking, me: { ...live.me, rank } } } as PlayReply)
+      }),
+    ]
     return () => {
-      socket.off('reply')
-      socket.off('again')
-      socket.off('rank')
+      for (const stop of stops) stop()
     }
   }, [socket, keep, reload, queue, latest])
   useEffect(() => {
@@ -60,13 +60,9 @@ export function useLiveLine({
 }
 
 /** Sends a move over the socket where it is connected, else by the API: both do the same, and twice counts once. */
-export async function sendOver(socket: Socket | undefined, code: string, move: SendMove): Promise<PlayReply> {
-  if (socket?.connected) {
-    const answer = await (
-      socket.timeout(UNANSWERED).emitWithAck('move', move) as Promise<
-        { reply: PlayReply } | { problem: ProblemDetails }
-      >
-    ).catch(() => undefined)
+export async function sendOver(line: LiveConnection | undefined, code: string, move: SendMove): Promise<PlayReply> {
+  if (line?.connected) {
+    const answer = await line.ask<{ reply: PlayReply } | { problem: ProblemDetails }>('move', move, UNANSWERED)
     if (answer && 'reply' in answer) return answer.reply
     if (answer) throw new ApiError(answer.problem)
   }

@@ -1,6 +1,7 @@
 import type { JobReply, PrintSheets } from '@otter/api'
 import type { z } from 'zod'
-import { ApiError, call, callForFile } from '../../api/client.ts'
+import { ApiError, call } from '../../api/client.ts'
+import { callForFile } from '../../api/files.ts'
 
 /** How often it is asked how far the file has come, in milliseconds. */
 const ASK = 700
