@@ -1,5 +1,7 @@
 import type { QuizPuzzle, QuizView } from '@otter/core/games/quiz'
 import { expect } from 'chai'
+import { passAbsences } from '../src/services/liveSessions.ts'
+import { PuzzleCache } from '../src/services/puzzleCache.ts'
 import { HostScreen, openLive, StudentScreen, until } from './liveScreens.ts'
 import { puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
@@ -95,6 +97,36 @@ describe('A live session', () => {
     expect(byName).to.deep.equal({ Ama: 1, Bo: 0, Late: 0 })
     expect(body.questions[1]).to.include({ passed: 3, notReached: 0 })
     expect(body.questions[0]).to.include({ right: 1, wrong: 1, passed: 0, notReached: 1 })
+  })
+
+  it('stands still where its host is away and it is set so, goes on with the host, and ends once nobody cares', async () => {
+    const { host: teacher, id, code } = await host({ kind: 'hangman', live: { way: 'ownpace', hostAway: 'pause' } })
+    const ama = await student(code, { name: 'Ama' })
+    await teacher.command({ type: 'start' })
+    await until('the start', () => teacher.facts!.phase === 'running')
+    const source = { database: server.database, puzzles: new PuzzleCache() }
+    const look = async (ago: string): Promise<string[]> => {
+      const changed: string[] = []
+      const moved = `UPDATE live_sessions SET host_at = now() - $ago::interval, touched_at = now() - $ago::interval
+        WHERE offer_id = $id RETURNING 1`
+      await rows(server, moved, { id, ago })
+      await passAbsences(source, (offerId) => changed.push(offerId))
+      return changed
+    }
+    expect(await look('30 seconds')).to.deep.equal([])
+    expect(await look('2 minutes')).to.deep.equal([id])
+    const state = async (): Promise<{ phase: string; pausedBy: string | null; endedBy: string | null }> =>
+      (await teacher.client.call('GET', `/live/${id}`)).body.facts
+    expect(await state()).to.include({ phase: 'paused', pausedBy: 'absence' })
+    const { facts } = (await teacher.client.call('GET', `/live/${id}`)).body
+    await teacher.command({ type: 'resume' }, facts.revision)
+    expect((await state()).phase).to.equal('running')
+    await rows(server, "UPDATE plays SET last_seen_at = now() - interval '4 hours' WHERE offer_id = $id RETURNING 1", {
+      id,
+    })
+    expect(await look('4 hours')).to.deep.equal([id])
+    expect(await state()).to.include({ phase: 'over', endedBy: 'absence' })
+    expect((await ama.look()).live!.phase, 'and is kept').to.equal('over')
   })
 
   it('is played at one’s own pace with any game, and ends for all at once', async () => {

@@ -35,12 +35,17 @@ export async function liveViews(
     teams: rules.teams.by === 'chosen' ? await teamsOf(scope, offer.id) : [],
     round: await roundOf(scope, offer, made, session),
     ranking: standings && mayRank(session, rules) ? shownRanking(standings, rules.ranking) : null,
-    rounds: rules.way === 'ownpace' && (rules.wayOptions as { rounds: boolean }).rounds,
+    rounds: offersRounds(offer, rules),
   }
   return players.map(({ person }) => ({
     ...shared,
     me: person ? selfOf(person, standings, teams) : null,
   }))
+}
+
+/** Whether who is done early may play another round: not where a teacher calls, for all who play the same. */
+export function offersRounds({ calls }: OpenOffer, { way, wayOptions }: LiveRules): boolean {
+  return way === 'ownpace' && (wayOptions as { rounds: boolean }).rounds && calls === null
 }
 
 /** Tells whether scores may be told now: not while a question stands that others can still answer. */

@@ -6,6 +6,7 @@ import { enter, type Caller } from './doors.ts'
 import { draftGame, keepVersion, type GameDraft } from './games.ts'
 import { makePuzzle, type Making } from './offers.ts'
 import { playAgain } from './plays.ts'
+import { offersRounds } from './liveViews.ts'
 import { liveRulesOf } from './storedSession.ts'
 import { findPlay } from './storedPlays.ts'
 
@@ -35,8 +36,7 @@ async function planRound(scope: Scope, caller: Caller): Promise<RoundPlan | unde
   const { offer, person } = await enter(scope, caller)
   const rules = liveRulesOf(offer.rules)
   if (!rules) return undefined
-  if (rules.way !== 'ownpace' || !(rules.wayOptions as { rounds: boolean }).rounds)
-    throw new Problem(403, 'link-closed')
+  if (!offersRounds(offer, rules)) throw new Problem(403, 'link-closed')
   const play = await findPlay(scope, offer, person.id)
   if (!play?.ended) return undefined
   const position = play.attempt
