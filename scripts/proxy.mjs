@@ -47,6 +47,8 @@ export function startProxy(port, serverPorts) {
         else if (outgoing.headersSent) outgoing.destroy()
         else outgoing.writeHead(502).end()
       })
+      // Whoever leaves need not be worked for any more.
+      outgoing.once('close', () => asked.destroy())
       asked.once('socket', (socket) => {
         if (socket.connecting) socket.once('connect', () => incoming.pipe(asked))
         else incoming.pipe(asked)

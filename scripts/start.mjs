@@ -139,6 +139,7 @@ async function start() {
     DATABASE_URL: url,
     SESSION_SECRET: process.env.SESSION_SECRET ?? secret('secret'),
     OPERATOR_SECRET: operator,
+    LOCAL_ADDRESS: `http://localhost:${port}`,
     WEB_FOLDER: join(home, 'dist', 'web'),
     NODE_ENV: 'production',
   }

@@ -14,6 +14,8 @@ const Environment = z.object({
   SAMPLE_DATA: z.enum(['0', '1']).default('1'),
   LOG_LEVEL: z.string().default('warn'),
   PUBLIC_URL: z.url().optional(),
+  /** Where this machine finds the site, such as by a proxy; for mails where nothing else is set. */
+  LOCAL_ADDRESS: z.url().optional(),
   TRUST_PROXY: z.string().default('loopback'),
   SMTP_URL: z.url().optional(),
   MAIL_FROM: z.string().default('Jolly Otter <otter@localhost>'),
@@ -37,7 +39,7 @@ const { app, attach, close } = createApp({
   webFolder: WEB_FOLDER,
   sampleTeacher,
   trustProxy: /^\d+$/u.test(settings.TRUST_PROXY) ? Number(settings.TRUST_PROXY) : settings.TRUST_PROXY,
-  siteAddress: (settings.PUBLIC_URL ?? `http://localhost:${PORT}`).replace(/\/+$/u, ''),
+  siteAddress: (settings.PUBLIC_URL ?? settings.LOCAL_ADDRESS ?? `http://localhost:${PORT}`).replace(/\/+$/u, ''),
   ...(settings.PUBLIC_URL !== undefined && { publicUrl: settings.PUBLIC_URL }),
   ...(SMTP_URL !== undefined && { mail: { smtp: SMTP_URL, from: settings.MAIL_FROM } }),
   ...(OPERATOR_SECRET !== undefined && { operatorSecret: OPERATOR_SECRET }),
