@@ -225,14 +225,15 @@ export async function mergeParticipant(
 }
 
 /**
- * Gives an attempt back: it no longer counts, and the student may begin it anew. Throws a Problem where it is in no
+ * Gives an attempt back: it no longer counts, and the student may begin it anew. Returns whose it was. Throws a Problem where it is in no
  * offer of the teacher.
  */
-export async function giveAttemptBack(scope: TeacherScope, offerId: string, playId: string): Promise<void> {
+export async function giveAttemptBack(scope: TeacherScope, offerId: string, playId: string): Promise<string> {
   await holdOffer(scope, offerId)
-  const [play] = await scope.query<{ participantId: string }>(
+  const [play] = await scope.query<{ participantId: string; personId: string }>(
     `UPDATE plays SET given_back_at = coalesce(given_back_at, now()) WHERE id = $playId AND offer_id = $offerId
-      RETURNING participant_id AS "participantId"`,
+      RETURNING participant_id AS "participantId", (SELECT coalesce(p.merged_into, p.id) FROM participants p
+        WHERE p.id = participant_id) AS "personId"`,
     { playId, offerId },
   )
   if (!play) throw notFound()
@@ -248,6 +249,7 @@ export async function giveAttemptBack(scope: TeacherScope, offerId: string, play
        ORDER BY s.entry_id, s.id) f WHERE f.id = r.id`,
     { participantId: play.participantId },
   )
+  return play.personId
 }
 
 /** Deletes a participant with all that was done. Throws a Problem where it is in no offer of the teacher. */

@@ -10,15 +10,13 @@ export interface Followed<State> {
   state: State | undefined
   error: Error | null
   connected: boolean
-  /** When the state came, for what counts down. */
-  cameAt: number
 }
 
 /** Follows a session as its host. */
 export function useHost(id: string): Followed<HostState> {
   const client = useQueryClient()
   const { socket, connected } = useSocket(`/live/${id}/passes/teacher`)
-  const { data, error, dataUpdatedAt, refetch } = useHostState(id, connected)
+  const { data, error, refetch } = useHostState(id, connected)
   useEffect(() => {
     if (!socket) return
     return socket.on('changes', (changes: HostChanges) => {
@@ -28,14 +26,14 @@ export function useHost(id: string): Followed<HostState> {
   useEffect(() => {
     if (connected) void refetch()
   }, [connected, refetch])
-  return { state: data, error, connected, cameAt: dataUpdatedAt }
+  return { state: data, error, connected }
 }
 
 /** Follows a session as the wall shows it. */
 export function useWall(id: string): Followed<WallState> {
   const client = useQueryClient()
   const { socket, connected } = useSocket(`/live/${id}/passes/wall`)
-  const { data, error, dataUpdatedAt, refetch } = useWallState(id, connected)
+  const { data, error, refetch } = useWallState(id, connected)
   useEffect(() => {
     if (!socket) return
     return socket.on('wall', (now: WallNow) => {
@@ -45,5 +43,5 @@ export function useWall(id: string): Followed<WallState> {
   useEffect(() => {
     if (connected) void refetch()
   }, [connected, refetch])
-  return { state: data, error, connected, cameAt: dataUpdatedAt }
+  return { state: data, error, connected }
 }

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
  * Returns the whole seconds that are left of a time that is told anew with each reply; null where there is no limit.
  *
  * @param left milliseconds, as the reply said
- * @param told what the reply is known by: a new one begins a new count
+ * @param told what the time left was told by: something new begins a new count, what else has come since does not
  */
 export function useTimeLeft(left: number | null, told: unknown, stands: boolean): number | null {
   const [shown, setShown] = useState<{ told: unknown; seconds: number | null }>({ told: undefined, seconds: null })

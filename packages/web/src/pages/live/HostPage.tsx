@@ -12,7 +12,7 @@ import { Running } from './Running.tsx'
 export function HostPage() {
   const t = useTexts(liveTexts)
   const { id = '' } = useParams()
-  const { state, error, connected, cameAt } = useHost(id)
+  const { state, error, connected } = useHost(id)
   return (
     <main className="mx-auto flex max-w-[1240px] flex-col gap-4 px-4 py-5">
       {!state && <Notice error={error} />}
@@ -23,9 +23,7 @@ export function HostPage() {
         </p>
       )}
       {state?.facts.phase === 'lobby' && <Lobby state={state} />}
-      {(state?.facts.phase === 'running' || state?.facts.phase === 'paused') && (
-        <Running state={state} cameAt={cameAt} />
-      )}
+      {(state?.facts.phase === 'running' || state?.facts.phase === 'paused') && <Running state={state} />}
       {state?.facts.phase === 'over' && <Over state={state} />}
     </main>
   )

@@ -17,7 +17,7 @@ import { WallLobby } from './WallLobby.tsx'
 export function LiveWallPage() {
   const t = useTexts(liveTexts)
   const { id = '' } = useParams()
-  const { state, error, cameAt } = useWall(id)
+  const { state, error } = useWall(id)
   const sounds = useSounds(state?.facts.phase === 'lobby')
   useWallCues(state, sounds)
   return (
@@ -26,9 +26,7 @@ export function LiveWallPage() {
       {!state && <Notice error={error} />}
       {!state && !error && <Waterline filled={undefined} label={t('fetching')} />}
       {state?.facts.phase === 'lobby' && <WallLobby state={state} />}
-      {state && (state.facts.phase === 'running' || state.facts.phase === 'paused') && (
-        <WallRunning state={state} cameAt={cameAt} />
-      )}
+      {state && (state.facts.phase === 'running' || state.facts.phase === 'paused') && <WallRunning state={state} />}
       {state?.facts.phase === 'over' && <Ashore state={state} />}
     </main>
   )
@@ -51,14 +49,14 @@ function useWallCues(state: WallState | undefined, { cue }: Sounds): void {
   }, [here, moment, cue])
 }
 
-function WallRunning({ state, cameAt }: { state: WallState; cameAt: number }) {
+function WallRunning({ state }: { state: WallState }) {
   const t = useTexts(liveTexts)
   const common = useTexts(commonTexts)
   const { facts, title, code, door, way, here, answered } = state
   const { round } = facts
   const isPaused = facts.phase === 'paused'
-  const asked = useTimeLeft(facts.left.asked, cameAt, isPaused)
-  const whole = useTimeLeft(facts.left.whole, cameAt, isPaused)
+  const asked = useTimeLeft(facts.left.asked, facts.left, isPaused)
+  const whole = useTimeLeft(facts.left.whole, facts.left, isPaused)
   const seconds = round?.phase === 'asking' ? (asked ?? whole) : whole
   const { Wall } = WAYS[way]
   return (

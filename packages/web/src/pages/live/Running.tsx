@@ -17,12 +17,12 @@ import { StudentTable } from './StudentTable.tsx'
 import { useCommand } from './useCommand.ts'
 
 /** A session under way: the clock and what it is steered by, each student, and how the class stands. */
-export function Running({ state, cameAt }: { state: HostState; cameAt: number }) {
+export function Running({ state }: { state: HostState }) {
   const t = useTexts(liveTexts)
   const { facts } = state
   return (
     <>
-      <Head state={state} cameAt={cameAt} />
+      <Head state={state} />
       <NamesAtDoor state={state} />
       {facts.phase === 'paused' && (
         <p role="status" className="panel border-warning p-3">
@@ -43,7 +43,7 @@ export function Running({ state, cameAt }: { state: HostState; cameAt: number })
   )
 }
 
-function Head({ state, cameAt }: { state: HostState; cameAt: number }) {
+function Head({ state }: { state: HostState }) {
   const t = useTexts(liveTexts)
   const common = useTexts(commonTexts)
   const words = useGameWords()
@@ -52,8 +52,8 @@ function Head({ state, cameAt }: { state: HostState; cameAt: number }) {
   const [isLeading, setLeading] = useState(false)
   const { Lead } = TEACHER[kind]
   const isPaused = facts.phase === 'paused'
-  const asked = useTimeLeft(facts.left.asked, cameAt, isPaused)
-  const whole = useTimeLeft(facts.left.whole, cameAt, isPaused)
+  const asked = useTimeLeft(facts.left.asked, facts.left, isPaused)
+  const whole = useTimeLeft(facts.left.whole, facts.left, isPaused)
   const seconds = facts.round?.phase === 'asking' ? (asked ?? whole) : whole
   const { round } = facts
   const progress = round ? (round.number - (round.phase === 'asking' ? 1 : 0)) / round.of : progressOf(state)

@@ -3,6 +3,7 @@ import { useEffect, type RefObject } from 'react'
 import { ApiError, call } from '../../api/client.ts'
 import type { LiveConnection } from '../../live/liveConnection.ts'
 import type { LiveSocket } from '../../live/useSocket.ts'
+import { isOlder } from './isOlder.ts'
 import type { MoveQueue } from './moveQueue.ts'
 
 /** How often a live session is looked at where there is no socket, in milliseconds. */
@@ -33,7 +34,7 @@ export function useLiveLine({
     if (!socket) return
     const stops = [
       socket.on('reply', (next: PlayReply) => {
-        if (isOlder(next, latest.current)) return
+        if (isOlder(next, latest.current, 'told')) return
         keep(next)
         // In the lobby there was nothing yet to send moves to.
         if (next.play && next.open) queue.resume()
@@ -67,16 +68,4 @@ export async function sendOver(line: LiveConnection | undefined, code: string, m
     if (answer) throw new ApiError(answer.problem)
   }
   return call<PlayReply>('POST', `/play/${code}/moves`, move)
-}
-
-/** Tells whether what was pushed is older than what is there: a move may have been answered meanwhile. */
-function isOlder(next: PlayReply, known: PlayReply | undefined): boolean {
-  if (!known) return false
-  if ((next.live?.revision ?? 0) < (known.live?.revision ?? 0)) return true
-  const [now, before] = [next.play, known.play]
-  return (
-    now !== null &&
-    before !== null &&
-    (now.attempt < before.attempt || (now.attempt === before.attempt && now.moves < before.moves))
-  )
 }

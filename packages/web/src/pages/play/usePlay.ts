@@ -4,6 +4,7 @@ import { ApiError, call } from '../../api/client.ts'
 import { useSocket } from '../../live/useSocket.ts'
 import { newId } from '../../ui/newId.ts'
 import { keepMoves, takeKeptMoves } from './keptMoves.ts'
+import { isOlder } from './isOlder.ts'
 import { sendOver, useLiveLine } from './liveLine.ts'
 import { useAhead } from './useAhead.ts'
 import { MoveQueue, type MoveQueueState } from './moveQueue.ts'
@@ -90,6 +91,8 @@ export function usePlay(code: string): PlayState {
       .tried()
       .then(() => call<PlayReply>('GET', `/play/${code}`))
       .then((next) => {
+        // What was pushed or answered while this was on its way is newer.
+        if (isOlder(next, latest.current, 'asked')) return
         keep(next)
         if (next.play && next.open) queue.resume()
         else queue.hold()

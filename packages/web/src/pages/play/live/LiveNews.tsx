@@ -1,4 +1,4 @@
-import type { LiveView, PlayReply, Ranking } from '@otter/api'
+import type { LiveView, Ranking } from '@otter/api'
 import { livePlayTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 import { SoundSwitch } from '../../../live/SoundSwitch.tsx'
@@ -7,11 +7,11 @@ import { OtterAvatar } from '../../../live/OtterAvatar.tsx'
 import { clockText, useTimeLeft } from '../../../ui/useTimeLeft.ts'
 
 /** What stands over the game in a live session: the time, the own place, and whether all is paused. */
-export function LiveNews({ reply, live, sounds }: { reply: PlayReply; live: LiveView; sounds: Sounds }) {
+export function LiveNews({ live, sounds }: { live: LiveView; sounds: Sounds }) {
   const t = useTexts(livePlayTexts)
   const isPaused = live.phase === 'paused'
-  const asked = useTimeLeft(live.left.asked, reply, isPaused)
-  const whole = useTimeLeft(live.left.whole, reply, isPaused)
+  const asked = useTimeLeft(live.left.asked, live.left, isPaused)
+  const whole = useTimeLeft(live.left.whole, live.left, isPaused)
   const seconds = live.round ? (live.round.phase === 'asking' ? asked : null) : whole
   const rank = live.me?.rank
   return (

@@ -28,7 +28,7 @@ export function LivePage({ reply, live, state }: LivePageProps) {
   const { sent } = (reply.play.view ?? {}) as { sent?: { change: boolean } | null }
   return (
     <>
-      <LiveNews reply={reply} live={live} sounds={sounds} />
+      <LiveNews live={live} sounds={sounds} />
       {live.phase === 'over' && (
         <p role="status" className="text-center text-lg">
           <strong>{t('over')}</strong> ·{' '}
