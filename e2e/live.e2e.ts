@@ -88,6 +88,9 @@ test('a class plays a quiz together: two phones, one that reloads, one offline f
     return page.locator('main ol button').nth(choice).click()
   }
   await expect(ama.getByText('Question 1 of 10')).toBeVisible()
+  // Time enough for who loses the connection.
+  await teacher.getByRole('button', { name: '+15 s' }).click()
+  await teacher.getByRole('button', { name: '+15 s' }).click()
   await answer(ama, 0, true)
   await expect(ama.getByText('Sent. Waiting for the others.')).toBeVisible()
   // A reload picks up the same player, with the answer that was sent; the other phone answers by its keys.
@@ -110,6 +113,11 @@ test('a class plays a quiz together: two phones, one that reloads, one offline f
   await expect(teacher.getByRole('row', { name: /Chi/ })).toContainText('connection lost', { timeout: 30_000 })
   await back
   await expect(teacher.getByText('3 of 4 have answered')).toBeVisible({ timeout: 30_000 })
+  // Answers that come in turn no clock back.
+  for (const page of [teacher, wall, bo])
+    await expect
+      .poll(async () => Number(/0:(\d\d)/u.exec(await page.getByRole('timer').innerText())?.[1]))
+      .toBeLessThan(40)
   await teacher.getByRole('button', { name: 'Close the question' }).click()
   await expect(ama.getByText('What the class said')).toBeVisible()
   await expect(ama.getByText(/That’s right/)).toBeVisible()

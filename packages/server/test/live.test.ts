@@ -110,7 +110,8 @@ describe('A live session', () => {
       const moved = `UPDATE live_sessions SET host_at = now() - $ago::interval, touched_at = now() - $ago::interval
         WHERE offer_id = $id RETURNING 1`
       await rows(server, moved, { id, ago })
-      await passAbsences(source, (offerId) => changed.push(offerId))
+      const onFailure = (error: unknown): void => expect.fail(String(error))
+      await passAbsences(source, { onChange: (offerId) => changed.push(offerId), onFailure })
       return changed
     }
     expect(await look('30 seconds')).to.deep.equal([])
@@ -127,6 +128,26 @@ describe('A live session', () => {
     expect(await look('4 hours')).to.deep.equal([id])
     expect(await state()).to.include({ phase: 'over', endedBy: 'absence' })
     expect((await ama.look()).live!.phase, 'and is kept').to.equal('over')
+  })
+
+  it('that is deleted, or can’t be read, takes nothing from the others', async () => {
+    const gone = await host({ kind: 'hangman', live: { way: 'ownpace' } })
+    const broken = await host({ kind: 'quiz', live: { way: 'ownpace', end: { minutes: 1 } } })
+    const kept = await host({ kind: 'quiz', live: { way: 'ownpace', end: { minutes: 1 } } })
+    const ama = await student(kept.code, { name: 'Ama' })
+    for (const one of [broken, kept]) await one.host.command({ type: 'start' })
+    await until('the start', () => kept.host.facts!.phase === 'running' && broken.host.facts!.phase === 'running')
+    let isClosed = false
+    gone.host.socket!.on('disconnect', () => (isClosed = true))
+    expect((await gone.host.client.call('DELETE', `/links/${gone.id}`)).status).to.equal(204)
+    await until('its screens to be closed', () => isClosed)
+    // Both are over by now; the one that comes first has a state of a version that is not known here.
+    const late = `UPDATE live_sessions SET state = jsonb_set(state, '{endsAt}', '1000'), due_at = now() - $ago::interval,
+      version = $version WHERE offer_id = $id RETURNING 1`
+    await rows(server, late, { id: broken.id, ago: '2 minutes', version: 99 })
+    await rows(server, late, { id: kept.id, ago: '1 minute', version: 1 })
+    await until('the other one to end', () => ama.reply!.live!.phase === 'over')
+    await until('its host to see it', () => kept.host.facts!.endedBy === 'time')
   })
 
   it('is played at one’s own pace with any game, and ends for all at once', async () => {

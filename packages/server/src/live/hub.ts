@@ -1,5 +1,13 @@
 import type { Server as HttpServer } from 'node:http'
-import { SendMove, SOCKET_PATH, type PlayReply, type ProblemDetails, type RankNews } from '@otter/api'
+import {
+  SendMove,
+  SOCKET_PATH,
+  type HostChanges,
+  type PlayReply,
+  type ProblemDetails,
+  type RankNews,
+  type WallNow,
+} from '@otter/api'
 import { createAdapter } from '@socket.io/postgres-adapter'
 import pg from 'pg'
 import type { Logger } from 'pino'
@@ -52,8 +60,8 @@ interface ToClients {
   /** Something about the student was changed by the teacher: the page is to be read again. */
   again: () => void
   rank: (news: RankNews) => void
-  changes: (changes: unknown) => void
-  wall: (now: unknown) => void
+  changes: (changes: HostChanges) => void
+  wall: (now: WallNow) => void
 }
 
 interface FromClients {
@@ -76,7 +84,7 @@ export class LiveHub {
   private readonly parts: HubParts
   private readonly presence: Presence
   private readonly watches = new Map<string, Watch>()
-  /** Students in whom something changed, by session, since it was last told; null for the session itself. */
+  /** Students in whom something changed, by session, since it was last told: on this server, and on others. */
   private seen = new Map<string, Set<string>>()
   private seenElsewhere = new Map<string, Set<string>>()
   private changedSessions = new Set<string>()
@@ -177,8 +185,7 @@ export class LiveHub {
         this.watches.delete(holder.offerId)
       })
       // A watch knows what was told to those who were there: for a new one it begins anew.
-      this.watches.set(holder.offerId, new Watch(holder.offerId))
-      this.changedSessions.add(holder.offerId)
+      this.watchAnew(holder.offerId)
     }
   }
 
@@ -285,27 +292,46 @@ export class LiveHub {
       const watch = this.watches.get(offerId)
       return watch ? [{ offerId, watch, isWhole: changed.has(offerId) || !watch.isRead }] : []
     })
-    try {
-      const some = watched.filter(({ isWhole }) => !isWhole).flatMap(({ offerId }) => [...(seen.get(offerId) ?? [])])
-      const rows = await readSeen(reader, some)
-      for (const { offerId, watch, isWhole } of watched) {
-        if (this.sizeOf(roomOf('teacher', offerId)) > 0) {
-          const changes = isWhole ? await watch.readAll(reader) : watch.changesOf(seen.get(offerId) ?? new Set(), rows)
-          if (Object.keys(changes).length > 0) this.io?.local.to(roomOf('teacher', offerId)).emit('changes', changes)
-        }
-        if (this.sizeOf(roomOf('wall', offerId)) > 0) {
-          const now = await watch.wallChanges(reader)
-          if (now) this.io?.local.to(roomOf('wall', offerId)).emit('wall', now)
-        }
-      }
-    } catch (error) {
-      // What could not be told is told anew, whole.
-      for (const { offerId } of watched) {
-        this.watches.set(offerId, new Watch(offerId))
-        this.changedSessions.add(offerId)
-      }
+    const some = watched.filter(({ isWhole }) => !isWhole).flatMap(({ offerId }) => [...(seen.get(offerId) ?? [])])
+    const rows = await readSeen(reader, some).catch((error: unknown) => {
+      for (const { offerId } of watched) this.watchAnew(offerId)
       throw error
+    })
+    for (const { offerId, watch, isWhole } of watched)
+      await this.tellWatcher(reader, offerId, () =>
+        isWhole ? watch.readAll(reader) : watch.changesOf(seen.get(offerId) ?? new Set(), rows),
+      ).catch((error: unknown) => this.notTold(offerId, error))
+  }
+
+  private async tellWatcher(
+    reader: Reader<null>,
+    offerId: string,
+    changesOf: () => HostChanges | Promise<HostChanges>,
+  ): Promise<void> {
+    if (this.sizeOf(roomOf('teacher', offerId)) > 0) {
+      const changes = await changesOf()
+      if (Object.keys(changes).length > 0) this.io?.local.to(roomOf('teacher', offerId)).emit('changes', changes)
     }
+    if (this.sizeOf(roomOf('wall', offerId)) > 0) {
+      const now = await this.watches.get(offerId)?.wallChanges(reader)
+      if (now) this.io?.local.to(roomOf('wall', offerId)).emit('wall', now)
+    }
+  }
+
+  /** What could not be told of one session is told anew, whole; of one that is deleted there is nothing more to tell. */
+  private notTold(offerId: string, error: unknown): void {
+    if (problemFrom(error).status === 404) {
+      for (const audience of ['player', 'teacher', 'wall'])
+        this.io?.local.in(roomOf(audience, offerId)).disconnectSockets(true)
+      return
+    }
+    this.watchAnew(offerId)
+    this.parts.logger.warn(loggable(error), 'watch')
+  }
+
+  private watchAnew(offerId: string): void {
+    this.watches.set(offerId, new Watch(offerId))
+    this.changedSessions.add(offerId)
   }
 
   /** Students hear where they stand with each answer of their own; those who wait hear it from time to time. */
@@ -346,7 +372,10 @@ export class LiveHub {
   /** Sees to sessions whose moment has come. */
   private async look(): Promise<void> {
     try {
-      const tell = (offerId: string): void => this.changed(offerId)
+      const tell = {
+        onChange: (offerId: string): void => this.changed(offerId),
+        onFailure: (error: unknown): void => this.parts.logger.warn(loggable(error), 'session'),
+      }
       await passSessions(this.parts.source, tell)
       if (Date.now() >= this.progressDue) {
         this.progressDue = Date.now() + PROGRESS
@@ -362,7 +391,7 @@ export class LiveHub {
   }
 }
 
-function roomOf(kind: Holder['audience'] | 'person' | string, id: string): string {
+function roomOf(kind: string, id: string): string {
   return `${kind} ${id}`
 }
 

@@ -70,6 +70,7 @@ export class Presence {
   }
 
   private async tell(here: string[], gone: string[], hosted: string[]): Promise<void> {
+    if (here.length + gone.length + hosted.length === 0) return
     try {
       await inScope(this.source, { teacherId: null }, async (scope) => {
         if (here.length > 0)

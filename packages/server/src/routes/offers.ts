@@ -31,6 +31,7 @@ export default function offerRoutes(context: Context): Router {
   })
   router.delete('/links/:id', async (request, response) => {
     await asTeacher(context, request, (scope) => deleteOffer(scope, idOf(request)))
+    context.live.changed(idOf(request))
     response.status(204).end()
   })
   router.post('/links/:id/renew', async (request, response) => {
@@ -106,8 +107,10 @@ export default function offerRoutes(context: Context): Router {
     response.status(204).end()
   })
   router.post('/links/:id/plays/:playId/give-back', async (request, response) => {
-    await asTeacher(context, request, (scope) => giveAttemptBack(scope, idOf(request), idOf(request, 'playId')))
-    context.live.changed(idOf(request))
+    const personId = await asTeacher(context, request, (scope) =>
+      giveAttemptBack(scope, idOf(request), idOf(request, 'playId')),
+    )
+    context.live.told(idOf(request), personId)
     response.status(204).end()
   })
   return router

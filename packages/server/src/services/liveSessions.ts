@@ -1,14 +1,5 @@
 import type { CreateLive, SendCommand } from '@otter/api'
-import {
-  command,
-  dueOf,
-  noticeAbsence,
-  noticeCount,
-  openSession,
-  type HostCommand,
-  type LiveRules,
-  type Session,
-} from '@otter/core'
+import { command, dueOf, noticeAbsence, noticeCount, openSession, type LiveRules, type Session } from '@otter/core'
 import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import { sessionCount } from '../db/queries/live.ts'
@@ -126,13 +117,10 @@ export async function sendCommand(
   const now = sessionOf(await readLive(scope, offerId))
   const { offer, made, rules, session } = now
   const isStale = revision !== offer.live!.revision || session !== offer.live!.session
-  const next =
-    isStale && !FITS_ANY_TIME.has(wanted.type) ? session : command(session, wanted, settingOf(rules, made), offer.now)
-  await saveSession(scope, now, next)
+  // All other commands mean the same whatever the host has seen.
+  const isOvertaken = isStale && wanted.type === 'next'
+  await saveSession(scope, now, isOvertaken ? session : command(session, wanted, settingOf(rules, made), offer.now))
 }
-
-/** Commands that mean the same whatever the host has seen. */
-const FITS_ANY_TIME = new Set<HostCommand['type']>(['start', 'pause', 'resume', 'end', 'lock', 'set-end', 'add-time'])
 
 /** Keeps how a session stands now, where that has changed. */
 async function saveSession(scope: Scope, { offer, made, rules }: LiveNow, session: Session): Promise<boolean> {
@@ -200,11 +188,8 @@ async function passSession(scope: Scope, offerId: string): Promise<void> {
 /** Ends a session whose end has come by what was done in it; returns whether it did. */
 async function noticeProgress(scope: Scope, offerId: string): Promise<boolean> {
   const look = async (): Promise<{ now: LiveNow; next: Session } | undefined> => {
-    const { offer } = await findDoor(scope, { offerId, participantId: null })
-    const { end, phase } = offer.live?.session ?? { end: null, phase: 'over' }
-    if (!end || phase !== 'running' || (end.points === null && !end.allDone)) return undefined
     const now = await lookAtSession(scope, offerId)
-    const next = noticeCount(now.session, await sessionCount(scope, offerId), offer.now)
+    const next = noticeCount(now.session, await sessionCount(scope, offerId), now.offer.now)
     return next === now.session ? undefined : { now, next }
   }
   if (!(await look())) return false
@@ -219,9 +204,9 @@ interface Absence {
   long: boolean
 }
 
-/** Returns a session that no host has looked at for a while; undefined where there is none. */
-async function findAbsence({ query }: Pick<Scope, 'query'>): Promise<Absence | undefined> {
-  const [left] = await query<Absence>(
+/** Returns sessions that no host has looked at for a while. */
+async function findAbsences({ query }: Pick<Scope, 'query'>): Promise<Absence[]> {
+  return query<Absence>(
     `SELECT s.offer_id AS "offerId", s.phase = 'lobby' OR greatest(s.host_at, s.touched_at, a.at)
        < clock_timestamp() - ${LONG_ABSENCE} AS long
      FROM live_sessions s JOIN offers o ON o.id = s.offer_id LEFT JOIN LATERAL (SELECT max(y.last_seen_at) AS at FROM plays y
@@ -232,9 +217,8 @@ async function findAbsence({ query }: Pick<Scope, 'query'>): Promise<Absence | u
        OR (s.phase IN ('running', 'paused') AND s.host_at < clock_timestamp() - ${LONG_ABSENCE}
          AND s.touched_at < clock_timestamp() - ${LONG_ABSENCE}
          AND coalesce(a.at < clock_timestamp() - ${LONG_ABSENCE}, true))
-     LIMIT 1`,
+     LIMIT 100`,
   )
-  return left
 }
 
 /** Sees to a session that no host has looked at for a while; returns whether that changed it. */
@@ -245,35 +229,58 @@ async function passAbsence(scope: Scope, { offerId, long }: Absence): Promise<bo
   return saveSession(scope, now, next)
 }
 
-/** Sees to all sessions whose moment has come; tells of each. */
-export async function passSessions(source: ScopeSource, onChange: (offerId: string) => void): Promise<void> {
+/** Is told of each session that has changed, and why one could not be seen to. */
+export interface SessionWatcher {
+  onChange: (offerId: string) => void
+  onFailure: (error: unknown) => void
+}
+
+/** Sees to all sessions whose moment has come. One that can't be read holds up no other: it is tried again in a minute. */
+export async function passSessions(source: ScopeSource, watcher: SessionWatcher): Promise<void> {
   for (;;) {
     const offerId = await reading(source, null, findDueSession)
     if (offerId === undefined) return
-    await inScope(source, { teacherId: null }, (scope) => passSession(scope, offerId))
-    onChange(offerId)
+    await seeTo(source, watcher, offerId, async (scope) => {
+      await passSession(scope, offerId)
+      return true
+    })
   }
 }
 
 /** Sees to all sessions that end by what is done in them: whoever saw the last move may have been killed since. */
-export async function passProgress(source: ScopeSource, onChange: (offerId: string) => void): Promise<void> {
+export async function passProgress(source: ScopeSource, watcher: SessionWatcher): Promise<void> {
   const going = await reading(source, null, ({ query }) =>
     query<{ offerId: string }>(
       `SELECT offer_id AS "offerId" FROM live_sessions WHERE phase = 'running'
         AND (state -> 'end' ->> 'points' IS NOT NULL OR (state -> 'end' ->> 'allDone')::boolean)`,
     ),
   )
-  for (const { offerId } of going)
-    if (await inScope(source, { teacherId: null }, (scope) => noticeProgress(scope, offerId))) onChange(offerId)
+  for (const { offerId } of going) await seeTo(source, watcher, offerId, (scope) => noticeProgress(scope, offerId))
 }
 
-/** Sees to all sessions that no host has looked at for a while; tells of each that has changed. */
-export async function passAbsences(source: ScopeSource, onChange: (offerId: string) => void): Promise<void> {
-  for (;;) {
-    const absence = await reading(source, null, findAbsence)
-    if (!absence) return
-    // What another server has seen to meanwhile needs nothing more.
-    if (!(await inScope(source, { teacherId: null }, (scope) => passAbsence(scope, absence)))) return
-    onChange(absence.offerId)
+/** Sees to all sessions that no host has looked at for a while. */
+export async function passAbsences(source: ScopeSource, watcher: SessionWatcher): Promise<void> {
+  for (const absence of await reading(source, null, findAbsences))
+    await seeTo(source, watcher, absence.offerId, (scope) => passAbsence(scope, absence))
+}
+
+/** Sees to one session in a scope of its own; the work returns whether it has changed. */
+async function seeTo(
+  source: ScopeSource,
+  { onChange, onFailure }: SessionWatcher,
+  offerId: string,
+  work: (scope: Scope<null>) => Promise<boolean>,
+): Promise<void> {
+  try {
+    if (await inScope(source, { teacherId: null }, work)) onChange(offerId)
+  } catch (error) {
+    await reading(source, null, ({ query }) =>
+      query(
+        `UPDATE live_sessions SET due_at = clock_timestamp() + interval '1 minute' WHERE offer_id = $offerId
+          AND due_at <= clock_timestamp()`,
+        { offerId },
+      ),
+    )
+    onFailure(error)
   }
 }
