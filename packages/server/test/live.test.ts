@@ -1,50 +1,33 @@
 import type { QuizPuzzle, QuizView } from '@otter/core/games/quiz'
 import { expect } from 'chai'
-import { passAbsences } from '../src/services/liveSessions.ts'
+import { inScope } from '../src/db/scope.ts'
+import { passAbsences, sendCommand } from '../src/services/liveSessions.ts'
 import { PuzzleCache } from '../src/services/puzzleCache.ts'
-import { HostScreen, openLive, StudentScreen, until } from './liveScreens.ts'
-import { puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+import { LiveRooms, until } from './liveScreens.ts'
+import { puzzleOf, rows, startTestServer, type TestServer } from './testServer.ts'
 
 describe('A live session', () => {
   let server: TestServer
-  const screens: (HostScreen | StudentScreen)[] = []
+  let rooms: LiveRooms
   before(async () => {
     server = await startTestServer({ sockets: true })
+    rooms = new LiveRooms(server)
   })
-  afterEach(() => {
-    for (const { socket } of screens.splice(0)) socket?.disconnect()
-  })
+  afterEach(() => rooms.close())
   after(() => server.close())
-
-  async function host(wanted: object): Promise<{ host: HostScreen; id: string; code: string }> {
-    const teacher = await teacherWithList(server.url, WORDS)
-    const { id, code } = await openLive(teacher, wanted)
-    const screen = new HostScreen(server.url, teacher.client, id)
-    screens.push(screen)
-    await screen.connect()
-    return { host: screen, id, code }
-  }
-
-  async function student(code: string, body: object): Promise<StudentScreen> {
-    const screen = new StudentScreen(server.url, code)
-    screens.push(screen)
-    await screen.join(body)
-    await screen.connect()
-    return screen
-  }
 
   it('is played together: a question for all, a lock on answers, and nothing told before it is closed', async () => {
     const {
       host: teacher,
       id,
       code,
-    } = await host({
+    } = await rooms.host({
       kind: 'quiz',
       options: { order: 'list', speed: 'strong' },
       live: { way: 'together', wayOptions: { seconds: 0 } },
     })
-    const ama = await student(code, { name: 'Ama' })
-    const bo = await student(code, { name: 'Bo' })
+    const ama = await rooms.student(code, { name: 'Ama' })
+    const bo = await rooms.student(code, { name: 'Bo' })
     expect(ama.reply!.play, 'in the lobby nothing is to be seen of the game').to.equal(null)
     expect(ama.reply!.live!.phase).to.equal('lobby')
     await until('both in the lobby', () => teacher.students.size === 2)
@@ -79,7 +62,7 @@ describe('A live session', () => {
     // Late: made for the question that is closed.
     await teacher.command({ type: 'next' })
     await until('the second question', () => bo.reply!.live!.round?.number === 2)
-    const late = await student(code, { name: 'Late' })
+    const late = await rooms.student(code, { name: 'Late' })
     expect((late.reply!.play!.view as QuizView).question!.number, 'who comes late begins here').to.equal(2)
     const past = await bo.move({ type: 'choose', choices: [right] }, { for: told.play!.moment! })
     expect(past.fate).to.equal('passed')
@@ -100,8 +83,12 @@ describe('A live session', () => {
   })
 
   it('stands still where its host is away and it is set so, goes on with the host, and ends once nobody cares', async () => {
-    const { host: teacher, id, code } = await host({ kind: 'hangman', live: { way: 'ownpace', hostAway: 'pause' } })
-    const ama = await student(code, { name: 'Ama' })
+    const {
+      host: teacher,
+      id,
+      code,
+    } = await rooms.host({ kind: 'hangman', live: { way: 'ownpace', hostAway: 'pause' } })
+    const ama = await rooms.student(code, { name: 'Ama' })
     await teacher.command({ type: 'start' })
     await until('the start', () => teacher.facts!.phase === 'running')
     const source = { database: server.database, puzzles: new PuzzleCache() }
@@ -130,11 +117,22 @@ describe('A live session', () => {
     expect((await ama.look()).live!.phase, 'and is kept').to.equal('over')
   })
 
+  it('is told within moments though the word of the server that changed it was lost', async () => {
+    const { host: teacher, id, code } = await rooms.host({ kind: 'hangman', live: { way: 'ownpace' } })
+    const ama = await rooms.student(code, { name: 'Ama' })
+    const [offer] = await rows<{ teacher_id: string }>(server, 'SELECT teacher_id FROM offers WHERE id = $id', { id })
+    const source = { database: server.database, puzzles: new PuzzleCache() }
+    await inScope(source, { teacherId: offer!.teacher_id }, (scope) =>
+      sendCommand(scope, id, { command: { type: 'start' }, revision: 0 }),
+    )
+    await until('the start', () => ama.reply!.live!.phase === 'running' && teacher.facts!.phase === 'running')
+  })
+
   it('that is deleted, or can’t be read, takes nothing from the others', async () => {
-    const gone = await host({ kind: 'hangman', live: { way: 'ownpace' } })
-    const broken = await host({ kind: 'quiz', live: { way: 'ownpace', end: { minutes: 1 } } })
-    const kept = await host({ kind: 'quiz', live: { way: 'ownpace', end: { minutes: 1 } } })
-    const ama = await student(kept.code, { name: 'Ama' })
+    const gone = await rooms.host({ kind: 'hangman', live: { way: 'ownpace' } })
+    const broken = await rooms.host({ kind: 'quiz', live: { way: 'ownpace', end: { minutes: 1 } } })
+    const kept = await rooms.host({ kind: 'quiz', live: { way: 'ownpace', end: { minutes: 1 } } })
+    const ama = await rooms.student(kept.code, { name: 'Ama' })
     for (const one of [broken, kept]) await one.host.command({ type: 'start' })
     await until('the start', () => kept.host.facts!.phase === 'running' && broken.host.facts!.phase === 'running')
     let isClosed = false
@@ -151,8 +149,8 @@ describe('A live session', () => {
   })
 
   it('is played at one’s own pace with any game, and ends for all at once', async () => {
-    const { host: teacher, code } = await host({ kind: 'wordsearch', live: { way: 'ownpace' } })
-    const ama = await student(code, { name: 'Ama' })
+    const { host: teacher, code } = await rooms.host({ kind: 'wordsearch', live: { way: 'ownpace' } })
+    const ama = await rooms.student(code, { name: 'Ama' })
     await teacher.command({ type: 'start' })
     await until('the game', () => ama.reply!.play !== null)
     await ama.move({ type: 'hint', item: 0 })

@@ -7,7 +7,7 @@ import {
   type SendMove,
 } from '@otter/api'
 import { io, type Socket } from 'socket.io-client'
-import { Client } from './testServer.ts'
+import { Client, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
 /** Waits until something is so; throws what is being waited for when it takes too long. */
 export async function until(what: string, isSo: () => boolean | Promise<boolean>, patience = 10_000): Promise<void> {
@@ -40,7 +40,7 @@ export class StudentScreen {
   readonly url: string
   socket: Socket | undefined
   reply: PlayReply | undefined
-  /** All that came over the socket, as text. */
+  /** All that was told when it came in, and over the socket, as text. */
   heard: string[] = []
 
   constructor(url: string, code: string) {
@@ -53,6 +53,7 @@ export class StudentScreen {
     const { body: reply, status } = await this.client.call('POST', `/play/${this.code}/join`, body)
     if (status !== 201) throw new Error(JSON.stringify(reply))
     this.reply = reply as PlayReply
+    this.heard.push(JSON.stringify(reply))
     return this.reply
   }
 
@@ -67,10 +68,8 @@ export class StudentScreen {
       const { body } = await this.client.call('POST', `/play/${this.code}/pass`, {})
       return (body as { pass: string }).pass
     })
-    this.socket.on('reply', (reply: PlayReply) => {
-      this.reply = reply
-      this.heard.push(JSON.stringify(reply))
-    })
+    this.socket.on('reply', (reply: PlayReply) => (this.reply = reply))
+    this.socket.onAny((...message) => this.heard.push(JSON.stringify(message)))
     await until('a student to connect', () => this.socket?.connected === true)
   }
 
@@ -134,11 +133,44 @@ export class HostScreen {
 }
 
 /** Opens a live session of a list; returns its id and code. */
-export async function openLive(
+async function openLive(
   teacher: { client: Client; listId: string },
   wanted: object,
 ): Promise<{ id: string; code: string }> {
   const { body, status } = await teacher.client.call('POST', `/lists/${teacher.listId}/live`, { seed: '1', ...wanted })
   if (status !== 201) throw new Error(JSON.stringify(body))
   return body as { id: string; code: string }
+}
+
+/** A server's live sessions in a test: opened with their hosts and students, and all closed after it. */
+export class LiveRooms {
+  private readonly screens: (HostScreen | StudentScreen)[] = []
+  private readonly server: Pick<TestServer, 'url'>
+
+  constructor(server: Pick<TestServer, 'url'>) {
+    this.server = server
+  }
+
+  /** Opens a session of a new teacher, and its host's screen. */
+  async host(wanted: object): Promise<{ host: HostScreen; id: string; code: string }> {
+    const teacher = await teacherWithList(this.server.url, WORDS)
+    const { id, code } = await openLive(teacher, wanted)
+    const host = new HostScreen(this.server.url, teacher.client, id)
+    this.screens.push(host)
+    await host.connect()
+    return { host, id, code }
+  }
+
+  /** Brings a student in. */
+  async student(code: string, body: object): Promise<StudentScreen> {
+    const screen = new StudentScreen(this.server.url, code)
+    this.screens.push(screen)
+    await screen.join(body)
+    await screen.connect()
+    return screen
+  }
+
+  close(): void {
+    for (const { socket } of this.screens.splice(0)) socket?.disconnect()
+  }
 }

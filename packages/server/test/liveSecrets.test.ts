@@ -2,52 +2,37 @@ import { GAME_KINDS, gameOf, WAY_KINDS } from '@otter/core'
 import type { QuizPuzzle } from '@otter/core/games/quiz'
 import { expect } from 'chai'
 import { readPass, signPass } from '../src/live/passes.ts'
-import { HostScreen, openLive, StudentScreen, until } from './liveScreens.ts'
+import { LiveRooms, StudentScreen, until } from './liveScreens.ts'
 import { puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+
+/** All that a student was told, in small letters. */
+function heardBy({ heard }: StudentScreen): string {
+  return heard.join('\n').toLowerCase()
+}
 
 describe('What a live session tells', () => {
   let server: TestServer
-  const screens: (HostScreen | StudentScreen)[] = []
+  let rooms: LiveRooms
   before(async () => {
     server = await startTestServer({ sockets: true })
+    rooms = new LiveRooms(server)
   })
-  afterEach(() => {
-    for (const { socket } of screens.splice(0)) socket?.disconnect()
-  })
+  afterEach(() => rooms.close())
   after(() => server.close())
-
-  async function host(wanted: object): Promise<{ host: HostScreen; id: string; code: string }> {
-    const teacher = await teacherWithList(server.url, WORDS)
-    const { id, code } = await openLive(teacher, wanted)
-    const screen = new HostScreen(server.url, teacher.client, id)
-    screens.push(screen)
-    await screen.connect()
-    return { host: screen, id, code }
-  }
-
-  /** A student of whom all traffic is kept: what the API replied, and all that came over the socket. */
-  async function student(code: string, body: object): Promise<{ screen: StudentScreen; heard: () => string }> {
-    const screen = new StudentScreen(server.url, code)
-    screens.push(screen)
-    const said = [JSON.stringify(await screen.join(body))]
-    await screen.connect()
-    screen.socket!.onAny((...message) => screen.heard.push(JSON.stringify(message)))
-    return { screen, heard: () => [...said, ...screen.heard].join('\n').toLowerCase() }
-  }
 
   for (const way of WAY_KINDS)
     for (const kind of GAME_KINDS) {
       const { sample, inStep } = gameOf(kind)
       if (sample.hidden === null || (way === 'together' && !inStep)) continue
       it(`holds no answer to ${kind} in any message before it was given or asked for: ${way}`, async () => {
-        const { host: teacher, code } = await host({ kind, options: sample.hidden, live: { way } })
-        const { screen, heard } = await student(code, { name: 'Ama' })
+        const { host: teacher, code } = await rooms.host({ kind, options: sample.hidden, live: { way } })
+        const screen = await rooms.student(code, { name: 'Ama' })
         await teacher.command({ type: 'start' })
         await until('the game', () => screen.reply!.play !== null)
         await screen.look()
         await teacher.command({ type: 'pause' })
         await until('the pause', () => screen.reply!.live!.phase === 'paused')
-        const all = heard() + JSON.stringify(screen.reply).toLowerCase()
+        const all = heardBy(screen) + JSON.stringify(screen.reply).toLowerCase()
         for (const word of WORDS) expect(all, word).not.to.include(word)
         expect(all).not.to.match(/"right":true|"key":\["/u)
       })
@@ -58,36 +43,36 @@ describe('What a live session tells', () => {
       host: teacher,
       id,
       code,
-    } = await host({
+    } = await rooms.host({
       kind: 'quiz',
       options: { form: 'typed', order: 'list' },
       live: { way: 'together', wayOptions: { seconds: 0, rankingBetween: true } },
     })
-    const ama = await student(code, { name: 'Ama' })
-    const bo = await student(code, { name: 'Bo' })
+    const ama = await rooms.student(code, { name: 'Ama' })
+    const bo = await rooms.student(code, { name: 'Bo' })
     await teacher.command({ type: 'start' })
-    await until('the question', () => bo.screen.reply!.play !== null && ama.screen.reply!.play !== null)
+    await until('the question', () => bo.reply!.play !== null && ama.reply!.play !== null)
     const { questions } = await puzzleOf<QuizPuzzle>(server, id)
     const answer = questions[0]!.answer.text
-    await ama.screen.move({ type: 'type', text: 'no idea' })
-    await ama.screen.look()
+    await ama.move({ type: 'type', text: 'no idea' })
+    await ama.look()
     // Long enough for the ranking to be told to who waits.
     await new Promise((resolve) => setTimeout(resolve, 3600))
-    for (const { heard, screen } of [ama, bo]) {
-      const all = heard() + JSON.stringify(screen.reply).toLowerCase()
+    for (const screen of [ama, bo]) {
+      const all = heardBy(screen) + JSON.stringify(screen.reply).toLowerCase()
       expect(all).not.to.include(answer)
       expect(all).not.to.match(/"right":true|"points":[1-9]/u)
       expect(screen.reply!.live!.me!.rank, 'a place would tell it too').to.equal(null)
     }
     await until('the host to see the answer', () => teacher.named('Ama')?.moves === 1)
     await teacher.command({ type: 'next' })
-    await until('the answer', () => JSON.stringify(bo.screen.reply).includes(answer))
+    await until('the answer', () => JSON.stringify(bo.reply).includes(answer))
   })
 
   it('opens no socket to whom it does not belong, and lets nobody answer for another', async () => {
-    const { id, code } = await host({ kind: 'hangman', live: { way: 'ownpace' } })
-    const ama = await student(code, { name: 'Ama' })
-    const participantId = ama.screen.reply!.live!.me!.participantId
+    const { id, code } = await rooms.host({ kind: 'hangman', live: { way: 'ownpace' } })
+    const ama = await rooms.student(code, { name: 'Ama' })
+    const participantId = ama.reply!.live!.me!.participantId
     const holder = { audience: 'player' as const, offerId: id, participantId, personId: participantId }
     const [content, signature] = signPass('for tests alone', holder).split('.')
     expect(readPass('for tests alone', `${content}.${signature}`)).to.include({ participantId })
@@ -109,25 +94,25 @@ describe('What a live session tells', () => {
   })
 
   it('keeps names: rude ones wait, who was sent out stays out, a code brings back, doors lock', async () => {
-    const { host: teacher, id, code } = await host({ kind: 'hangman', live: { way: 'ownpace', late: false } })
-    const rude = await student(code, { name: 'Sh1t' })
-    const shown = rude.screen.reply!
+    const { host: teacher, id, code } = await rooms.host({ kind: 'hangman', live: { way: 'ownpace', late: false } })
+    const rude = await rooms.student(code, { name: 'Sh1t' })
+    const shown = rude.reply!
     expect(shown.player!.name).not.to.match(/sh1t/iu)
     expect(shown.live!.me!.heldName).to.equal('Sh1t')
     await until('the host to see it', () => [...teacher.students.values()].some(({ heldName }) => heldName === 'Sh1t'))
     const { participantId } = [...teacher.students.values()][0]!
     const path = `/live/${id}/participants/${participantId}/name`
     expect((await teacher.client.call('PUT', path, { allowed: true })).status).to.equal(204)
-    expect((await rude.screen.look()).player!.name).to.equal('Sh1t')
+    expect((await rude.look()).player!.name).to.equal('Sh1t')
     const returnCode = shown.live!.me!.returnCode
-    const tablet = await student(code, { returnCode: returnCode.toLowerCase() })
-    expect(tablet.screen.reply!.live!.me!.participantId).to.equal(participantId)
+    const tablet = await rooms.student(code, { returnCode: returnCode.toLowerCase() })
+    expect(tablet.reply!.live!.me!.participantId).to.equal(participantId)
     const wrong = await new StudentScreen(server.url, code).client.call('POST', `/play/${code}/join`, {
       returnCode: 'XXXX',
     })
     expect([wrong.status, wrong.body.code]).to.deep.equal([404, 'no-return-code'])
     await teacher.client.call('PATCH', `/links/${id}/participants/${participantId}`, { removed: true })
-    const again = await rude.screen.client.call('POST', `/play/${code}/join`, { name: 'Somebody else' })
+    const again = await rude.client.call('POST', `/play/${code}/join`, { name: 'Somebody else' })
     expect(again.body.code, 'the browser is known').to.equal('taken-out')
     await teacher.command({ type: 'lock', locked: true })
     const locked = await new StudentScreen(server.url, code).client.call('POST', `/play/${code}/join`, { name: 'Bo' })
@@ -140,12 +125,12 @@ describe('What a live session tells', () => {
   })
 
   it('makes kind names, takes names from a list, and puts teams of equal size together', async () => {
-    const given = await host({
+    const given = await rooms.host({
       kind: 'hangman',
       live: { way: 'ownpace', names: 'given', teams: { by: 'drawn', names: ['River', 'Meadow'] } },
     })
     const names = new Set<string>()
-    for (let index = 0; index < 6; index++) names.add((await student(given.code, {})).screen.reply!.player!.name)
+    for (let index = 0; index < 6; index++) names.add((await rooms.student(given.code, {})).reply!.player!.name)
     expect(names.size).to.equal(6)
     for (const name of names) expect(name).to.match(/^\p{Lu}\p{L}+ \p{Lu}\p{L}+$/u)
     const sizes = await rows<{ count: number }>(
@@ -154,11 +139,11 @@ describe('What a live session tells', () => {
       { id: given.id },
     )
     expect(sizes.map(({ count }) => count)).to.deep.equal([3, 3])
-    const listed = await host({ kind: 'hangman', live: { names: 'list' }, roster: ['Ama', 'Bo'] })
+    const listed = await rooms.host({ kind: 'hangman', live: { names: 'list' }, roster: ['Ama', 'Bo'] })
     const open = await new StudentScreen(server.url, listed.code).look()
     expect(open.live!.roster).to.deep.equal(['Ama', 'Bo'])
-    const ama = await student(listed.code, { name: 'ama' })
-    expect(ama.screen.reply!.player!.name).to.equal('Ama')
+    const ama = await rooms.student(listed.code, { name: 'ama' })
+    expect(ama.reply!.player!.name).to.equal('Ama')
     const stranger = new StudentScreen(server.url, listed.code)
     expect((await stranger.look()).live!.roster, 'a name is given once').to.deep.equal(['Bo'])
     expect((await stranger.client.call('POST', `/play/${listed.code}/join`, { name: 'Zed' })).body.code).to.equal(
@@ -171,8 +156,8 @@ describe('What a live session tells', () => {
       host: teacher,
       id,
       code,
-    } = await host({ kind: 'quiz', options: { second: false, form: 'typed' }, live: { way: 'ownpace' } })
-    const { screen } = await student(code, { name: 'Ama' })
+    } = await rooms.host({ kind: 'quiz', options: { second: false, form: 'typed' }, live: { way: 'ownpace' } })
+    const screen = await rooms.student(code, { name: 'Ama' })
     await teacher.command({ type: 'start' })
     await until('the game', () => screen.reply!.play !== null)
     await screen.move({ type: 'type', text: 'no idea' })

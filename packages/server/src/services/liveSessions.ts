@@ -229,6 +229,17 @@ async function passAbsence(scope: Scope, { offerId, long }: Absence): Promise<bo
   return saveSession(scope, now, next)
 }
 
+/** Returns how often each of some sessions has changed. */
+export async function revisionsOf(
+  scope: Reader,
+  offerIds: readonly string[],
+): Promise<{ offerId: string; revision: number }[]> {
+  return scope.query(
+    'SELECT offer_id AS "offerId", revision FROM live_sessions WHERE offer_id = ANY ($offerIds::uuid[])',
+    { offerIds },
+  )
+}
+
 /** Is told of each session that has changed, and why one could not be seen to. */
 export interface SessionWatcher {
   onChange: (offerId: string) => void
