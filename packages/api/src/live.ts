@@ -1,7 +1,7 @@
-import { GAME_KINDS, HostCommand, LiveEnd, LiveRules, WAY_KINDS, type Outcome } from '@otter/core'
+import { GAME_KINDS, HostCommand, LiveEnd, LiveRules, WAY_KINDS } from '@otter/core'
 import { z } from 'zod'
 import { LOOK_PARTS } from './look.ts'
-import { CreateOffer, ParticipantName } from './offer.ts'
+import { CreateOffer, OutcomeCode, ParticipantName } from './offer.ts'
 
 /** How a student's otter looks: numbers of its parts, from 0. */
 export const Look = z.strictObject({
@@ -56,7 +56,6 @@ export type AnswerName = z.input<typeof AnswerName>
 
 const Phase = z.enum(['lobby', 'running', 'paused', 'over'])
 const Left = z.object({ whole: z.number().nullable(), asked: z.number().nullable() })
-const OutcomeCode = z.enum(['right', 'wrong', 'passed', 'opinion']) satisfies z.ZodType<Outcome>
 
 /** How many gave each answer to a question that is closed. */
 export const Split = z.object({
@@ -68,6 +67,7 @@ export type Split = z.infer<typeof Split>
 
 /** What all are asked now, or whose answer all are shown. */
 export const LiveRound = z.object({
+  entryId: z.uuid(),
   number: z.number().int(),
   of: z.number().int(),
   phase: z.enum(['asking', 'told']),

@@ -110,7 +110,8 @@ export const AnswerReturn = z.object({ same: z.boolean() })
 export type AnswerReturn = z.input<typeof AnswerReturn>
 
 const Participant = z.object({ participantId: z.uuid(), name: z.string() })
-const OutcomeCode = z.enum(['right', 'wrong', 'passed', 'opinion']) satisfies z.ZodType<Outcome>
+/** What a response came to. */
+export const OutcomeCode = z.enum(['right', 'wrong', 'passed', 'opinion']) satisfies z.ZodType<Outcome>
 const DoingNow = z.object({
   code: z.string(),
   values: z.record(z.string(), z.union([z.string(), z.number()])),

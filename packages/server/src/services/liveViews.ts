@@ -111,6 +111,7 @@ export async function roundOf(
   if (!standing || !step || session.phase === 'over') return null
   const told = !standing.open
   return {
+    entryId: step.entryId,
     number: standing.place + 1,
     of: steps.length,
     phase: told ? 'told' : 'asking',

@@ -1,4 +1,4 @@
-import type { PlayReply } from '@otter/api'
+import type { PlayReply, Split } from '@otter/api'
 import type { EntryList } from '@otter/core'
 import type { ReactNode } from 'react'
 import type { KeyHelp } from './keyHelp.ts'
@@ -45,6 +45,20 @@ export interface OptionsProps<Options> {
   onChange(options: Options): void
 }
 
+/** What a game's screens get where all are asked the same at once. */
+export interface InStepProps<View> {
+  /** What the wall, or the teacher, may know of what all are asked. */
+  view: View
+  /** How the class answered; null while it still can. */
+  split: Split | null
+}
+
+/** How a game shows what all are asked at once: on the wall, and to the teacher alone, with the answer. */
+interface InStepScreens<View> {
+  Wall(props: InStepProps<View>): ReactNode
+  Teacher(props: { view: View }): ReactNode
+}
+
 /** What a teacher sees of a game, beside the playing itself. */
 export interface TeacherScreens<Options, Puzzle> {
   /** What is chosen for it. */
@@ -55,6 +69,8 @@ export interface TeacherScreens<Options, Puzzle> {
   Lead?(props: LeadProps): ReactNode
   /** The game as a class plays it together; absent where that is its own playing. */
   Wall?(props: GameWallProps<Puzzle>): ReactNode
+  /** What is shown where all are asked the same at once; absent where the game is only played alone. */
+  inStep?: InStepScreens<unknown>
   /** Keys of its playing, and of its own screen for the wall; absent where they only press what has the frame. */
   keys?: readonly KeyHelp[]
   wallKeys?: readonly KeyHelp[]

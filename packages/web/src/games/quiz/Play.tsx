@@ -25,6 +25,11 @@ export function Play({ view, send, waiting, left, opinions }: PlayProps<QuizView
         left={left}
         send={send}
       />
+      {sent && (
+        <p role="status" className="quiet text-center text-lg">
+          {t(sent.change ? 'sentChange' : 'sent')}
+        </p>
+      )}
       {told && (
         <Told
           told={told}

@@ -2,6 +2,8 @@ import { QuizOptions, type QuizPuzzle } from '@otter/core/games/quiz'
 import type { Values } from '../../texts/texts.ts'
 import type { TeacherScreens } from '../contract.ts'
 import { PRESS, SPACE } from '../keyHelp.ts'
+import { InStepTeacher } from './InStepTeacher.tsx'
+import { InStepWall } from './InStepWall.tsx'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
 import { Wall } from './Wall.tsx'
@@ -13,6 +15,7 @@ export const screens: TeacherScreens<QuizOptions, QuizPuzzle> = {
   Options,
   Thumbnail,
   Wall,
+  inStep: { Wall: InStepWall, Teacher: InStepTeacher },
   keys: [{ keys: ['A', 'B', 'C', 'D'], does: 'choose' }, PRESS],
   wallKeys: [
     { keys: [SPACE], does: 'reveal' },

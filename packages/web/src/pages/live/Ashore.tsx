@@ -3,6 +3,7 @@ import type { CSSProperties } from 'react'
 import { commonTexts, liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { OtterAvatar } from '../../live/OtterAvatar.tsx'
+import { Otter } from '../../ui/Otter.tsx'
 
 /** Most who come ashore; all others are in the water, in no order. */
 const FIRST = 5
@@ -58,21 +59,8 @@ function Swimmer({ index }: { index: number }) {
   const x = 4 + ((index * 37) % 92)
   const y = 20 + ((index * 53) % 20)
   return (
-    <svg
-      viewBox="0 0 64 40"
-      aria-hidden="true"
-      className="absolute w-[3.2vw]"
-      style={{ insetInlineStart: `${x}%`, top: `${y}%` }}
-    >
-      <path d="M14 28c1-13 8-21 20-21 11 0 17 8 19 19z" fill="#7A5A3A" />
-      <circle cx="45" cy="17" r="2.2" fill="#FFFDF7" />
-      <path
-        d="M3 33c5-6 9-6 14 0s9 6 14 0 9-6 14 0 9 6 14 0"
-        fill="none"
-        stroke="#0F6B78"
-        strokeWidth="3.5"
-        strokeLinecap="round"
-      />
-    </svg>
+    <span className="absolute" style={{ insetInlineStart: `${x}%`, top: `${y}%` }}>
+      <Otter size={innerWidth * 0.032} />
+    </span>
   )
 }

@@ -12,7 +12,6 @@ import { ClassNow } from './ClassNow.tsx'
 import { EndSession } from './EndSession.tsx'
 import { NamesAtDoor } from './NamesAtDoor.tsx'
 import { NeedsHelp } from './NeedsHelp.tsx'
-import { QuestionNow } from './QuestionNow.tsx'
 import { StudentTable } from './StudentTable.tsx'
 import { useCommand } from './useCommand.ts'
 
@@ -31,7 +30,7 @@ export function Running({ state }: { state: HostState }) {
       )}
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="flex min-w-0 flex-col gap-4">
-          {facts.view !== null && <QuestionNow state={state} />}
+          <AskedNow state={state} />
           <StudentTable state={state} />
         </div>
         <div className="flex flex-col gap-4">
@@ -40,6 +39,25 @@ export function Running({ state }: { state: HostState }) {
         </div>
       </div>
     </>
+  )
+}
+
+/** What all are asked, as its game shows it to the teacher, and how many have answered. */
+function AskedNow({ state: { kind, facts, students, questions } }: { state: HostState }) {
+  const t = useTexts(liveTexts)
+  const { inStep } = TEACHER[kind]
+  const { round, view } = facts
+  if (!round || !inStep) return null
+  const here = students.filter(({ removed, waits }) => !removed && !waits).length
+  const tally = questions.find(({ entryId }) => entryId === round.entryId)
+  return (
+    <section className="panel flex flex-col gap-2 p-4">
+      <p className="quiet flex justify-between gap-3">
+        <span>{t('wall.question', { number: round.number, of: round.of })}</span>
+        <span role="status">{t('wall.answered', { answered: tally ? tally.right + tally.wrong : 0, here })}</span>
+      </p>
+      <inStep.Teacher view={view} />
+    </section>
   )
 }
 

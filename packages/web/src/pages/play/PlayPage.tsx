@@ -6,6 +6,7 @@ import { playTexts } from '../../texts/namespaces.ts'
 import { changeLanguage, useTexts, useWriting } from '../../texts/texts.ts'
 import { Otter, OtterAfloat } from '../../ui/Otter.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
+import { KnownName } from './KnownName.tsx'
 import { Playing } from './Playing.tsx'
 import { usePlay } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
@@ -259,20 +260,13 @@ function NameForm({ onJoin, problem }: NameFormProps) {
           {t('noName')}
         </p>
       )}
-      {problem && !empty && (
+      {problem && !empty && !isKnown && (
         <p role="alert" className="text-error">
-          {isKnown ? t('nameHere', { name: name.trim() }) : text(problem)}
+          {text(problem)}
         </p>
       )}
       {isKnown ? (
-        <>
-          <button type="button" className="btn btn-primary h-14 text-lg" disabled={busy} onClick={() => join('back')}>
-            {t('comeBack', { name: name.trim() })}
-          </button>
-          <button type="button" className="btn h-14 text-lg" disabled={busy} onClick={() => join('other')}>
-            {t('otherOne', { name: name.trim() })}
-          </button>
-        </>
+        <KnownName name={name.trim()} busy={busy} onJoin={join} />
       ) : (
         <button type="submit" className="btn btn-primary h-14 text-lg" disabled={busy}>
           {t('begin')}

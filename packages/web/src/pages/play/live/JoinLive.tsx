@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react'
 import type { ApiError } from '../../../api/client.ts'
 import { livePlayTexts, playTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
+import { KnownName } from '../KnownName.tsx'
 import { useProblemText } from '../useProblemText.ts'
 import { OtterBuilder } from './OtterBuilder.tsx'
 
@@ -137,7 +138,7 @@ function Newcomer({ live, busy, problem, onJoin }: FormProps & { live: LiveView 
         <Teams teams={live.teams} chosen={teamId ?? live.teams[0]!.teamId} onChoose={setTeamId} />
       )}
       {isKnown ? (
-        <Known name={given.trim()} busy={busy} onJoin={(same) => join({ name: given, same })} />
+        <KnownName name={given.trim()} busy={busy} onJoin={(same) => join({ name: given, same })} />
       ) : (
         <>
           <Trouble problem={problem} />
@@ -212,21 +213,6 @@ function Teams({
         ))}
       </div>
     </fieldset>
-  )
-}
-
-function Known({ name, busy, onJoin }: { name: string; busy: boolean; onJoin: (same: 'back' | 'other') => void }) {
-  const play = useTexts(playTexts)
-  return (
-    <>
-      <p role="alert">{play('nameHere', { name })}</p>
-      <button type="button" className="btn btn-primary h-14 text-lg" disabled={busy} onClick={() => onJoin('back')}>
-        {play('comeBack', { name })}
-      </button>
-      <button type="button" className="btn h-14 text-lg" disabled={busy} onClick={() => onJoin('other')}>
-        {play('otherOne', { name })}
-      </button>
-    </>
   )
 }
 

@@ -37,17 +37,10 @@ export function LiveNews({ live, sounds }: { live: LiveView; sounds: Sounds }) {
   )
 }
 
-/** What stands below the question that all are asked: that the answer is sent, or how the class answered. */
-export function RoundNews({ live, hasSent, canChange }: { live: LiveView; hasSent: boolean; canChange: boolean }) {
+/** What stands below a question that all were asked, once it is closed: how the class answered. */
+export function RoundNews({ live: { round } }: { live: LiveView }) {
   const t = useTexts(livePlayTexts)
-  const { round } = live
-  if (!round) return null
-  if (round.phase === 'asking')
-    return (
-      <p role="status" className="quiet text-center text-lg">
-        {hasSent && t(canChange ? 'sentChange' : 'sent')}
-      </p>
-    )
+  if (round?.phase !== 'told') return null
   const all = round.split?.answers.reduce((sum, { count }) => sum + count, 0) ?? 0
   return (
     <section aria-label={t('split')} className="panel flex flex-col gap-2 p-4">

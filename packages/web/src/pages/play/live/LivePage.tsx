@@ -24,8 +24,6 @@ export function LivePage({ reply, live, state }: LivePageProps) {
   if (!live.me || !reply.player) return <JoinLive live={live} problem={state.problem} onJoin={state.join} />
   if (live.phase === 'lobby' || !reply.play)
     return <WaitingRoom me={live.me} name={reply.player.name} onChange={state.changeMe} />
-  // Of what all are asked at once, a game's own view says whether an answer is sent.
-  const { sent } = (reply.play.view ?? {}) as { sent?: { change: boolean } | null }
   return (
     <>
       <LiveNews live={live} sounds={sounds} />
@@ -47,7 +45,7 @@ export function LivePage({ reply, live, state }: LivePageProps) {
             stops={!live.inStep && live.phase === 'running'}
             again={live.phase === 'running' && live.rounds ? { name: t('round'), help: t('roundHelp') } : null}
           >
-            <RoundNews live={live} hasSent={Boolean(sent)} canChange={sent?.change ?? false} />
+            <RoundNews live={live} />
             {live.ranking && (live.round?.phase === 'told' || reply.play.score.finished) && (
               <RankingList ranking={live.ranking} />
             )}
