@@ -1,14 +1,19 @@
-import { fork, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { closeSync, fsyncSync, openSync, readdirSync, readFileSync, rmSync, writeSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
-import { SOCKET_PATH, TOKEN_HEADER, type HostChanges, type PlayReply } from '@otter/api'
+import type { HostChanges, PlayReply } from '@otter/api'
 import type { QuizView } from '@otter/core/games/quiz'
-import pg from 'pg'
 import { io, type Socket } from 'socket.io-client'
+import { comeIn, connected, move, Teacher, type Host, type Player } from './livePlayers.ts'
+import {
+  databaseSeconds,
+  fsyncTimes,
+  percentile,
+  startBare,
+  startServer,
+  told,
+  usage,
+  type Measured,
+} from './measuring.ts'
 
 /** Between two answers of a player, and for how long answers are measured; in milliseconds. */
 const PACE = 5000
@@ -19,13 +24,6 @@ const AT_ONCE = 48
 const RUSH = 2000
 
 const pause = (milliseconds: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, milliseconds))
-
-/** A server under measurement, as a process of its own. */
-interface Measured {
-  url: string
-  pid: number
-  stop: () => Promise<void>
-}
 
 /**
  * Many players at once on one server, with real sockets on loopback from this process; beside a bare Socket.IO server
@@ -55,118 +53,6 @@ export async function benchLive(args: readonly string[]): Promise<void> {
   }
 }
 
-/** How long it takes to write a page and be sure that the disk has it, in milliseconds. */
-function fsyncTimes(): number[] {
-  const file = join(tmpdir(), `otter-fsync-${process.pid}`)
-  const handle = openSync(file, 'w')
-  const page = Buffer.alloc(8192, 1)
-  const times = Array.from({ length: 200 }, () => {
-    const from = performance.now()
-    writeSync(handle, page)
-    fsyncSync(handle)
-    return performance.now() - from
-  })
-  closeSync(handle)
-  rmSync(file)
-  return times
-}
-
-function percentile(values: readonly number[], share: number): number {
-  const sorted = [...values].sort((one, other) => one - other)
-  return sorted[Math.min(sorted.length - 1, Math.floor((sorted.length * share) / 100))] ?? NaN
-}
-
-function told(times: readonly number[]): string {
-  return [50, 95, 99].map((share) => `p${share} ${percentile(times, share).toFixed(1)}`).join(', ') + ' ms'
-}
-
-async function createDatabase(): Promise<string> {
-  const cluster = process.env.TEST_CLUSTER_URL ?? ''
-  const name = `bench_${randomUUID().replaceAll('-', '')}`
-  const admin = new pg.Client({ connectionString: `${cluster}/postgres` })
-  await admin.connect()
-  await admin.query(`CREATE DATABASE ${name}`)
-  await admin.end()
-  return `${cluster}/${name}`
-}
-
-function readied(child: ChildProcess): Promise<number> {
-  return new Promise((resolve, reject) => {
-    child.once('exit', () => reject(new Error('a server did not start')))
-    child.once('message', (message) => resolve((message as { ready: number }).ready))
-  })
-}
-
-async function measured(child: ChildProcess): Promise<Measured> {
-  const port = await readied(child)
-  child.removeAllListeners('exit')
-  return {
-    url: `http://127.0.0.1:${port}`,
-    pid: child.pid!,
-    stop: async () => {
-      const gone = new Promise((resolve) => child.once('exit', resolve))
-      child.kill('SIGTERM')
-      await gone
-    },
-  }
-}
-
-async function startServer(): Promise<Measured> {
-  const home = fileURLToPath(new URL('../../../', import.meta.url))
-  return measured(
-    fork(`${home}packages/server/dist/server.js`, {
-      env: {
-        ...process.env,
-        DATABASE_URL: await createDatabase(),
-        PORT: '0',
-        SAMPLE_DATA: '0',
-        SESSION_SECRET: 'for benchmarks alone',
-        WEB_FOLDER: `${home}dist/web`,
-      },
-    }),
-  )
-}
-
-async function startBare(): Promise<Measured> {
-  return measured(
-    fork(fileURLToPath(import.meta.url), ['bare-server'], {
-      env: { ...process.env, DATABASE_URL: await createDatabase() },
-    }),
-  )
-}
-
-/** Time that a process has worked, in seconds, and the memory that it holds, in bytes. */
-function usage(pid: number): { seconds: number; bytes: number } {
-  const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' ')
-  const [, kilobytes] = /VmRSS:\s+(\d+)/u.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))!
-  return { seconds: (Number(fields[11]) + Number(fields[12])) / 100, bytes: Number(kilobytes) * 1024 }
-}
-
-/** Returns the time that the database's processes have worked, in seconds. */
-async function databaseSeconds(): Promise<number> {
-  const client = new pg.Client({ connectionString: `${process.env.TEST_CLUSTER_URL ?? ''}/postgres` })
-  await client.connect()
-  const { rows } = await client.query<{ pid: number }>('SELECT pg_backend_pid() AS pid')
-  const parent = statOf(rows[0]!.pid)![1]
-  await client.end()
-  // With what those have worked that are gone.
-  const gone = statOf(Number(parent))!
-  const stats = readdirSync('/proc').map((name) => (/^\d+$/u.test(name) ? statOf(Number(name)) : undefined))
-  return stats.reduce(
-    (sum, stat) => sum + (stat && stat[1] === parent ? (Number(stat[11]) + Number(stat[12])) / 100 : 0),
-    (Number(gone[13]) + Number(gone[14])) / 100,
-  )
-}
-
-/** Returns what the kernel says of a process, from its state on; undefined where it is gone. */
-function statOf(pid: number): string[] | undefined {
-  try {
-    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1]!.split(' ')
-  } catch {
-    return undefined
-  }
-}
-
 /** Does work for each of many, so many at once. */
 async function forAll<Item>(items: readonly Item[], work: (item: Item) => Promise<void>): Promise<void> {
   let next = 0
@@ -175,13 +61,6 @@ async function forAll<Item>(items: readonly Item[], work: (item: Item) => Promis
       while (next < items.length) await work(items[next++]!)
     }),
   )
-}
-
-function connected(socket: Socket): Promise<void> {
-  return new Promise((resolve, reject) => {
-    socket.once('connect', resolve)
-    socket.once('connect_error', reject)
-  })
 }
 
 async function benchBare(server: Measured, players: number): Promise<number[]> {
@@ -230,123 +109,6 @@ async function paced<Item>(items: readonly Item[], time: number, act: (item: Ite
       }
     }),
   )
-}
-
-/** A player without a screen. */
-interface Player {
-  code: string
-  token: string
-  socket: Socket
-  reply: PlayReply
-  participantId: string
-}
-
-/** A host without a screen: what came, and what its socket was sent in bytes. */
-interface Host {
-  id: string
-  code: string
-  socket: Socket
-  bytes: number
-  revision: number
-}
-
-class Teacher {
-  private cookie = ''
-  private readonly url: string
-
-  constructor(url: string) {
-    this.url = url
-  }
-
-  async call<Reply>(method: string, path: string, body?: object): Promise<Reply> {
-    const response = await fetch(`${this.url}/api${path}`, {
-      method,
-      headers: { 'Content-Type': 'application/json', Cookie: this.cookie },
-      ...(body && { body: JSON.stringify(body) }),
-    })
-    const cookies = response.headers.getSetCookie().map((line) => line.split(';')[0])
-    if (cookies.length > 0) this.cookie = cookies.join('; ')
-    if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`)
-    return (response.status === 204 ? undefined : await response.json()) as Reply
-  }
-
-  async listOf(words: number): Promise<string> {
-    await this.call('POST', '/teachers', {
-      name: 'Teacher',
-      email: `${randomUUID()}@bench.example`,
-      password: 'a long password for all',
-    })
-    const { id } = await this.call<{ id: string }>('POST', '/lists', { title: 'Many words' })
-    const put = Array.from({ length: words }, (_, index) => ({
-      id: randomUUID(),
-      position: index + 1,
-      answer: { text: `answer ${index}` },
-      prompt: { text: `What is number ${index}?` },
-    }))
-    await this.call('PATCH', `/lists/${id}`, { version: 0, put })
-    return id
-  }
-
-  async host(url: string, listId: string, live: object): Promise<Host> {
-    const { id, code } = await this.call<{ id: string; code: string }>('POST', `/lists/${listId}/live`, {
-      kind: 'quiz',
-      seed: String(Math.random()),
-      options: { second: false },
-      live,
-    })
-    const { pass } = await this.call<{ pass: string }>('POST', `/live/${id}/passes/teacher`, {})
-    const socket = openSocket(url, pass)
-    const host: Host = { id, code, socket, bytes: 0, revision: 0 }
-    socket.io.engine.on('packet', ({ data }: { data?: unknown }) => {
-      if (typeof data === 'string') host.bytes += data.length
-    })
-    socket.on('changes', ({ facts }: HostChanges) => {
-      if (facts) host.revision = facts.revision
-    })
-    await connected(socket)
-    return host
-  }
-
-  async command(host: Host, command: object): Promise<void> {
-    await this.call('POST', `/live/${host.id}/commands`, { command, revision: host.revision })
-  }
-}
-
-function openSocket(url: string, pass: string): Socket {
-  return io(url, { path: SOCKET_PATH, transports: ['websocket'], forceNew: true, reconnection: false, auth: { pass } })
-}
-
-async function comeIn(url: string, code: string, name: string): Promise<Player> {
-  const headers = { 'Content-Type': 'application/json' }
-  const address = `${url}/api/play/${code}`
-  const response = await fetch(`${address}/join`, {
-    method: 'POST',
-    headers,
-    body: JSON.stringify({ name, keep: 'page', requestId: randomUUID() }),
-  })
-  const reply = (await response.json()) as PlayReply
-  if (!response.ok) throw new Error(JSON.stringify(reply))
-  const token = reply.token!
-  const passed = await fetch(`${address}/pass`, {
-    method: 'POST',
-    headers: { ...headers, [TOKEN_HEADER]: token },
-    body: '{}',
-  })
-  const { pass } = (await passed.json()) as { pass: string }
-  const socket = openSocket(url, pass)
-  const player: Player = { code, token, socket, reply, participantId: reply.live!.me!.participantId }
-  socket.on('reply', (next: PlayReply) => (player.reply = next))
-  await connected(socket)
-  return player
-}
-
-async function move(player: Player, made: object): Promise<PlayReply> {
-  const { attempt, moment } = player.reply.play!
-  const answer = (await player.socket.emitWithAck('move', { id: randomUUID(), attempt, for: moment, move: made })) as {
-    reply?: PlayReply
-  }
-  if (!answer.reply) throw new Error(JSON.stringify(answer))
-  return (player.reply = answer.reply)
 }
 
 async function joinAll(
