@@ -182,6 +182,8 @@ export const HostStudent = z.object({
   last: z.array(OutcomeCode),
   lastAt: z.number(),
   done: z.boolean(),
+  /** Whether answers came too late that can still be counted. */
+  late: z.boolean(),
 })
 export type HostStudent = z.infer<typeof HostStudent>
 

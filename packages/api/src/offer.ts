@@ -144,6 +144,8 @@ export const ParticipantResult = Participant.extend({
   doing: DoingNow.nullable(),
   /** So many times as much time as others have. */
   factor: z.number(),
+  /** Whether answers came too late that can still be counted. */
+  late: z.boolean(),
   lastSeenAt: z.iso.datetime(),
 })
 export type ParticipantResult = z.infer<typeof ParticipantResult>
@@ -176,11 +178,23 @@ export type ResultsReply = z.infer<typeof ResultsReply>
 
 /**
  * Who gave which answer to a question: each student's first attempt that met it, right ones last. A delayed one waited on
- * its device for a connection: it counts from when it was given.
+ * its device for a connection: it counts from when it was given. A late one counts by the teacher's word.
  */
 export const AnswersReply = z.object({
   answers: z.array(
-    Participant.extend({ outcome: OutcomeCode, given: z.string(), milliseconds: z.number(), delayed: z.boolean() }),
+    Participant.extend({
+      outcome: OutcomeCode,
+      given: z.string(),
+      milliseconds: z.number(),
+      delayed: z.boolean(),
+      late: z.boolean(),
+    }),
   ),
 })
 export type AnswersReply = z.infer<typeof AnswersReply>
+
+/** What a student answered too late, as it would count; offline where it waited on its device for a connection. */
+export const LateAnswers = z.object({
+  answers: z.array(z.object({ text: z.string(), given: z.string(), outcome: OutcomeCode, wasOffline: z.boolean() })),
+})
+export type LateAnswers = z.infer<typeof LateAnswers>

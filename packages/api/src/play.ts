@@ -48,9 +48,9 @@ export type SendMove = z.input<typeof SendMove>
 
 /**
  * What became of a move: it changed something, it changed nothing, it had come before, or it was made for what has
- * passed.
+ * passed; then a late one is an answer that the teacher can still count.
  */
-export const MoveFate = z.enum(['taken', 'void', 'repeated', 'passed'])
+export const MoveFate = z.enum(['taken', 'void', 'repeated', 'passed', 'late'])
 export type MoveFate = z.infer<typeof MoveFate>
 
 /** A play as its player sees it. */

@@ -7,6 +7,7 @@ import {
   ranked,
   scoreOf,
   tallies,
+  teamFor,
   teamScores,
   type NameLanguage,
   type Outcome,
@@ -54,6 +55,56 @@ describe('A ranking', () => {
         expect(team!.score).to.be.within(Math.min(...points), Math.max(...points))
       }),
     )
+  })
+})
+
+describe('Teams', () => {
+  const come = (strengths: readonly (number | null)[], count: number, isBalanced: boolean): (number | null)[][] => {
+    const teams = Array.from({ length: count }, (_, index) => ({
+      teamId: `${index}`,
+      strengths: [] as (number | null)[],
+    }))
+    for (const [index, strength] of strengths.entries()) {
+      const teamId = teamFor(teams, { isBalanced, strength, random: randomFrom(`${index}`) })
+      teams[Number(teamId)]!.strengths.push(strength)
+    }
+    return teams.map((team) => team.strengths)
+  }
+  const anyStrength = fc.oneof(fc.constant(null), fc.double({ min: 0, max: 1, noNaN: true }))
+
+  it('never differ in size by more than one, however students come to them', () => {
+    fc.assert(
+      fc.property(fc.array(anyStrength), fc.integer({ min: 1, max: 12 }), fc.boolean(), (all, count, isBalanced) => {
+        const sizes = come(all, count, isBalanced).map((team) => team.length)
+        expect(sizes.reduce((sum, size) => sum + size, 0)).to.equal(all.length)
+        expect(Math.max(...sizes) - Math.min(...sizes)).to.be.at.most(1)
+      }),
+    )
+    expect(() => come([1], 0, true)).to.throw(RangeError)
+  })
+
+  it('are nearer to each other where they are balanced than where chance decides', () => {
+    const random = randomFrom('teams')
+    const spread = (teams: (number | null)[][]): number => {
+      const sums = teams.map((team) => team.reduce<number>((sum, strength) => sum + (strength ?? 0.5), 0))
+      return Math.max(...sums) - Math.min(...sums)
+    }
+    let [balanced, drawn] = [0, 0]
+    for (let round = 0; round < 200; round++) {
+      const all = Array.from({ length: 24 }, () => random.below(101) / 100)
+      balanced += spread(come(all, 4, true))
+      drawn += spread(come(random.shuffled(all), 4, false))
+    }
+    expect(balanced).to.be.lessThan(drawn / 2)
+  })
+
+  it('get the strongest and the weakest apart', () => {
+    expect(come([1, 0, 1, 0], 2, true)).to.satisfy(([one, other]: number[][]) => one![0] !== other![0])
+    const [one, other] = come([0.9, 0.9, 0.1, 0.1], 2, true)
+    expect([one, other]).to.deep.equal([
+      [0.9, 0.1],
+      [0.9, 0.1],
+    ])
   })
 })
 

@@ -1,10 +1,12 @@
+import type { HostState } from '@otter/api'
 import type { QuizPuzzle, QuizView } from '@otter/core/games/quiz'
+import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { expect } from 'chai'
 import { inScope } from '../src/db/scope.ts'
 import { passAbsences, sendCommand } from '../src/services/liveSessions.ts'
 import { PuzzleCache } from '../src/services/puzzleCache.ts'
-import { LiveRooms, until } from './liveScreens.ts'
-import { puzzleOf, rows, startTestServer, type TestServer } from './testServer.ts'
+import { LiveRooms, openLive, StudentScreen, until } from './liveScreens.ts'
+import { puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
 describe('A live session', () => {
   let server: TestServer
@@ -158,5 +160,59 @@ describe('A live session', () => {
     await teacher.command({ type: 'end' })
     await until('the end', () => ama.reply!.live!.phase === 'over')
     expect((await ama.move({ type: 'hint', item: 1 })).fate, 'nothing after the end').to.equal('passed')
+  })
+
+  it('ends once somebody has the points that were set, also where these are set while it runs', async () => {
+    const { host: teacher, id, code } = await rooms.host({ kind: 'quiz', options: { order: 'list' } })
+    const ama = await rooms.student(code, { name: 'Ama' })
+    await teacher.command({ type: 'start' })
+    await until('the game', () => ama.reply!.play !== null)
+    const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+    const answer = async (place: number): Promise<void> => {
+      await ama.move({ type: 'choose', choices: [questions[place]!.choices.findIndex(({ right }) => right)] })
+      await ama.move({ type: 'next' })
+    }
+    await answer(0)
+    const points = (questions[0]?.worth ?? 0) + (questions[1]?.worth ?? 0)
+    await until('the host to see it', () => teacher.facts!.phase === 'running')
+    const { facts } = (await teacher.client.call('GET', `/live/${id}`)).body
+    const end = { minutes: null, points, allDone: false }
+    expect(await teacher.command({ type: 'set-end', end }, facts.revision)).to.equal(204)
+    await until('the new end', () => teacher.facts!.end.points === points)
+    await new Promise((resolve) => setTimeout(resolve, 1500))
+    expect(teacher.facts!.phase, 'half of them are not enough').to.equal('running')
+    await answer(1)
+    await until('the end', () => ama.reply!.live!.phase === 'over' && teacher.facts!.phase === 'over')
+    expect(teacher.facts!.endedBy).to.equal('points')
+  })
+
+  it('puts students into teams by how they did before', async () => {
+    const { client, listId } = await teacherWithList(server.url, WORDS)
+    const earlier = (await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })).body
+    const { words } = await puzzleOf<WordSearchPuzzle>(server, earlier.id)
+    for (const name of ['Ama', 'Bo', 'Chi', 'Dario']) {
+      const student = new StudentScreen(server.url, earlier.code)
+      await student.join({ name })
+      const good = name === 'Ama' || name === 'Bo' ? words : []
+      for (const { row, col, dRow, dCol, length } of good) {
+        const to = { row: row + dRow * (length - 1), col: col + dCol * (length - 1) }
+        const move = { type: 'mark', from: { row, col }, to }
+        const sent = { id: crypto.randomUUID(), attempt: 1, move }
+        expect((await student.client.call('POST', `/play/${earlier.code}/moves`, sent)).status).to.equal(200)
+      }
+    }
+    const { id, code } = await openLive(
+      { client, listId },
+      {
+        kind: 'hangman',
+        live: { way: 'ownpace', teams: { by: 'balanced', names: ['North', 'South'] } },
+      },
+    )
+    for (const name of ['ama', 'Bo', 'Chi', 'Dario', 'New']) await new StudentScreen(server.url, code).join({ name })
+    const { students, teams } = (await client.call('GET', `/live/${id}`)).body as HostState
+    const teamOf = (name: string): string | null => students.find((one) => one.name === name)!.teamId
+    expect(teams).to.have.length(2)
+    expect([teamOf('ama') === teamOf('Bo'), teamOf('Chi') === teamOf('Dario')]).to.deep.equal([false, false])
+    expect(teams.map(({ teamId }) => teamId)).to.include(teamOf('New'))
   })
 })

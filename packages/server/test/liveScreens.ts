@@ -133,7 +133,7 @@ export class HostScreen {
 }
 
 /** Opens a live session of a list; returns its id and code. */
-async function openLive(
+export async function openLive(
   teacher: { client: Client; listId: string },
   wanted: object,
 ): Promise<{ id: string; code: string }> {

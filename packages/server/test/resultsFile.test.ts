@@ -9,6 +9,7 @@ const student = (name: string, rest: Partial<ParticipantResult> = {}): Participa
   name,
   removed: false,
   waits: false,
+  late: false,
   merged: [],
   right: 7,
   firstRight: 5,

@@ -126,7 +126,7 @@ describe('Time in a play', () => {
       [-48_000, {}],
     ] as const) {
       const { answer, outcomes } = await runOut(60_000)
-      expect((await answer(delay, rest)).body.fate, String(delay)).to.equal('passed')
+      expect((await answer(delay, rest)).body.fate, String(delay)).to.equal('late')
       expect((await outcomes()).map(({ outcome }) => outcome)).to.deep.equal(['passed'])
     }
     // Older than the question itself: it counts from when that was asked.
@@ -148,17 +148,20 @@ describe('Time in a play', () => {
         }),
     ]
     for (const look of looks) {
-      const { student, code, answer, outcomes } = await runOut(60_000)
+      const { teacher, id, student, code, answer, outcomes } = await runOut(60_000)
       expect((await look(student, code)).body.play.view.told.answers).to.have.length(1)
-      expect((await answer(48_000)).body.fate).to.equal('passed')
+      expect((await answer(48_000)).body.fate).to.equal('late')
       expect((await outcomes()).map(({ outcome }) => outcome)).to.deep.equal(['passed'])
+      const { participantId, late } = (await teacher.call('GET', `/links/${id}/results`)).body.participants[0]
+      const kept = await teacher.call('GET', `/links/${id}/participants/${participantId}/late`)
+      expect([late, kept.body.answers[0].outcome, kept.body.answers[0].wasOffline]).to.deep.equal([true, 'right', true])
     }
   })
 
   it('takes no answer back into a question that its player has left', async () => {
     const { student, code, answer, outcomes } = await runOut(60_000)
     await student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move: { type: 'next' } })
-    expect((await answer(48_000)).body.fate).to.equal('passed')
+    expect((await answer(48_000)).body.fate).to.equal('late')
     expect((await outcomes()).map(({ outcome }) => outcome)).to.deep.equal(['passed'])
   })
 

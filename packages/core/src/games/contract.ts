@@ -222,6 +222,11 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   timed?: Timed<Puzzle, Play, Move>
   /** Applies a move. A move that changes nothing returns the play as it was. */
   move(puzzle: Puzzle, play: Play, move: Move, turn: Turn): Step<Play>
+  /**
+   * Counts an answer to what had passed, where the game knows what it was for. Returns the very play where that was not
+   * left open. Absent where only what was ended with its time can be counted.
+   */
+  countLate?(puzzle: Puzzle, play: Play, sent: { for: string; move: Move }, turn: Turn): Step<Play>
   /** Ends a play: the host has closed the game, or the player is done. */
   end(puzzle: Puzzle, play: Play, turn: Turn): Step<Play>
   /** Returns where a play stands; with what all share, as far as its player may know that now. */

@@ -4,13 +4,14 @@ import { eighth } from './migrations/eighth.ts'
 import { fifth } from './migrations/fifth.ts'
 import { first } from './migrations/first.ts'
 import { fourth } from './migrations/fourth.ts'
+import { ninth } from './migrations/ninth.ts'
 import { second } from './migrations/second.ts'
 import { seventh } from './migrations/seventh.ts'
 import { sixth } from './migrations/sixth.ts'
 import { third } from './migrations/third.ts'
 import { defineModels, type Models } from './models.ts'
 
-const MIGRATIONS = [first, second, third, fourth, fifth, sixth, seventh, eighth]
+const MIGRATIONS = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {

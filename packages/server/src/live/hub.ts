@@ -21,6 +21,8 @@ const PROGRESS = 1000
 const ABSENCES = 10_000
 /** How often there is a look whether sessions have changed without a word from other servers, in milliseconds. */
 const CATCH_UP = 2000
+/** How often the same trouble is noted, in milliseconds. */
+const COMPLAINTS = 10_000
 /** How often those who wait or are ahead are told where they stand: in a class, and where there are many. */
 const STANDINGS = 3000
 const STANDINGS_OF_MANY = 10_000
@@ -48,6 +50,7 @@ export class LiveHub {
   private absencesDue = 0
   private progressDue = 0
   private catchUpDue = 0
+  private readonly complaintsDue = new Map<string, number>()
   /** Revisions of sessions as the screens here were last told them. */
   private readonly shownRevisions = new Map<string, number>()
   private isEnding = false
@@ -102,6 +105,14 @@ export class LiveHub {
     await this.presence.close()
     await this.io?.close()
     await this.pool?.end()
+  }
+
+  /** Notes what goes wrong again and again while the database is away: from time to time. */
+  private complain(error: unknown, where: string): void {
+    const now = Date.now()
+    if (this.isEnding || now < (this.complaintsDue.get(where) ?? 0)) return
+    this.complaintsDue.set(where, now + COMPLAINTS)
+    this.parts.logger.warn(loggable(error), where)
   }
 
   private welcome(socket: LiveSocket): void {
@@ -208,7 +219,7 @@ export class LiveHub {
       // Nothing of it is lost while the database is away.
       for (const [offerId, personIds] of seen) note(this.seenElsewhere, offerId, personIds)
       for (const offerId of changed) this.changedSessions.add(offerId)
-      if (!this.isEnding) this.parts.logger.warn(loggable(error), 'live')
+      this.complain(error, 'live')
     }
   }
 
@@ -287,7 +298,7 @@ export class LiveHub {
         await passAbsences(this.parts.source, tell)
       }
     } catch (error) {
-      if (!this.isEnding) this.parts.logger.warn(loggable(error), 'sessions')
+      this.complain(error, 'sessions')
     }
   }
 }

@@ -4,6 +4,7 @@ import { Router } from 'express'
 import { z } from 'zod'
 import { reading } from '../db/scope.ts'
 import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
+import { countLateAnswers, readLate } from '../services/lateAnswers.ts'
 import { callTerms, readHere, readLead } from '../services/leading.ts'
 import {
   answerReturn,
@@ -96,6 +97,18 @@ export default function offerRoutes(context: Context): Router {
     await asTeacher(context, request, (scope) =>
       answerReturn(scope, idOf(request), idOf(request, 'participantId'), AnswerReturn.parse(request.body).same),
     )
+    context.live.told(idOf(request), idOf(request, 'participantId'))
+    response.status(204).end()
+  })
+  router.get('/links/:id/participants/:participantId/late', async (request, response) => {
+    response.json(
+      await asTeacherReading(context, request, (scope) =>
+        readLate(scope, idOf(request), idOf(request, 'participantId')),
+      ),
+    )
+  })
+  router.post('/links/:id/participants/:participantId/late', async (request, response) => {
+    await asTeacher(context, request, (scope) => countLateAnswers(scope, idOf(request), idOf(request, 'participantId')))
     context.live.told(idOf(request), idOf(request, 'participantId'))
     response.status(204).end()
   })

@@ -1,12 +1,13 @@
 import type { MoveFate, SendMove } from '@otter/api'
+import type { Response } from '@otter/core'
 import type { z } from 'zod'
 import type { Reader } from '../db/scope.ts'
-import type { OpenPlay } from './storedPlays.ts'
+import { dueMoment, type OpenPlay } from './storedPlays.ts'
 
 /** A move that has an id of its own, and who makes it. */
 export type IdentifiedMove = Pick<z.output<typeof SendMove>, 'for' | 'madeAt' | 'sentAt' | 'move'> & {
   id: string
-  author: 'player' | 'clock'
+  author: 'player' | 'clock' | 'teacher'
   /** For how long it is believed to have waited for a connection, in milliseconds. */
   delay: number
   /** Of the live session as it stood when the move was judged; null where there is none that could close meanwhile. */
@@ -79,8 +80,8 @@ const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
         count(*) FILTER (WHERE round = 'second') AS second_total FROM holding),
   updated AS (
   UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer,
-    milliseconds = $clock::integer, moved_at = $movedAt::timestamptz, before_time_up = $beforeTimeUp::jsonb, last_seen_at = greatest(y.last_seen_at,
-    $at::timestamptz), paused_ms = $paused::bigint, due_at = $dueAt::timestamptz,
+    milliseconds = $clock::integer, moved_at = $movedAt::timestamptz, before_time_up = $beforeTimeUp::jsonb, at_end = $atEnd::jsonb, last_seen_at = greatest(y.last_seen_at,
+    $seenAt::timestamptz), paused_ms = $paused::bigint, due_at = $dueAt::timestamptz,
     doing = $doing::jsonb, hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
     ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
       question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
@@ -91,7 +92,7 @@ const TAKE = { alone: take(HOLD.alone), live: take(HOLD.live) }
 
 function moveValues(
   play: Pick<OpenPlay, 'id' | 'offerId' | 'moves' | 'rules' | 'now' | 'context'>,
-  { id, move, for: madeFor, madeAt, author, revision }: IdentifiedMove,
+  { id, move, for: madeFor, madeAt, author, delay, revision }: IdentifiedMove,
   fate: MoveFate,
   clock: number,
 ): Record<string, unknown> {
@@ -109,7 +110,7 @@ function moveValues(
     author,
     calls: play.context.shared?.calls ?? null,
     shared: play.context.shared && JSON.stringify(play.context.shared),
-    delay: 0,
+    delay: Math.round(delay),
     offerId: play.offerId,
     revision,
   }
@@ -136,14 +137,41 @@ const keepAlone = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
   ${BECAME}`
 const KEEP_ALONE = { alone: keepAlone(HOLD.alone), live: keepAlone(HOLD.live) }
 
+/** What came of a move: how the play stands then, the responses that were made, and what it asks from now on. */
+export interface Came {
+  next: OpenPlay
+  responses: readonly Response[]
+  asked?: { setId: string; total: number } | null
+}
+
 /** Keeps a move that changed a play, with all that came of it; returns what became of it. */
 export async function takeMove(
   scope: Reader,
   play: OpenPlay,
   move: IdentifiedMove,
   clock: number,
-  came: Record<string, unknown>,
+  { next, responses, asked }: Came,
 ): Promise<Kept> {
-  const values = { ...moveValues(play, move, 'taken', clock), ...came }
+  const { made, state, beforeTimeUp, atEnd, participantId, movedAt, paused, doing } = next
+  const { hints, misses, bonus, finished } = made.game.score(made.puzzle, state)
+  const values = {
+    ...moveValues(play, move, 'taken', clock),
+    seenAt: move.author === 'teacher' ? null : new Date(play.now),
+    movedAt: new Date(movedAt),
+    beforeTimeUp: beforeTimeUp && JSON.stringify(beforeTimeUp),
+    atEnd: atEnd && JSON.stringify(atEnd),
+    state: JSON.stringify(state),
+    responses: JSON.stringify(responses),
+    participantId,
+    hints,
+    misses,
+    bonus,
+    finished,
+    setId: asked?.setId ?? null,
+    total: asked?.total ?? null,
+    paused: Math.round(paused),
+    dueAt: dueMoment(next),
+    doing: JSON.stringify(doing),
+  }
   return keptAs(await scope.query<KeptRow>(move.revision === null ? TAKE.alone : TAKE.live, values), 'taken')
 }

@@ -1,6 +1,6 @@
 import { randomInt } from 'node:crypto'
 import { LOOK_PARTS, type ChangeSelf, type JoinOffer, type Look } from '@otter/api'
-import { givenName, randomFrom, type LiveRules, type NameLanguage } from '@otter/core'
+import { givenName, randomFrom, teamFor, type LiveRules, type NameLanguage, type OpenTeam } from '@otter/core'
 import { isUnkindName } from '@otter/core/names'
 import type { z } from 'zod'
 import type { Scope } from '../db/scope.ts'
@@ -146,24 +146,35 @@ async function freeReturnCode(scope: Scope, offerId: string): Promise<string> {
   }
 }
 
-/**
- * Puts who has no team into the smallest one: of equals one by chance, or, where teams are balanced, the one whose
- * members did worst before, going by their names in the teacher's other games.
- */
-async function joinTeam(scope: Scope, offerId: string, rules: LiveRules, person: Person): Promise<void> {
-  if (rules.teams.by !== 'drawn' && rules.teams.by !== 'balanced') return
-  const strength =
-    rules.teams.by === 'drawn'
-      ? 'random()'
-      : `coalesce((SELECT sum(y."right"::float8 / nullif(y.total, 0)) FROM participants m JOIN participants w
-          ON lower(w.name) = lower(m.name) JOIN plays y ON y.participant_id = w.id JOIN offers e ON e.id = y.offer_id
-        WHERE m.team_id = t.id AND e.teacher_id = o.teacher_id AND e.id <> o.id AND y.given_back_at IS NULL), 0)`
-  await scope.query(
-    `UPDATE participants SET team_id = (SELECT t.id FROM teams t JOIN offers o ON o.id = t.offer_id
-       WHERE t.offer_id = $offerId ORDER BY (SELECT count(*) FROM participants m WHERE m.team_id = t.id
-         AND m.removed_at IS NULL), ${strength}, t.position LIMIT 1) WHERE id = $id AND team_id IS NULL`,
-    { offerId, id: person.id },
+/** Puts who has no team into one, where teams are not chosen; strengths go by names in the teacher's other games. */
+async function joinTeam(scope: Scope, offerId: string, rules: LiveRules, { id, name }: Person): Promise<void> {
+  const { by } = rules.teams
+  if (by !== 'drawn' && by !== 'balanced') return
+  const strength = by === 'balanced' ? await strengthOf(scope, offerId, name) : null
+  const teams = await scope.query<OpenTeam>(
+    `SELECT t.id AS "teamId", ARRAY(SELECT p.strength FROM participants p WHERE p.team_id = t.id
+       AND p.removed_at IS NULL AND p.merged_into IS NULL) AS strengths
+     FROM teams t WHERE t.offer_id = $offerId ORDER BY t.position`,
+    { offerId },
   )
+  const teamId = teamFor(teams, { isBalanced: by === 'balanced', strength, random: randomFrom(id) })
+  await scope.query(
+    `UPDATE participants SET strength = $strength::float8, team_id = coalesce(team_id, $teamId::uuid) WHERE id = $id`,
+    { id, strength, teamId },
+  )
+}
+
+/** Returns the mean share that a student of a name had right in the teacher's other games; null where nothing is known. */
+async function strengthOf(scope: Scope, offerId: string, name: string): Promise<number | null> {
+  const [row] = await scope.query<{ strength: number | null }>(
+    `SELECT avg(least(1, y."right"::float8 / y.total)) AS strength FROM offers here
+       JOIN offers o ON o.teacher_id = here.teacher_id AND o.id <> here.id
+       JOIN participants p ON p.offer_id = o.id AND lower(p.name) = lower($name)
+       JOIN plays y ON y.participant_id = p.id AND y.given_back_at IS NULL AND y.total > 0
+     WHERE here.id = $offerId`,
+    { offerId, name },
+  )
+  return row?.strength ?? null
 }
 
 /** Changes how a student shows: the otter, the note for the teacher, the team where students choose theirs. */

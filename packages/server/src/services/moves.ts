@@ -6,6 +6,7 @@ import { Problem } from '../problem.ts'
 import { isDoneAgain, type Reader } from '../db/scope.ts'
 import { type Caller, type OpenOffer, type Person } from './doors.ts'
 import { keepMove, takeMove, type IdentifiedMove, type Kept } from './keptMoves.ts'
+import { isLate } from './lateAnswers.ts'
 import { reply } from './playReplies.ts'
 import {
   clockOf,
@@ -63,14 +64,15 @@ async function tryMove(
   const { offer, person, play } = await enterWithPlay(scope, caller)
   if (!play) throw new Problem(401, 'who-are-you')
   const move = play.made.game.moves.parse(sent.move)
+  const delay = believed(sent, play.now, connectedFor, offer.live ? (person.heardAt ?? 0) : 0)
   if (sent.attempt !== play.attempt) {
-    const fate = await keepForPast(scope, offer, person, isNamed ? sent : { ...sent, id: undefined }, move)
+    const past = { ...sent, id: isNamed ? sent.id : undefined, delay }
+    const fate = await keepForPast(scope, offer, person, past, move)
     return fate === 'overtaken' ? undefined : reply(scope, offer, person, play, fate)
   }
   // Whoever gives no id says instead after how many moves it was made.
   if (!isNamed && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
   if (play.moves >= MAX_MOVES) throw new Problem(403, 'link-full')
-  const delay = believed(sent, play.now, connectedFor, offer.live ? (person.heardAt ?? 0) : 0)
   const revision = offer.live?.revision ?? null
   const { next, fate } = await applyMove(scope, play, { ...sent, move, author: 'player', delay, revision })
   return fate === 'overtaken' ? undefined : reply(scope, offer, person, next, fate)
@@ -157,7 +159,7 @@ async function applyMove(
     ? { play: state, responses: [] }
     : game.move(puzzle, state, sent.move, { ...context, clock, now })
   const responses = [...play.followed, ...step.responses]
-  const fate = isPassed ? 'passed' : step.play === state ? 'void' : 'taken'
+  const fate = isPassed ? await fateOfPassed(scope, play, sent) : step.play === state ? 'void' : 'taken'
   const moves = play.moves + 1
   if (fate !== 'taken') {
     const kept = await keepMove(scope, stored, sent, fate, clock)
@@ -175,6 +177,7 @@ async function applyMove(
     pausedBefore: play.paused,
     ended: score.finished,
     beforeTimeUp: sent.author === 'clock' ? (stored.beforeTimeUp ?? snapshotOf(stored)) : null,
+    atEnd: sent.author === 'clock' && score.finished ? { state, rules: play.rules } : play.atEnd,
     doing: {
       ...game.doing(puzzle, step.play),
       last: [...(play.doing?.last ?? []), ...outcomes].slice(-LAST_OUTCOMES),
@@ -183,23 +186,7 @@ async function applyMove(
   const isAskedOther =
     game.questionsKey !== undefined && game.questionsKey(puzzle, state) !== game.questionsKey(puzzle, step.play)
   const asked = isAskedOther ? await questionSet(scope, made, step.play) : null
-  const became = await takeMove(scope, play, sent, clock, {
-    delay: Math.round(delay),
-    movedAt: new Date(now),
-    beforeTimeUp: next.beforeTimeUp && JSON.stringify(next.beforeTimeUp),
-    state: JSON.stringify(step.play),
-    responses: JSON.stringify(responses),
-    participantId: play.participantId,
-    hints: score.hints,
-    misses: score.misses,
-    bonus: score.bonus,
-    finished: score.finished,
-    setId: asked?.setId ?? null,
-    total: asked?.total ?? null,
-    paused: Math.round(play.paused),
-    dueAt: dueMoment(next),
-    doing: JSON.stringify(next.doing),
-  })
+  const became = await takeMove(scope, play, { ...sent, delay }, clock, { next, responses, asked })
   return became === fate ? { next, fate } : { next: stored, fate: became }
 }
 
@@ -230,6 +217,15 @@ function asMade(play: OpenPlay, sent: IdentifiedMove): { play: OpenPlay; now: nu
   return { play, now: Math.max(play.movedAt, play.now - delay), delay }
 }
 
+/** Returns what becomes of a move that was made for what has passed. */
+async function fateOfPassed(
+  scope: Reader,
+  play: OpenPlay,
+  { for: madeFor, move, author }: IdentifiedMove,
+): Promise<'late' | 'passed'> {
+  return author === 'player' && (await isLate(scope, play, { for: madeFor ?? null, move })) ? 'late' : 'passed'
+}
+
 function snapshotOf({ state, rules, milliseconds, movedAt, pausedBefore }: OpenPlay): BeforeTimeUp {
   return { state, rules, milliseconds, movedAt, pausedBefore }
 }
@@ -239,11 +235,11 @@ async function keepForPast(
   scope: Reader,
   offer: OpenOffer,
   person: Person,
-  sent: z.output<typeof SendMove>,
+  sent: z.output<typeof SendMove> & { delay: number },
   move: unknown,
 ): Promise<Kept> {
   const past = await findPlay(scope, offer, person.id, { attempt: sent.attempt })
   if (!past || sent.id === undefined || past.moves >= MAX_MOVES) return 'repeated'
-  const late: IdentifiedMove = { ...sent, move, id: sent.id, author: 'player', delay: 0, revision: null }
-  return keepMove(scope, past, late, 'passed', past.milliseconds)
+  const late: IdentifiedMove = { ...sent, move, id: sent.id, author: 'player', revision: null }
+  return keepMove(scope, past, late, await fateOfPassed(scope, past, late), past.milliseconds)
 }

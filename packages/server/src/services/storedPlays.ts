@@ -72,6 +72,8 @@ interface StoredPlay {
   ended: boolean
   /** How it stood before its time ran out with no word from its player; null once there was one. */
   beforeTimeUp: BeforeTimeUp | null
+  /** How it stood when its session ended it; null where it did not. */
+  atEnd: { state: unknown; rules: number } | null
   doing: (Doing & { last: Outcome[] }) | null
 }
 type PlayRow = StoredPlay & { origin: Origin | null }
@@ -89,7 +91,7 @@ export interface OpenPlay extends StoredPlay {
 const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId", y.game_version_id AS "versionId",
   v.correction, y.rules, y.moves, y.state, y.origin, y.milliseconds,
   (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended, y.doing,
-  y.before_time_up AS "beforeTimeUp", y.paused_ms::float8 AS "pausedBefore", ${NOW} AS now,
+  y.before_time_up AS "beforeTimeUp", y.at_end AS "atEnd", y.paused_ms::float8 AS "pausedBefore", ${NOW} AS now,
   (SELECT w.time_factor FROM participants q JOIN participants w ON w.id = coalesce(q.merged_into, q.id)
     WHERE q.id = y.participant_id) AS factor`
 const OF_PLAYS = 'FROM plays y JOIN game_versions v ON v.id = y.game_version_id'
@@ -146,6 +148,16 @@ export async function findPlays(
   return new Map(await Promise.all(opening))
 }
 
+/** Returns a person's plays in which answers came too late and are not counted. */
+export async function findLatePlays(scope: Reader, offer: OpenOffer, personId: string): Promise<OpenPlay[]> {
+  const plays = await scope.query<PlayRow>(
+    `${playsOf('$personId')} AND y.offer_id = $offerId
+      AND EXISTS (SELECT 1 FROM moves w WHERE w.play_id = y.id AND w.fate = 'late') ORDER BY y.started_at, y.id`,
+    { personId, offerId: offer.id },
+  )
+  return Promise.all(plays.map((play) => opened(scope, offer, play)))
+}
+
 /** A play whose time has passed, held for a change, and how to open it. Opening throws where it can't be read. */
 interface DuePlay extends Pick<StoredPlay, 'offerId' | 'participantId'> {
   id: string
@@ -194,6 +206,7 @@ async function opened(scope: Reader, offer: OpenOffer, { origin, ...play }: Play
       rules: game.version,
       state: upgradedPlay(game, play.beforeTimeUp.state, play.beforeTimeUp.rules, puzzle),
     },
+    atEnd: play.atEnd && { rules: game.version, state: upgradedPlay(game, play.atEnd.state, play.atEnd.rules, puzzle) },
     state: upgradedPlay(game, play.state, play.rules, puzzle),
     followed: [],
   }
@@ -276,6 +289,7 @@ export async function startPlay(
     now: offer.now,
     ended: false,
     beforeTimeUp: null,
+    atEnd: null,
     doing: { ...game.doing(puzzle, state), last: [] },
     made,
     context,

@@ -6,6 +6,7 @@ import type {
   CreateList,
   CreateOffer,
   HereReply,
+  LateAnswers,
   LeadReply,
   ListReply,
   ListSummary,
@@ -319,6 +320,27 @@ export function useParticipantAction(
           return call<void>('DELETE', path)
       }
     },
+    onSuccess: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: ['results', offerId] }),
+        client.invalidateQueries({ queryKey: ['live', offerId] }),
+      ]),
+  })
+}
+
+/** What a student answered too late. */
+export function useLateAnswers(offerId: string, participantId: string): UseQueryResult<LateAnswers> {
+  return useQuery({
+    queryKey: ['results', offerId, 'late', participantId],
+    queryFn: () => call<LateAnswers>('GET', `/links/${offerId}/participants/${participantId}/late`),
+  })
+}
+
+/** Counts what a student answered too late. */
+export function useCountLate(offerId: string, participantId: string): UseMutationResult<void, Error, void> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: () => call<void>('POST', `/links/${offerId}/participants/${participantId}/late`),
     onSuccess: () =>
       Promise.all([
         client.invalidateQueries({ queryKey: ['results', offerId] }),

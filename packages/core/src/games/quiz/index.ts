@@ -2,6 +2,7 @@ import { gameFrom } from '../game.ts'
 import { command } from './command.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
+import { countLate } from './late.ts'
 import { fit, make } from './make.ts'
 import { QuizOptions } from './options.ts'
 import { course, moment, opinions, questionsOf, QuizMove, stepsOf, timed, type Answered } from './play.ts'
@@ -51,6 +52,7 @@ export const quiz = gameFrom({
   moment,
   ahead,
   opinions,
+  countLate,
   timed,
   course,
   stepsOf,

@@ -20,9 +20,10 @@ export type QuizMove = z.infer<typeof QuizMove>
 
 /** What is left of the points after the hint. */
 const AFTER_HINT = 0.7
-/** Share of the points that goes to the quick, and the time for it where there is no limit, in seconds. */
+/** Share of the points that goes to the quick. */
 const SPEED = { off: 0, gentle: 0.2, strong: 0.5 }
-const UNHURRIED = 20
+/** The time for them where there is no limit, in seconds. */
+export const UNHURRIED = 20
 /** Time that a slow connection may take, and by which a clock may run ahead; in milliseconds. */
 const GRACE = 3000
 const EARLY = 1500
@@ -136,7 +137,8 @@ function settle(
     : { play: settled, responses }
 }
 
-function pointsFor(
+/** Returns the points for a right answer that took so long. */
+export function pointsFor(
   { speed }: QuizPuzzle,
   { worth, seconds }: QuizQuestion,
   milliseconds: number,

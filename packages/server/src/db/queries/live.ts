@@ -76,7 +76,9 @@ const hostRows = (which: string): string => `SELECT p.offer_id AS "offerId", p.i
     coalesce(f."right", 0) AS "right", coalesce(f.total, 0) AS total, coalesce(f.points, 0) AS points,
     coalesce(f.effort, 0)::int AS effort, coalesce(f.rounds, 0)::int AS rounds,
     n.doing - 'last' AS doing, coalesce(n.doing -> 'last', '[]') AS last,
-    ${MILLISECONDS('coalesce(n.moved_at, p.created_at)')} AS "lastAt", n.ended_at IS NOT NULL AS done
+    ${MILLISECONDS('coalesce(n.moved_at, p.created_at)')} AS "lastAt", n.ended_at IS NOT NULL AS done,
+    EXISTS (SELECT 1 FROM plays l JOIN moves w ON w.play_id = l.id AND w.fate = 'late'
+      WHERE l.given_back_at IS NULL AND l.participant_id = ANY (${ONE_PERSON})) AS late
   FROM participants p ${FIRST_PLAY}
   LEFT JOIN LATERAL (SELECT y.moves, y.doing, y.moved_at, y.ended_at FROM plays y
     WHERE y.given_back_at IS NULL AND y.participant_id = ANY (${ONE_PERSON})

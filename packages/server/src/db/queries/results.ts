@@ -52,7 +52,7 @@ export async function participantResults(scope: Scope, offerId: string): Promise
        coalesce(b.points, 0) AS points, coalesce(b.hints, 0) AS hints, coalesce(b.misses, 0) AS misses,
          jsonb_build_object('right', coalesce(b.second_right, 0), 'total', coalesce(b.second_total, 0)) AS second,
        coalesce(b.milliseconds, 0) AS milliseconds, coalesce(t.attempts, 0) AS attempts, t.last_play AS "lastPlayId",
-         t.doing, p.time_factor AS factor,
+         t.doing, p.time_factor AS factor, coalesce(t.late, false) AS late,
          b.ended_at IS NOT NULL AS finished, coalesce(t.last_seen_at, p.created_at) AS "lastSeenAt"
      FROM participants p
      -- Participants merged into one are one person: their attempts are looked up by the index of each.
@@ -67,6 +67,7 @@ export async function participantResults(scope: Scope, offerId: string): Promise
        SELECT count(*)::int AS attempts, max(y.last_seen_at) AS last_seen_at, (array_agg(y."right"
          ORDER BY y.started_at, y.id))[1] AS first_right, (array_agg(y.id ORDER BY y.started_at DESC,
          y.id DESC))[1] AS last_play,
+         bool_or(EXISTS (SELECT 1 FROM moves w WHERE w.play_id = y.id AND w.fate = 'late')) AS late,
          (array_agg(CASE WHEN y.ended_at IS NULL THEN y.doing END ORDER BY y.started_at DESC, y.id DESC))[1] AS doing
        FROM plays y WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL) t ON true
      WHERE p.offer_id = $offerId AND p.merged_into IS NULL ORDER BY p.name, p.seat`,
@@ -116,11 +117,11 @@ export async function answersTo(scope: Scope, offerId: string, entryId: string):
   return scope.query<AnswersReply['answers'][number]>(
     `WITH met AS (
        SELECT DISTINCT ON (person) coalesce(p.merged_into, p.id) AS person, r.outcome, r.given, r.milliseconds,
-         coalesce((SELECT w.delay_ms FROM moves w WHERE w.play_id = r.play_id AND w.number = r.move_number), 0) >= ${NOTED_DELAY}
-           AS delayed
-       FROM participants p JOIN responses r ON r.participant_id = p.id WHERE p.offer_id = $offerId
+         coalesce(w.delay_ms, 0) >= ${NOTED_DELAY} AS delayed, coalesce(w.author = 'teacher', false) AS late
+       FROM participants p JOIN responses r ON r.participant_id = p.id
+         LEFT JOIN moves w ON w.play_id = r.play_id AND w.number = r.move_number WHERE p.offer_id = $offerId
          AND r.entry_id = $entryId AND r.is_first ORDER BY person, r.id)
-     SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds, m.delayed FROM met m JOIN participants p
+     SELECT p.id AS "participantId", p.name, m.outcome, m.given, m.milliseconds, m.delayed, m.late FROM met m JOIN participants p
        ON p.id = m.person
      ORDER BY m.outcome = 'right', m.given, p.name, p.seat LIMIT 2000`,
     { offerId, entryId },

@@ -34,10 +34,16 @@ const WORDS: HelpPart = {
   ],
 }
 
+const LIVE: HelpPart = {
+  title: 'live',
+  keys: [{ keys: ['Enter', 'PageDown'], does: 'goOn' }],
+}
+
 /** Returns the keys of the screen at a path. */
 export function keysAt(path: string): HelpPart[] {
   if (path === '/') return [{ ...EVERYWHERE, keys: [LISTS, ...EVERYWHERE.keys] }]
   if (/^\/lists\/[^/]+\/?$/u.test(path)) return [WORDS, EVERYWHERE]
+  if (/^\/live\/[^/]+\/?$/u.test(path)) return [LIVE, EVERYWHERE]
   const named = /^\/lists\/[^/]+\/games\/(\w+)\/?$/u.exec(path)?.[1]
   const kind = GAME_KINDS.find((one) => one === named)
   if (kind === undefined) return [EVERYWHERE]

@@ -5,6 +5,7 @@ import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Notice } from '../../ui/Notice.tsx'
+import { LateAnswers } from '../results/LateAnswers.tsx'
 import { OtterAvatar } from '../../live/OtterAvatar.tsx'
 import { RemoveStudent } from './RemoveStudent.tsx'
 
@@ -28,6 +29,7 @@ export function AnswersDialog({ offerId, student, onClose }: AnswersDialogProps)
         {note !== '' && <bdi className="quiet">{note}</bdi>}
       </div>
       <Notice error={answers.error} />
+      {student.late && <LateAnswers offerId={offerId} participantId={participantId} />}
       {answers.data?.answers.length === 0 && <p>{t('answers.none')}</p>}
       <ul className="flex flex-col gap-1">
         {answers.data?.answers.map(({ text, given, outcome, round, hints }, index) => {

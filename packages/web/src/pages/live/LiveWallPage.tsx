@@ -1,6 +1,7 @@
 import type { WallState } from '@otter/api'
 import { useEffect, useRef } from 'react'
 import { useParams } from 'react-router'
+import { useHostCommand } from '../../api/live.ts'
 import { SoundSwitch } from '../../live/SoundSwitch.tsx'
 import { useWall } from '../../live/useHost.ts'
 import { useSounds, type Sounds } from '../../live/useSounds.ts'
@@ -11,6 +12,7 @@ import { Notice } from '../../ui/Notice.tsx'
 import { clockText, useTimeLeft } from '../../ui/useTimeLeft.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { Ashore } from './Ashore.tsx'
+import { useForward } from './useForward.ts'
 import { WallLobby } from './WallLobby.tsx'
 
 /** A live session on the projector: the way in, what all do, and the finish. Nothing on it is private. */
@@ -52,7 +54,9 @@ function useWallCues(state: WallState | undefined, { cue }: Sounds): void {
 function WallRunning({ state }: { state: WallState }) {
   const t = useTexts(liveTexts)
   const common = useTexts(commonTexts)
-  const { facts, title, code, door, way, here, answered } = state
+  const { id, facts, title, code, door, way, here, answered } = state
+  const { mutate } = useHostCommand(id)
+  useForward(facts, () => mutate({ command: { type: 'next' }, revision: facts.revision }))
   const { round } = facts
   const isPaused = facts.phase === 'paused'
   const asked = useTimeLeft(facts.left.asked, facts.left, isPaused)

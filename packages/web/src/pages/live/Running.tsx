@@ -13,6 +13,7 @@ import { EndSession } from './EndSession.tsx'
 import { NamesAtDoor } from './NamesAtDoor.tsx'
 import { NeedsHelp } from './NeedsHelp.tsx'
 import { StudentTable } from './StudentTable.tsx'
+import { useForward } from './useForward.ts'
 import { useCommand } from './useCommand.ts'
 
 /** A session under way: the clock and what it is steered by, each student, and how the class stands. */
@@ -69,6 +70,8 @@ function Head({ state }: { state: HostState }) {
   const command = useCommand(state)
   const [isLeading, setLeading] = useState(false)
   const { Lead } = TEACHER[kind]
+  const next = (): void => command.send({ type: 'next' })
+  useForward(facts, next)
   const isPaused = facts.phase === 'paused'
   const asked = useTimeLeft(facts.left.asked, facts.left, isPaused)
   const whole = useTimeLeft(facts.left.whole, facts.left, isPaused)
@@ -101,8 +104,9 @@ function Head({ state }: { state: HostState }) {
             <button
               type="button"
               className="btn btn-primary"
+              aria-keyshortcuts="Enter"
               disabled={command.busy || isPaused}
-              onClick={() => command.send({ type: 'next' })}
+              onClick={next}
             >
               {t(
                 round.phase === 'asking'

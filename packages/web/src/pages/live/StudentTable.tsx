@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { useGameWords } from '../../games/words.ts'
 import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { LateSign } from '../results/LateAnswers.tsx'
 import { AnswersDialog } from './AnswersDialog.tsx'
 import { placed } from './progress.ts'
 import { useNow } from './useNow.ts'
@@ -59,6 +60,7 @@ export function StudentTable({ state }: { state: HostState }) {
                 >
                   <bdi>{student.name}</bdi>
                 </button>
+                {student.late && <LateSign onOpen={() => setOpen(student.participantId)} />}
                 {student.note !== '' && <bdi className="quiet ms-1 text-sm">{student.note}</bdi>}
               </td>
               {hasTeams && (

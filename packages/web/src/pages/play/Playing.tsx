@@ -108,9 +108,9 @@ function PlayNews({ reply, state, finished }: Pick<PlayingProps, 'reply' | 'stat
           )}
         </p>
       )}
-      {reply.fate === 'passed' && !finished && (
+      {(reply.fate === 'late' || (reply.fate === 'passed' && !finished)) && (
         <p role="status" className="panel p-2 text-sm">
-          {t('movedOn')}
+          {t(reply.fate === 'late' ? 'cameLate' : 'movedOn')}
         </p>
       )}
       {state.problem && state.problem.code !== 'link-closed' && (

@@ -111,14 +111,14 @@ function Answers({ offerId, entryId }: { offerId: string; entryId: string }) {
       <Notice error={answers.error} />
       <ul className="mx-1 mb-1 border-s-2 border-base-300 ps-3 text-sm">
         {answers.data?.answers.length === 0 && <li className="quiet">{t('nobodyHere')}</li>}
-        {answers.data?.answers.map(({ participantId, name, outcome, given, delayed }) => (
+        {answers.data?.answers.map(({ participantId, name, outcome, given, delayed, late }) => (
           <li key={participantId} className="flex gap-2">
             <bdi className="w-28 truncate font-bold">{name}</bdi>
             <span className={outcome === 'right' ? 'text-success' : outcome === 'wrong' ? 'text-error' : 'quiet'}>
               {outcome !== 'opinion' && `${SIGNS[outcome]} ${t(`outcome.${outcome}`)}`}
             </span>
             {outcome !== 'right' && <bdi className="min-w-0 flex-1 truncate">{given}</bdi>}
-            {delayed && <span className="quiet">{t('delayed')}</span>}
+            {(delayed || late) && <span className="quiet">{t(late ? 'counted' : 'delayed')}</span>}
           </li>
         ))}
       </ul>

@@ -2,6 +2,7 @@ import type { ParticipantResult } from '@otter/api'
 import { useState } from 'react'
 import { useParticipantAction, type ParticipantAction } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
+import { LateAnswers } from './LateAnswers.tsx'
 import { commonTexts, resultsTexts } from '../../texts/namespaces.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts } from '../../texts/texts.ts'
@@ -20,7 +21,7 @@ const FACTORS = [1, 1.25, 1.5, 2, 3]
 /** What can be done with one student: another name, out and in again, two that are one, an attempt given back. */
 export function StudentDialog({
   offerId,
-  student: { participantId, name, removed, merged, lastPlayId, attempts, factor },
+  student: { participantId, name, removed, merged, lastPlayId, attempts, factor, late },
   others,
   onClose,
 }: StudentDialogProps) {
@@ -35,6 +36,7 @@ export function StudentDialog({
   return (
     <Dialog title={t('about', { name })} layout="flex flex-col gap-4" onClose={onClose}>
       <Notice error={action.error} />
+      {late && <LateAnswers offerId={offerId} participantId={participantId} />}
       <form
         className="flex items-end gap-2"
         onSubmit={(event) => {

@@ -3,6 +3,7 @@ import type { GameKind, Outcome } from '@otter/core'
 import { Ellipsis } from 'lucide-react'
 import { useState } from 'react'
 import { useParticipantAction } from '../../api/queries.ts'
+import { LateSign } from './LateAnswers.tsx'
 import { StudentDialog } from './StudentDialog.tsx'
 import { resultsTexts } from '../../texts/namespaces.ts'
 import { useGameWords } from '../../games/words.ts'
@@ -105,6 +106,7 @@ export function Students({ results: { participants, offer } }: { results: Result
                     <th scope="row" className="max-w-40 truncate px-2 py-2 text-start" dir="auto">
                       {student.name}
                       {student.removed && <span className="font-normal"> · {t('takenOut')}</span>}
+                      {student.late && <LateSign onOpen={() => setOpenId(student.participantId)} />}
                     </th>
                     <td className="px-2 py-2 tabular-nums">
                       <Right student={student} kind={offer.kind} />

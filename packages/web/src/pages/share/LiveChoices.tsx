@@ -1,11 +1,10 @@
 import type { WayKind } from '@otter/core'
 import { wayOf } from '@otter/core'
+import { EndChoice } from '../../live/EndChoice.tsx'
 import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Choice, Select } from '../../ui/Choice.tsx'
 import type { LiveChoice } from './liveChoice.ts'
-
-const MINUTES = [3, 5, 10, 15, 20, 30, 45]
 
 interface LiveChoicesProps {
   choice: LiveChoice
@@ -16,39 +15,10 @@ interface LiveChoicesProps {
 /** What is chosen for a live session, whatever its way of playing. */
 export function LiveChoices({ choice, way, onChange }: LiveChoicesProps) {
   const t = useTexts(liveTexts)
-  const { ends, minutes, points, late, names, roster, order, ranking, teams, teamNames, hostAway } = choice
-  const endings = [
-    ['host', t('setup.endHost')],
-    ...MINUTES.map((count) => [`minutes ${count}`, t('setup.endMinutes', { count })] as const),
-    ['all-done', t('setup.endDone')],
-    ['points', t('setup.endPoints')],
-  ] as const
+  const { end, late, names, roster, order, ranking, teams, teamNames, hostAway } = choice
   return (
     <>
-      <Select
-        label={t('setup.end')}
-        value={ends === 'minutes' ? `minutes ${minutes}` : ends}
-        options={endings}
-        onChange={(value) => {
-          const [kind, count] = value.split(' ')
-          onChange({ ends: kind as LiveChoice['ends'], ...(count !== undefined && { minutes: Number(count) }) })
-        }}
-      />
-      {ends === 'points' && (
-        <Choice label={t('setup.pointsField')}>
-          {(id) => (
-            <input
-              id={id}
-              type="number"
-              min={1}
-              max={1_000_000}
-              className="input input-sm w-full"
-              value={points}
-              onChange={(event) => onChange({ points: Math.max(1, Math.round(Number(event.target.value)) || 1) })}
-            />
-          )}
-        </Choice>
-      )}
+      <EndChoice label={t('setup.end')} end={end} onChange={(chosen) => onChange({ end: chosen })} />
       <Select
         label={t('setup.late')}
         value={late ? 'on' : 'off'}

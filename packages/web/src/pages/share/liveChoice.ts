@@ -1,14 +1,12 @@
 import type { CreateLive } from '@otter/api'
-import { WAY_KINDS, wayOf, type LiveRules, type WayKind } from '@otter/core'
+import { LiveEnd, WAY_KINDS, wayOf, type LiveRules, type WayKind } from '@otter/core'
 import { z } from 'zod'
 
 /** What a teacher has chosen for live sessions, as the screen holds it; kept on this device. */
 const LiveChoiceShape = z.object({
   way: z.enum(WAY_KINDS).catch('ownpace'),
   wayOptions: z.record(z.string(), z.unknown()).catch({}),
-  ends: z.enum(['host', 'minutes', 'points', 'all-done']).catch('host'),
-  minutes: z.number().int().min(1).max(600).catch(10),
-  points: z.number().int().min(1).max(1_000_000).catch(100),
+  end: LiveEnd.catch(LiveEnd.parse({})),
   late: z.boolean().catch(true),
   names: z.enum(['typed', 'given', 'list']).catch('typed'),
   roster: z.string().catch(''),
@@ -44,15 +42,11 @@ function linesOf(text: string): string[] {
 
 /** Returns what of a choice is sent to open a session. */
 export function liveOf(choice: LiveChoice): Pick<CreateLive, 'live' | 'roster' | 'rules'> {
-  const { way, wayOptions, ends, minutes, points, late, names, order, ranking, teams, hostAway } = choice
+  const { way, wayOptions, end, late, names, order, ranking, teams, hostAway } = choice
   const live = {
     way,
     wayOptions: wayOptions[way],
-    end: {
-      minutes: ends === 'minutes' ? minutes : null,
-      points: ends === 'points' ? points : null,
-      allDone: ends === 'all-done',
-    },
+    end,
     late,
     names,
     ranking,

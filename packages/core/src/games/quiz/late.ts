@@ -1,0 +1,55 @@
+import type { Step, Turn } from '../contract.ts'
+import { responseOf } from '../response.ts'
+import { detailOf, judge } from './judge.ts'
+import { pointsFor, UNHURRIED, type Answered, type QuizMove, type QuizPlay } from './play.ts'
+import type { QuizPuzzle } from './puzzle.ts'
+
+/**
+ * Counts an answer to a question of the first round that had passed: as if it had come with the last second. Returns the
+ * very play where it answers nothing that was left open.
+ */
+export function countLate(
+  puzzle: QuizPuzzle,
+  play: QuizPlay,
+  { for: madeFor, move }: { for: string; move: QuizMove },
+  { shared }: Turn,
+): Step<QuizPlay> {
+  const nothing = { play, responses: [] }
+  if (move.type !== 'choose' && move.type !== 'type' && move.type !== 'claim') return nothing
+  const place = placeOf(puzzle, madeFor)
+  // Where all are asked the same, a place is a question; else the questions have an order of their own.
+  const index = shared?.inStep ? play.answers.findIndex(({ question }) => question === place) : place
+  const passed = play.answers[index]
+  const question = passed && puzzle.questions[passed.question]!
+  if (!question || passed.why !== 'none' || passed.given !== '') return nothing
+  const judged = judge(puzzle, question, move)
+  if (!judged) return nothing
+  const milliseconds = (question.seconds || UNHURRIED) * 1000
+  const outcome = !question.scored ? 'opinion' : judged.right ? 'right' : 'wrong'
+  const points = outcome === 'right' ? pointsFor(puzzle, question, milliseconds, false) : 0
+  const counted: Answered = { ...judged, question: passed.question, points, outcome }
+  return {
+    play: {
+      ...play,
+      answers: play.answers.map((answer, at) => (at === index ? counted : answer)),
+      last: play.round === 1 && play.last?.question === passed.question ? counted : play.last,
+    },
+    responses: [
+      responseOf({
+        entryId: question.entryId,
+        outcome,
+        given: judged.given,
+        detail: detailOf(question, move, judged),
+        points,
+        milliseconds,
+        place: index,
+      }),
+    ],
+  }
+}
+
+/** Returns the place in the first round, from 0, of the question that a moment names; -1 where it names none. */
+function placeOf({ questions }: QuizPuzzle, moment: string): number {
+  const [round, left, phase] = moment.split(' ')
+  return round === '1' && phase === 'asking' ? questions.length - Number(left) : -1
+}
