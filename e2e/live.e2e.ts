@@ -26,7 +26,7 @@ async function comeIn(page: Page, code: string, name: string): Promise<void> {
 
 /** Opens the lobby of a sample list's game; two clicks from the list. Returns the code. */
 async function openLobby(teacher: Page, list: string, game: string, way: string): Promise<string> {
-  await teacher.getByRole('link', { name: list }).click()
+  await teacher.getByRole('link', { name: list, exact: true }).click()
   await teacher.getByRole('link', { name: 'Play', exact: true }).click()
   await expect(teacher.getByRole('heading', { name: 'Play it live' })).toBeVisible()
   await teacher.getByLabel('Game', { exact: true }).selectOption({ label: game })

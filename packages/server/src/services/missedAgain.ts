@@ -1,6 +1,6 @@
 import { randomInt } from 'node:crypto'
 import { CreateLive, OfferRules, type LiveAgain } from '@otter/api'
-import type { GameKind } from '@otter/core'
+import { wayOf, type GameKind } from '@otter/core'
 import type { z } from 'zod'
 import { inScope, type TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
@@ -56,17 +56,25 @@ async function planAgain(
   )
   if (!offer) throw notFound()
   if (offer.listId === null) throw new Problem(409, 'list-gone')
+  const rules = OfferRules.parse(offer.rules)
+  // What all are asked at once can end before everything was: what was not asked is not missed.
+  const isInStep = rules.type === 'live' && wayOf(rules.live.way).inStep
   const entries = await scope.query<{ entryId: string; missed: number }>(
-    `SELECT e.id AS "entryId", (count(r.id) FILTER (WHERE r.outcome IN ('wrong', 'passed')))::int AS missed
-     FROM entries e LEFT JOIN (responses r JOIN plays y ON y.id = r.play_id AND y.offer_id = $offerId
-       AND y.given_back_at IS NULL) ON r.entry_id = e.id AND r.is_first AND r.withdrawn_at IS NULL
-     WHERE e.list_id = $listId GROUP BY e.id, e.position
-     ORDER BY coalesce(count(r.id) FILTER (WHERE r.outcome = 'right')::float8 / nullif(count(r.id), 0), 1), e.position`,
-    { offerId, listId: offer.listId },
+    `WITH begun AS (SELECT id, question_set_id FROM plays WHERE offer_id = $offerId AND given_back_at IS NULL AND moves > 0)
+     SELECT e.id AS "entryId", k.asked - k."right" AS missed
+     FROM entries e CROSS JOIN LATERAL (
+       SELECT count(*) FILTER (WHERE f.outcome IS NOT NULL OR NOT $isInStep)::int AS asked,
+         count(*) FILTER (WHERE f.outcome = 'right')::int AS "right"
+       FROM begun y JOIN questions q ON q.set_id = y.question_set_id AND q.entry_id = e.id AND q.counts
+         LEFT JOIN LATERAL (SELECT r.outcome FROM responses r WHERE r.play_id = y.id AND r.entry_id = e.id
+           AND r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY r.occasion LIMIT 1) f ON true) k
+     WHERE e.list_id = $listId
+     ORDER BY coalesce(k."right"::float8 / nullif(k.asked, 0), 1), e.position`,
+    { offerId, listId: offer.listId, isInStep },
   )
   const missed = entries.filter((entry) => entry.missed > 0)
   if (missed.length === 0) throw new Problem(409, 'nothing-missed')
   const taken = missed.length >= LEAST ? missed : entries.slice(0, LEAST)
   const { id } = await duplicateList(scope, offer.listId, { title, entryIds: taken.map(({ entryId }) => entryId) })
-  return { ...offer, listId: id, rules: OfferRules.parse(offer.rules) }
+  return { ...offer, listId: id, rules }
 }
