@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { Browser, BrowserContext, Page } from '@playwright/test'
 import type { QuizPuzzle } from '@otter/core/games/quiz'
 import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
-import { expect, expectAccessible, test } from './otter.ts'
+import { expect, expectAccessible, query, test } from './otter.ts'
 import { puzzleOf } from './playing.ts'
 
 /** Name of a school's server that is no secure context: browsers give it no clipboard and no microphone. */
@@ -26,7 +26,7 @@ async function comeIn(page: Page, code: string, name: string): Promise<void> {
 
 /** Opens the lobby of a sample list's game; two clicks from the list. Returns the code. */
 async function openLobby(teacher: Page, list: string, game: string, way: string): Promise<string> {
-  await teacher.getByRole('link', { name: list, exact: true }).click()
+  await teacher.getByRole('link', { name: list }).click()
   await teacher.getByRole('link', { name: 'Play', exact: true }).click()
   await expect(teacher.getByRole('heading', { name: 'Play it live' })).toBeVisible()
   await teacher.getByLabel('Game', { exact: true }).selectOption({ label: game })
@@ -228,6 +228,10 @@ test('a class plays at its own pace in a school’s network: no secure context, 
   await expectAccessible(teacher)
   await teacher.getByRole('button', { name: 'Play what was missed' }).click()
   await expect(teacher.getByText('0 here')).toBeVisible()
+  const once = await query(server.databaseUrl, 'UPDATE lists SET archived_at = now() WHERE title = $1 RETURNING id', [
+    'The beehive: once more',
+  ])
+  expect(once).toHaveLength(1)
   await Promise.all([desk, one, other].map((context) => context.close()))
 })
 

@@ -137,7 +137,8 @@ async function main() {
   const cluster = await startCluster(folder, { throwAway: true })
   const end = () => {
     cluster.stop()
-    rmSync(folder, { recursive: true, force: true })
+    // What is stopped may still write to it.
+    rmSync(folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 100 })
   }
   process.on('SIGINT', () => {
     end()
