@@ -65,6 +65,7 @@ async function forAll<Item>(items: readonly Item[], work: (item: Item) => Promis
 
 async function benchBare(server: Measured, players: number): Promise<number[]> {
   const sockets: Socket[] = []
+  const idle = await server.held()
   const from = performance.now()
   await forAll(Array.from({ length: players }), async () => {
     const socket = io(server.url, { transports: ['websocket'], forceNew: true, reconnection: false })
@@ -75,6 +76,7 @@ async function benchBare(server: Measured, players: number): Promise<number[]> {
   const joined = performance.now() - from
   const taken: number[] = []
   const before = usage(server.pid)
+  const held = (await server.held()) - idle
   const stored = await databaseSeconds()
   await paced(sockets, MEASURED, async (socket) => {
     const sent = performance.now()
@@ -90,7 +92,7 @@ async function benchBare(server: Measured, players: number): Promise<number[]> {
   const after = usage(server.pid)
   const storing = (await databaseSeconds()) - stored
   console.log(
-    `  bare server: ${players} joined in ${(joined / 1000).toFixed(1)} s; acknowledged ${told(taken)}; ${(((after.seconds - before.seconds) / (MEASURED / 1000)) * 100).toFixed(0)} % of a core, and ${((storing / (MEASURED / 1000)) * 100).toFixed(0)} % for the database`,
+    `  bare server: ${players} joined in ${(joined / 1000).toFixed(1)} s; acknowledged ${told(taken)}; ${(((after.seconds - before.seconds) / (MEASURED / 1000)) * 100).toFixed(0)} % of a core, and ${((storing / (MEASURED / 1000)) * 100).toFixed(0)} % for the database; ${(held / players / 1000).toFixed(0)} kB held a player`,
   )
   for (const socket of sockets) socket.disconnect()
   return taken
@@ -135,7 +137,7 @@ async function benchOwnPace(
   const hosts: Host[] = []
   for (let index = 0; index < sessions; index++) hosts.push(await teacher.host(server.url, listId, { way: 'ownpace' }))
   await pause(2000)
-  const idle = usage(server.pid)
+  const idle = { ...usage(server.pid), held: await server.held() }
   const { players, time: joinTime } = await joinAll(server.url, hosts, count)
   for (const host of hosts) await teacher.command(host, { type: 'start' })
   while (players.some(({ reply }) => reply.play === null)) await pause(50)
@@ -172,6 +174,7 @@ async function benchOwnPace(
   })
   const after = usage(server.pid)
   const storing = (await databaseSeconds()) - stored
+  const held = (await server.held()) - idle.held
   const seconds = time / 1000
   console.log(`  ${count} players in ${sessions} sessions, each with a host:`)
   console.log(
@@ -181,7 +184,10 @@ async function benchOwnPace(
     `    a host sees an answer after ${told(seen)}; is sent ${(hosts[0]!.bytes / seconds / 1000).toFixed(1)} kB/s`,
   )
   console.log(
-    `    server: ${(((after.seconds - before.seconds) / seconds) * 100).toFixed(0)} % of a core, and ${((storing / seconds) * 100).toFixed(0)} % for the database; ${((after.bytes - idle.bytes) / count / 1000).toFixed(0)} kB more memory a player`,
+    `    server: ${(((after.seconds - before.seconds) / seconds) * 100).toFixed(0)} % of a core, and ${((storing / seconds) * 100).toFixed(0)} % for the database`,
+  )
+  console.log(
+    `    memory a player: ${(held / count / 1000).toFixed(0)} kB are held, ${((after.bytes - idle.bytes) / count / 1000).toFixed(0)} kB with what is not collected yet`,
   )
   console.log(
     `    a player is sent ${(messages / count / seconds).toFixed(2)} messages and ${(bytes / count / seconds).toFixed(0)} bytes a second`,

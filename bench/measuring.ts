@@ -6,10 +6,15 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import pg from 'pg'
 
+const HOME = fileURLToPath(new URL('../../../', import.meta.url))
+const COLLECTING = ['--expose-gc', '--import', `${HOME}bench/collecting.mjs`]
+
 /** A server under measurement, as a process of its own. */
 export interface Measured {
   url: string
   pid: number
+  /** Returns what is held once garbage is collected, in bytes. */
+  held: () => Promise<number>
   stop: () => Promise<void>
 }
 
@@ -61,6 +66,13 @@ async function measured(child: ChildProcess): Promise<Measured> {
   return {
     url: `http://127.0.0.1:${port}`,
     pid: child.pid!,
+    held: async () => {
+      const told = new Promise<number>((resolve) =>
+        child.once('message', (message) => resolve((message as { held: number }).held)),
+      )
+      child.send('collect')
+      return told
+    },
     stop: async () => {
       const gone = new Promise((resolve) => child.once('exit', resolve))
       child.kill('SIGTERM')
@@ -70,16 +82,16 @@ async function measured(child: ChildProcess): Promise<Measured> {
 }
 
 export async function startServer(): Promise<Measured> {
-  const home = fileURLToPath(new URL('../../../', import.meta.url))
   return measured(
-    fork(`${home}packages/server/dist/server.js`, {
+    fork(`${HOME}packages/server/dist/server.js`, {
+      execArgv: COLLECTING,
       env: {
         ...process.env,
         DATABASE_URL: await createDatabase(),
         PORT: '0',
         SAMPLE_DATA: '0',
         SESSION_SECRET: 'for benchmarks alone',
-        WEB_FOLDER: `${home}dist/web`,
+        WEB_FOLDER: `${HOME}dist/web`,
       },
     }),
   )
@@ -88,6 +100,7 @@ export async function startServer(): Promise<Measured> {
 export async function startBare(): Promise<Measured> {
   return measured(
     fork(fileURLToPath(import.meta.url), ['bare-server'], {
+      execArgv: COLLECTING,
       env: { ...process.env, DATABASE_URL: await createDatabase() },
     }),
   )
