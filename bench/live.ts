@@ -65,7 +65,6 @@ async function forAll<Item>(items: readonly Item[], work: (item: Item) => Promis
 
 async function benchBare(server: Measured, players: number): Promise<number[]> {
   const sockets: Socket[] = []
-  const idle = await server.held()
   const from = performance.now()
   await forAll(Array.from({ length: players }), async () => {
     const socket = io(server.url, { transports: ['websocket'], forceNew: true, reconnection: false })
@@ -76,7 +75,6 @@ async function benchBare(server: Measured, players: number): Promise<number[]> {
   const joined = performance.now() - from
   const taken: number[] = []
   const before = usage(server.pid)
-  const held = (await server.held()) - idle
   const stored = await databaseSeconds()
   await paced(sockets, MEASURED, async (socket) => {
     const sent = performance.now()
@@ -92,9 +90,12 @@ async function benchBare(server: Measured, players: number): Promise<number[]> {
   const after = usage(server.pid)
   const storing = (await databaseSeconds()) - stored
   console.log(
-    `  bare server: ${players} joined in ${(joined / 1000).toFixed(1)} s; acknowledged ${told(taken)}; ${(((after.seconds - before.seconds) / (MEASURED / 1000)) * 100).toFixed(0)} % of a core, and ${((storing / (MEASURED / 1000)) * 100).toFixed(0)} % for the database; ${(held / players / 1000).toFixed(0)} kB held a player`,
+    `  bare server: ${players} joined in ${(joined / 1000).toFixed(1)} s; acknowledged ${told(taken)}; ${(((after.seconds - before.seconds) / (MEASURED / 1000)) * 100).toFixed(0)} % of a core, and ${((storing / (MEASURED / 1000)) * 100).toFixed(0)} % for the database`,
   )
+  const full = await server.held()
   for (const socket of sockets) socket.disconnect()
+  await pause(500)
+  console.log(`    memory a player: ${((full - (await server.held())) / players / 1000).toFixed(0)} kB are held`)
   return taken
 }
 
@@ -137,7 +138,7 @@ async function benchOwnPace(
   const hosts: Host[] = []
   for (let index = 0; index < sessions; index++) hosts.push(await teacher.host(server.url, listId, { way: 'ownpace' }))
   await pause(2000)
-  const idle = { ...usage(server.pid), held: await server.held() }
+  const idle = usage(server.pid)
   const { players, time: joinTime } = await joinAll(server.url, hosts, count)
   for (const host of hosts) await teacher.command(host, { type: 'start' })
   while (players.some(({ reply }) => reply.play === null)) await pause(50)
@@ -174,7 +175,8 @@ async function benchOwnPace(
   })
   const after = usage(server.pid)
   const storing = (await databaseSeconds()) - stored
-  const held = (await server.held()) - idle.held
+  // Only now: a collection before would change what is measured.
+  const full = await server.held()
   const seconds = time / 1000
   console.log(`  ${count} players in ${sessions} sessions, each with a host:`)
   console.log(
@@ -187,14 +189,14 @@ async function benchOwnPace(
     `    server: ${(((after.seconds - before.seconds) / seconds) * 100).toFixed(0)} % of a core, and ${((storing / seconds) * 100).toFixed(0)} % for the database`,
   )
   console.log(
-    `    memory a player: ${(held / count / 1000).toFixed(0)} kB are held, ${((after.bytes - idle.bytes) / count / 1000).toFixed(0)} kB with what is not collected yet`,
-  )
-  console.log(
     `    a player is sent ${(messages / count / seconds).toFixed(2)} messages and ${(bytes / count / seconds).toFixed(0)} bytes a second`,
   )
   for (const host of hosts) await teacher.command(host, { type: 'end' })
   for (const { socket } of [...players, ...hosts]) socket.disconnect()
   await pause(1500)
+  console.log(
+    `    memory a player: ${((full - (await server.held())) / count / 1000).toFixed(0)} kB are held, ${((after.bytes - idle.bytes) / count / 1000).toFixed(0)} kB with what is not collected yet`,
+  )
   return { taken }
 }
 
