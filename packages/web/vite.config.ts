@@ -17,7 +17,11 @@ const playPage: Plugin = {
 
 /** What nearly every screen needs a little of: as files of their own, each would cost a round on a slow line. */
 const SMALL =
-  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|OptionGrid|saveFile|openWorker|useRested|useSteady)|texts\/(?!Rich)\w+\.tsx?$|games\/(?!Wall|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/client)|lucide-react|core\/src\/text\/cleanText/u
+  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|OptionGrid|saveFile|openWorker|useRested|useSteady)|texts\/(?!Rich)\w+\.tsx?$|games\/(?!Wall|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/client)|lucide-react\/dist\/esm\/(?!icons)|core\/src\/text\/cleanText/u
+
+/** Icons that students see: the others stay off their page. */
+const STUDENT_ICONS =
+  /lucide-react\/dist\/esm\/icons\/(?:check|chevron-(?:left|right)|delete|lightbulb|rotate-ccw|speech|volume-2|x|zoom-in|zoom-out)\.m?js/u
 
 // Two pages: the teachers' application, and the small one that students open on their phones.
 export default defineConfig({
@@ -29,7 +33,14 @@ export default defineConfig({
     target: 'es2022',
     rolldownOptions: {
       input: { index: page('index.html'), play: page('play.html') },
-      output: { codeSplitting: { groups: [{ name: 'small', test: SMALL, minShareCount: 2 }] } },
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'small', test: (id) => SMALL.test(id) || STUDENT_ICONS.test(id), minShareCount: 2, priority: 2 },
+            { name: 'icons', test: /lucide-react/u, minShareCount: 2, priority: 1 },
+          ],
+        },
+      },
     },
   },
 })

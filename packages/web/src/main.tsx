@@ -13,6 +13,7 @@ import { Lost } from './pages/Lost.tsx'
 import { Boundary } from './ui/Boundary.tsx'
 import { keepFocus } from './ui/keepFocus.ts'
 import './styles.css'
+import { TEACHER_FILES } from './texts/teacherFiles.ts'
 import { startTexts } from './texts/texts.ts'
 
 /** Each page is fetched when it is first gone to: a teacher who types words needs no charts. */
@@ -94,7 +95,11 @@ askAhead('/session')
 const [, list] = /^\/lists\/([\da-f-]{36})(?:\/games\/\w+)?\/?$/u.exec(location.pathname) ?? []
 if (list !== undefined) askAhead(`/lists/${list}`)
 // A list's page says of every game whether it can be made.
-await startTexts(['common', 'problems', ...(list === undefined ? ['lists'] : ['list', 'share', ...GAME_KINDS])])
+await startTexts(TEACHER_FILES, [
+  'common',
+  'problems',
+  ...(list === undefined ? ['lists'] : ['list', 'share', ...GAME_KINDS]),
+])
 createRoot(root).render(
   <StrictMode>
     <Boundary fallback={<Lost />}>

@@ -31,40 +31,37 @@ export interface Say<Messages> {
 }
 
 /** Message files by their path; each is fetched when a screen first needs it, in the one language that is spoken. */
-const FILES = {
-  ...import.meta.glob<ResourceKey>('./*/*.json', { import: 'default' }),
-  ...import.meta.glob<ResourceKey>('../../../api/src/texts/*/*.json', { import: 'default' }),
-  ...import.meta.glob<ResourceKey>('../games/*/texts/*.json', { import: 'default' }),
-}
+export type TextFiles = Readonly<Record<string, () => Promise<ResourceKey>>>
 
-async function load(language: string, name: string): Promise<ResourceKey> {
-  const paths = [
-    `./${language}/${name}.json`,
-    `../../../api/src/texts/${language}/${name}.json`,
-    `../games/${name}/texts/${language}.json`,
-  ]
-  const file = paths.map((path) => FILES[path]).find((found) => found !== undefined)
-  if (!file) throw new Error(`there are no texts ${name} in ${language}`)
-  return file()
-}
-
-const backend: BackendModule = {
-  type: 'backend',
-  init: () => undefined,
-  read: (language, name, done) => {
-    load(language, name).then(
-      (messages) => done(null, messages),
-      (error: Error) => done(error, null),
-    )
-  },
+function backendOf(files: TextFiles): BackendModule {
+  const load = async (language: string, name: string): Promise<ResourceKey> => {
+    const paths = [
+      `./${language}/${name}.json`,
+      `../../../api/src/texts/${language}/${name}.json`,
+      `../games/${name}/texts/${language}.json`,
+    ]
+    const file = paths.map((path) => files[path]).find((found) => found !== undefined)
+    if (!file) throw new Error(`there are no texts ${name} in ${language}`)
+    return file()
+  }
+  return {
+    type: 'backend',
+    init: () => undefined,
+    read: (language, name, done) => {
+      load(language, name).then(
+        (messages) => done(null, messages),
+        (error: Error) => done(error, null),
+      )
+    },
+  }
 }
 
 /** Starts the texts in the language chosen before, or the browser's; the named files are there from the start. */
-export async function startTexts(names: readonly string[]): Promise<void> {
+export async function startTexts(files: TextFiles, names: readonly string[]): Promise<void> {
   const wished = [localStorage.getItem(KEPT) ?? '', ...navigator.languages.map((code) => code.slice(0, 2))]
   const language = wished.find((code) => code in LANGUAGES) ?? 'en'
   await i18next
-    .use(backend)
+    .use(backendOf(files))
     .use(initReactI18next)
     .init({
       lng: language,
