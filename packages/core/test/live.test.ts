@@ -316,6 +316,11 @@ describe('A quiz in step', () => {
           expect(score.points).to.equal(counted.reduce((sum, { points }) => sum + points, 0))
           expect(score.right).to.equal(counted.filter(({ outcome }) => outcome === 'right').length)
           expect(kept.size, 'asked are those that stood from the joining on').to.equal(QUESTIONS - first)
+          expect(quiz.questions(puzzle, last.play).map(({ entryId }) => `${entryId} first`)).to.deep.equal([
+            ...kept.keys(),
+          ])
+          expect(score.total).to.equal(QUESTIONS - first)
+          expect(quiz.questionsKey!(puzzle, last.play) === '').to.equal(first === 0)
           expect(quiz.inStep!.follow(puzzle, last.play, end).play, 'nothing follows the end').to.equal(last.play)
         }
       }),

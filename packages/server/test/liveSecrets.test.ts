@@ -181,7 +181,7 @@ describe('What a live session tells', () => {
     ]
     expect([one.status, other.body.id]).to.deep.equal([201, one.body.id])
     const list = (await teacher.client.call('GET', `/lists/${one.body.listId}`)).body
-    expect([list.title, list.entries.length]).to.deep.equal(['Once more', 4])
+    expect([list.title, list.entries.length]).to.deep.equal(['Once more', WORDS.length])
     expect((await teacher.client.call('GET', `/live/${one.body.id}`)).body.facts.phase).to.equal('lobby')
   })
 })

@@ -5,7 +5,7 @@ import { onOwnClock } from '../upgrade.ts'
 import { countLate } from './late.ts'
 import { fit, make } from './make.ts'
 import { QuizOptions } from './options.ts'
-import { course, moment, opinions, questionsOf, QuizMove, stepsOf, timed, type Answered } from './play.ts'
+import { course, moment, opinions, questionsKey, questionsOf, QuizMove, stepsOf, timed, type Answered } from './play.ts'
 import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
 import { ahead, view } from './view.ts'
@@ -46,6 +46,7 @@ export const quiz = gameFrom({
   fit,
   make,
   questions: questionsOf,
+  questionsKey,
   onPaper: true,
   sheet,
   view,

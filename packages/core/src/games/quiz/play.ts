@@ -48,6 +48,8 @@ export interface QuizPlay extends PlayLife {
   /** What came of the answer just given. */
   last: Answered | null
   answers: Answered[]
+  /** Where all were asked the same, and it is over: what was asked of this player. What was not is missed by nobody. */
+  asked?: number[]
   /** Questions of the second round, and those answered right in it. */
   secondAsked: number[]
   secondRight: number[]
@@ -205,8 +207,10 @@ const follow: NonNullable<QuizCourse['follow']> = (puzzle, play, turn) => {
 }
 
 const finish: QuizCourse['finish'] = (puzzle, play, { shared }) => {
-  // What nobody was asked is missed by nobody.
-  if (shared?.inStep) return { play: { ...play, phase: 'done', last: null, queue: [] } }
+  if (shared?.inStep) {
+    const asked = play.answers.map(({ question }) => question)
+    return { play: { ...play, phase: 'done', last: null, queue: [], asked } }
+  }
   const answered = new Set(play.answers.map(({ question }) => question))
   const rest = play.round === 1 ? play.queue.filter((question) => !answered.has(question)) : []
   const passed = rest.map((question): Answered => ({
@@ -227,7 +231,8 @@ const score: QuizCourse['score'] = ({ questions }, play, shared) => {
   const answers = isOpen ? play.answers.slice(0, -1) : play.answers
   return {
     right: answers.filter(({ outcome }) => outcome === 'right').length,
-    total: questions.filter(({ scored }) => scored).length,
+    total: (play.asked ? play.asked.map((question) => questions[question]!) : questions).filter(({ scored }) => scored)
+      .length,
     points: answers.reduce((sum, { points }) => sum + points, 0),
     hints: play.hints,
   }
@@ -243,12 +248,18 @@ const doing: QuizCourse['doing'] = ({ questions }, { phase, round, queue, second
 type QuizCourse = Course<QuizPuzzle, QuizPlay, QuizMove>
 export const course: QuizCourse = { hints: ['hint'], start, move, follow, finish, score, doing }
 
-export function questionsOf({ questions }: QuizPuzzle): Question[] {
-  return questions.map(({ entryId, answer, prompt, scored }) => ({
+export function questionsOf({ questions }: QuizPuzzle, { asked }: QuizPlay): Question[] {
+  const all = asked ? asked.map((question) => questions[question]!) : questions
+  return all.map(({ entryId, answer, prompt, scored }) => ({
     entryId,
     text: answer.text.trim() || prompt.text.trim(),
     counts: scored,
   }))
+}
+
+/** Returns which questions were asked; nothing where all are. */
+export function questionsKey({ questions }: QuizPuzzle, { asked }: QuizPlay): string {
+  return asked && asked.length < questions.length ? asked.join(' ') : ''
 }
 
 /** A question, and whether it stands or is answered. */

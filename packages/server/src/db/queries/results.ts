@@ -86,7 +86,7 @@ export async function questionResults(scope: Scope, offerId: string): Promise<Qu
        SELECT q.entry_id, CASE WHEN (SELECT count(*) FROM sizes) = 1 THEN max(s.persons)
          ELSE (SELECT count(DISTINCT t.person)::int FROM sets t JOIN questions u ON u.set_id = t.set_id
          WHERE u.entry_id = q.entry_id) END AS persons,
-         (array_agg(q.text ORDER BY v.number DESC))[1] AS text, bool_or(q.counts) AS counts, min(q.place) AS place
+         (array_agg(q.text ORDER BY v.number DESC))[1] AS text, bool_or(q.counts) AS counts, max(q.place) AS place
        FROM sizes s JOIN questions q ON q.set_id = s.set_id JOIN question_sets w ON w.id = s.set_id
          JOIN game_versions v ON v.id = w.game_version_id GROUP BY q.entry_id),
      outcomes AS (
