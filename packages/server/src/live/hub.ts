@@ -1,14 +1,15 @@
 import type { Server as HttpServer } from 'node:http'
-import { SendMove, type PlayReply, type ProblemDetails, type RankNews } from '@otter/api'
+import { SendMove, type PlayReply, type ProblemDetails } from '@otter/api'
 import type pg from 'pg'
 import { reading } from '../db/scope.ts'
 import { loggable, problemFrom } from '../problem.ts'
 import { passAbsences, passProgress, passSessions, revisionsOf } from '../services/liveSessions.ts'
-import { ranksOf, replyTo } from '../services/liveReplies.ts'
+import { replyTo } from '../services/liveReplies.ts'
 import { sendMove } from '../services/moves.ts'
-import { openLiveServer, roomOf, sizeOf, type HubParts, type LiveServer, type LiveSocket } from './liveServer.ts'
+import { openLiveServer, playersOf, roomOf, type HubParts, type LiveServer, type LiveSocket } from './liveServer.ts'
 import type { Holder } from './passes.ts'
 import { Presence } from './presence.ts'
+import { Rankings } from './rankings.ts'
 import { Watchers } from './watchers.ts'
 
 /** Small changes are gathered for so long, in milliseconds. */
@@ -23,10 +24,6 @@ const ABSENCES = 10_000
 const CATCH_UP = 2000
 /** How often the same trouble is noted, in milliseconds. */
 const COMPLAINTS = 10_000
-/** How often those who wait or are ahead are told where they stand: in a class, and where there are many. */
-const STANDINGS = 3000
-const STANDINGS_OF_MANY = 10_000
-const MANY = 60
 /** Most moves of one socket that wait for their turn. */
 const MOST_WAITING = 40
 /** Sockets that are told something in one go. */
@@ -40,10 +37,10 @@ export class LiveHub {
   private seen = new Map<string, Set<string>>()
   private seenElsewhere = new Map<string, Set<string>>()
   private changedSessions = new Set<string>()
-  private readonly standingsDue = new Map<string, number>()
   private timers: NodeJS.Timeout[] = []
   private io: LiveServer | undefined
   private watchers: Watchers | undefined
+  private rankings: Rankings | undefined
   private pool: pg.Pool | undefined
   private flushing: Promise<void> | undefined
   private looking: Promise<void> | undefined
@@ -72,6 +69,7 @@ export class LiveHub {
     io.on('told', (offerId, personId) => void io.local.to(roomOf('person', `${offerId} ${personId}`)).emit('again'))
     this.io = io
     this.watchers = new Watchers(io, this.parts.logger, (offerId) => this.changedSessions.add(offerId))
+    this.rankings = new Rankings(io, this.parts.source)
     this.timers = [
       setInterval(() => (this.flushing ??= this.flush().finally(() => (this.flushing = undefined))), GATHER),
       setInterval(() => (this.looking ??= this.look().finally(() => (this.looking = undefined))), LOOK),
@@ -181,7 +179,7 @@ export class LiveHub {
 
   /** Gives all students of a session who are connected here their screens, whole. */
   private async tellPlayers(offerId: string): Promise<void> {
-    const sockets = this.playersOf(offerId)
+    const sockets = this.io ? playersOf(this.io, offerId) : []
     if (sockets.length === 0) return
     const ids = new Set<string>()
     for (const { data } of sockets) if (data.holder.audience === 'player') ids.add(data.holder.participantId)
@@ -214,7 +212,7 @@ export class LiveHub {
       for (const [offerId, personIds] of here) note(seen, offerId, personIds)
       if (seen.size > 0 || changed.size > 0)
         await reading(this.parts.source, null, async (reader) => this.watchers?.tell(reader, seen, changed))
-      await this.tellStandings(seen.keys())
+      await this.rankings?.tell(seen.keys())
     } catch (error) {
       // Nothing of it is lost while the database is away.
       for (const [offerId, personIds] of seen) note(this.seenElsewhere, offerId, personIds)
@@ -240,41 +238,6 @@ export class LiveHub {
   private shownHere(): string[] {
     const sockets = [...(this.io?.sockets.sockets.values() ?? [])]
     return [...new Set(sockets.map(({ data }) => data.holder.offerId))]
-  }
-
-  /** Students hear where they stand with each answer of their own; those who wait hear it from time to time. */
-  private async tellStandings(seen: Iterable<string>): Promise<void> {
-    const now = Date.now()
-    for (const offerId of seen) {
-      const count = sizeOf(this.io, roomOf('player', offerId))
-      if (count > 0 && !this.standingsDue.has(offerId))
-        this.standingsDue.set(offerId, now + (count > MANY ? STANDINGS_OF_MANY : STANDINGS))
-    }
-    for (const [offerId, due] of this.standingsDue) {
-      if (due > now) continue
-      this.standingsDue.delete(offerId)
-      await this.tellRanks(offerId)
-    }
-  }
-
-  private async tellRanks(offerId: string): Promise<void> {
-    const ranks = await reading(this.parts.source, null, (reader) => ranksOf(reader, offerId))
-    if (!ranks) return
-    for (const socket of this.playersOf(offerId)) {
-      const { data } = socket
-      if (data.holder.audience !== 'player') continue
-      const news: RankNews = { rank: ranks.rankOf(data.holder.personId), ranking: ranks.ranking }
-      const told = JSON.stringify(news)
-      if (told === data.told) continue
-      data.told = told
-      socket.emit('rank', news)
-    }
-  }
-
-  /** The sockets of a session's students that are connected here. */
-  private playersOf(offerId: string): LiveSocket[] {
-    const ids = this.io?.sockets.adapter.rooms.get(roomOf('player', offerId)) ?? []
-    return [...ids].flatMap((id) => this.io?.sockets.sockets.get(id) ?? [])
   }
 
   /** Sees to sessions whose moment has come. */

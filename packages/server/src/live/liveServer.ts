@@ -100,3 +100,9 @@ export function roomOf(kind: string, id: string): string {
 export function sizeOf(io: LiveServer | undefined, room: string): number {
   return io?.sockets.adapter.rooms.get(room)?.size ?? 0
 }
+
+/** Returns the sockets of a session's students that are connected here. */
+export function playersOf(io: LiveServer, offerId: string): LiveSocket[] {
+  const ids = io.sockets.adapter.rooms.get(roomOf('player', offerId)) ?? []
+  return [...ids].flatMap((id) => io.sockets.sockets.get(id) ?? [])
+}

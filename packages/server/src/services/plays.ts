@@ -7,7 +7,8 @@ import { enter, findDoor, type Caller, type OpenOffer, type Person } from './doo
 import { changeSelf, joinLive } from './liveDoor.ts'
 import { addParticipant } from './participants.ts'
 import { reply } from './playReplies.ts'
-import { findPlay, sessionAt, startPlay } from './storedPlays.ts'
+import { startPlay } from './startPlay.ts'
+import { findPlay, sessionAt } from './storedPlays.ts'
 
 /** Most attempts of one person in an offer. */
 const MAX_ATTEMPTS = 200

@@ -1,10 +1,8 @@
-import { randomUUID } from 'node:crypto'
 import {
   clockAt,
   momentOf,
   passTime,
   PlayRules,
-  randomFrom,
   sharedOf,
   upgradedPlay,
   type Doing,
@@ -20,11 +18,10 @@ import type { Reader } from '../db/scope.ts'
 import { serverKnowledge } from '../dictionary/knowledge.ts'
 import { findDoor, findingDoorWith, letIn, NOW, type Caller, type OpenOffer, type Person } from './doors.ts'
 import type { MadeGame } from './puzzleCache.ts'
-import { questionSet } from './questionSets.ts'
 import { liveRulesOf, settingOf } from './storedSession.ts'
 
 /** What a play started from, so that its moves lead to the same state again. */
-interface Origin {
+export interface Origin {
   random: string
   seat: number
   /** Milliseconds since 1970. */
@@ -223,7 +220,7 @@ export function sessionAt({ live, rules }: OpenOffer, made: MadeGame, now: numbe
 }
 
 /** Returns what all who play a version share; null where each plays alone. */
-function sharedBy(offer: OpenOffer, made: MadeGame, now: number): Shared | null {
+export function sharedBy(offer: OpenOffer, made: MadeGame, now: number): Shared | null {
   const calls = offer.versionId === made.versionId ? offer.calls : null
   const session = sessionAt(offer, made, now)
   if (session) return sharedOf(session, liveRulesOf(offer.rules)!, calls)
@@ -240,82 +237,4 @@ export function dueMoment(play: OpenPlay): Date | null {
   const { game, puzzle } = play.made
   const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state, play.context) ?? null)
   return deadline === null ? null : new Date(Math.ceil(momentOf(clockOf(play), deadline)))
-}
-
-/** Begins a person's next attempt, on a version of the game: the one that the offer has now, unless said otherwise. */
-export async function startPlay(
-  scope: Reader,
-  offer: OpenOffer,
-  person: Person,
-  before: OpenPlay | undefined,
-  version: { versionId: string; correction: number } = offer,
-): Promise<OpenPlay> {
-  const made = await scope.puzzles.read(scope, version.versionId, version.correction)
-  const { game, kind, puzzle } = made
-  const attempt = (before?.attempt ?? 0) + 1
-  const memory = before?.made.kind === kind ? before.made.game.memory?.(before.state) : undefined
-  const context: PlayContext = {
-    seat: person.seat,
-    rules: offer.rules.play,
-    shared: sharedBy(offer, made, offer.now),
-    knowledge: serverKnowledge,
-  }
-  const origin: Origin = {
-    random: `${person.id} ${attempt}`,
-    seat: person.seat,
-    now: offer.now,
-    memory,
-    rules: game.version,
-    play: context.rules,
-    knowledge: serverKnowledge.version,
-    shared: context.shared,
-  }
-  const state = game.start(puzzle, { ...context, random: randomFrom(origin.random), now: offer.now, memory })
-  const play: OpenPlay = {
-    id: randomUUID(),
-    offerId: offer.id,
-    participantId: person.participantId,
-    attempt,
-    versionId: made.versionId,
-    correction: version.correction,
-    rules: game.version,
-    moves: 0,
-    state,
-    milliseconds: 0,
-    movedAt: offer.now,
-    factor: person.factor,
-    pausedBefore: offer.paused,
-    paused: offer.paused,
-    now: offer.now,
-    ended: false,
-    beforeTimeUp: null,
-    atEnd: null,
-    doing: { ...game.doing(puzzle, state), last: [] },
-    made,
-    context,
-    followed: [],
-  }
-  const { setId, total } = await questionSet(scope, made, state)
-  await scope.query(
-    `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total,
-      started_at, moved_at, last_seen_at, paused_ms, due_at, doing)
-     VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at,
-       $at, $at, $paused, $dueAt, $doing::jsonb)`,
-    {
-      id: play.id,
-      offerId: offer.id,
-      participantId: person.participantId,
-      versionId: made.versionId,
-      setId,
-      rules: game.version,
-      origin: JSON.stringify(origin),
-      state: JSON.stringify(state),
-      total,
-      at: new Date(offer.now),
-      paused: Math.round(offer.paused),
-      dueAt: dueMoment(play),
-      doing: JSON.stringify(play.doing),
-    },
-  )
-  return play
 }
