@@ -172,6 +172,8 @@ export const HostStudent = z.object({
   goneAt: z.number().nullable(),
   joinedAt: z.number(),
   moves: z.number().int(),
+  /** Whether the student has made a move in the first round; the clock makes some for those who did not. */
+  begun: z.boolean(),
   met: z.number().int(),
   right: z.number().int(),
   total: z.number().int(),

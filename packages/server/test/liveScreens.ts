@@ -5,6 +5,8 @@ import {
   type HostStudent,
   type PlayReply,
   type SendMove,
+  type WallNow,
+  type WallState,
 } from '@otter/api'
 import { io, type Socket } from 'socket.io-client'
 import { Client, teacherWithList, WORDS, type TestServer } from './testServer.ts'
@@ -132,6 +134,33 @@ export class HostScreen {
   }
 }
 
+/** A wall without a screen: what was told of a session, and all of it as text. */
+export class WallScreen {
+  socket: Socket | undefined
+  now: WallNow | undefined
+  heard: string[] = []
+  private readonly host: HostScreen
+
+  /** @param host whose session it shows */
+  constructor(host: HostScreen) {
+    this.host = host
+  }
+
+  async connect(): Promise<WallState> {
+    const { client, id, url } = this.host
+    this.socket = openSocket(url, async () => {
+      const { body } = await client.call('POST', `/live/${id}/passes/wall`, {})
+      return (body as { pass: string }).pass
+    })
+    this.socket.on('wall', (now: WallNow) => (this.now = now))
+    this.socket.onAny((...message) => this.heard.push(JSON.stringify(message)))
+    await until('a wall to connect', () => this.now !== undefined)
+    const { body } = await client.call('GET', `/live/${id}/wall`)
+    this.heard.push(JSON.stringify(body))
+    return body as WallState
+  }
+}
+
 /** Opens a live session of a list; returns its id and code. */
 export async function openLive(
   teacher: { client: Client; listId: string },
@@ -144,7 +173,7 @@ export async function openLive(
 
 /** A server's live sessions in a test: opened with their hosts and students, and all closed after it. */
 export class LiveRooms {
-  private readonly screens: (HostScreen | StudentScreen)[] = []
+  private readonly screens: (HostScreen | StudentScreen | WallScreen)[] = []
   private readonly server: Pick<TestServer, 'url'>
 
   constructor(server: Pick<TestServer, 'url'>) {
@@ -159,6 +188,13 @@ export class LiveRooms {
     this.screens.push(host)
     await host.connect()
     return { host, id, code }
+  }
+
+  /** Opens the wall of a session; returns it with what it is shown at first. */
+  async wall(host: HostScreen): Promise<{ wall: WallScreen; first: WallState }> {
+    const wall = new WallScreen(host)
+    this.screens.push(wall)
+    return { wall, first: await wall.connect() }
   }
 
   /** Brings a student in. */

@@ -7,6 +7,7 @@ import { enter, findDoor, type Caller, type OpenOffer, type Person } from './doo
 import { changeSelf, joinLive } from './liveDoor.ts'
 import { addParticipant } from './participants.ts'
 import { reply } from './playReplies.ts'
+import { forgetStandings } from './standings.ts'
 import { startPlay } from './startPlay.ts'
 import { findPlay, sessionAt } from './storedPlays.ts'
 
@@ -67,6 +68,7 @@ function joinLink(
 export async function changeMe(scope: Scope, caller: Caller, change: z.output<typeof ChangeSelf>): Promise<PlayReply> {
   const { offer, person } = await enter(scope, caller)
   await changeSelf(scope, offer, person, change)
+  if (offer.live) forgetStandings(offer.id, offer.live.revision)
   const changed = await enter(scope, caller)
   return reply(scope, offer, changed.person, await findPlay(scope, offer, person.id))
 }

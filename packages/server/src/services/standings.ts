@@ -34,6 +34,11 @@ export function standingsOf(scope: Reader, offerId: string, rules: LiveRules, re
   return kept(read, `${offerId} ${revision}`, () => readStandings(scope, offerId, rules))
 }
 
+/** Has the ranking of a session read anew, where something in it has changed beside the answers. */
+export function forgetStandings(offerId: string, revision: number): void {
+  read.delete(`${offerId} ${revision}`)
+}
+
 /** Returns the ranking of a session as it is this moment. */
 export async function readStandings(scope: Reader, offerId: string, rules: LiveRules): Promise<Standings> {
   const by = rankBy(rules)

@@ -19,9 +19,9 @@ export function Over({ state }: { state: HostState }) {
   const again = usePlayMissed(id)
   const navigate = useNavigate()
   const [requestId] = useState(newId)
-  const begun = students.filter(({ removed, waits, moves }) => !removed && !waits && moves > 0)
-  const right = begun.reduce((sum, student) => sum + student.right, 0)
-  const total = begun.reduce((sum, student) => sum + student.total, 0)
+  const playing = students.filter(({ removed, waits, begun }) => !removed && !waits && begun)
+  const right = playing.reduce((sum, student) => sum + student.right, 0)
+  const total = playing.reduce((sum, student) => sum + student.total, 0)
   return (
     <>
       <header className="flex flex-wrap items-start justify-between gap-3">
@@ -32,7 +32,7 @@ export function Over({ state }: { state: HostState }) {
           <p className="quiet">
             {t(`ways.${way}`)} · {words.name(kind)} · {t(`over.endedBy.${facts.endedBy ?? 'host'}`)}
           </p>
-          <p>{t('over.facts', { count: begun.length, right, total })}</p>
+          <p>{t('over.facts', { count: playing.length, right, total })}</p>
         </div>
         <div className="flex flex-wrap gap-2">
           <button

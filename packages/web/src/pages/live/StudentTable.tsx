@@ -22,10 +22,10 @@ export function StudentTable({ state }: { state: HostState }) {
   const rows = placed(state)
   const opened = state.students.find(({ participantId }) => participantId === open)
   const hasTeams = state.teams.length > 0
-  const doing = ({ done, moves, connected, lastAt, last, doing: what }: HostStudent): string => {
-    if (done) return t('running.done')
-    if (!connected) return t('running.gone')
-    if (moves === 0) return t('running.notBegun')
+  const doing = ({ done, begun, rounds, connected, lastAt, last, doing: what }: HostStudent): string => {
+    if (done && begun) return t('running.done')
+    if (!connected && !done) return t('running.gone')
+    if (!begun && rounds <= 1) return t('running.notBegun')
     if (now - lastAt >= QUIET) return t('running.idle', { count: Math.round((now - lastAt) / 1000) })
     const streak = last.length - 1 - last.findLastIndex((outcome) => outcome !== 'right')
     const told = what ? words.doing(state.kind, what) : ''

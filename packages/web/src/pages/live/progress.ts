@@ -7,10 +7,10 @@ export function placed({ students, rules }: Pick<HostState, 'students' | 'rules'
   const playing = students.filter(({ removed, waits }) => !removed && !waits)
   return [
     ...ranked(
-      playing.filter(({ moves, rounds }) => moves > 0 || rounds > 1),
+      playing.filter(({ begun, rounds }) => begun || rounds > 1),
       (student) => scoreOf(student, by),
     ),
-    ...playing.filter(({ moves, rounds }) => moves === 0 && rounds <= 1).map((row) => ({ row, place: 0, score: 0 })),
+    ...playing.filter(({ begun, rounds }) => !begun && rounds <= 1).map((row) => ({ row, place: 0, score: 0 })),
   ]
 }
 
