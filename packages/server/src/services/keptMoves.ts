@@ -80,7 +80,7 @@ const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
         count(*) FILTER (WHERE round = 'second') AS second_total FROM holding),
   updated AS (
   UPDATE plays y SET state = $state::jsonb, rules = $rules::integer, moves = $number::integer,
-    milliseconds = $clock::integer, moved_at = $movedAt::timestamptz, before_time_up = $beforeTimeUp::jsonb, at_end = $atEnd::jsonb, last_seen_at = greatest(y.last_seen_at,
+    milliseconds = $clock::integer, moved_at = $movedAt::timestamptz, before_time_up = $beforeTimeUp::jsonb, at_end = $atEnd::jsonb, begun = y.begun OR $author = 'player', last_seen_at = greatest(y.last_seen_at,
     $seenAt::timestamptz), paused_ms = $paused::bigint, due_at = $dueAt::timestamptz,
     doing = $doing::jsonb, hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
     ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,

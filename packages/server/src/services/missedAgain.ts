@@ -60,13 +60,12 @@ async function planAgain(
   // What all are asked at once can end before everything was: what was not asked is not missed.
   const isInStep = rules.type === 'live' && wayOf(rules.live.way).inStep
   const entries = await scope.query<{ entryId: string; missed: number }>(
-    `WITH begun AS (SELECT y.id, y.question_set_id FROM plays y WHERE y.offer_id = $offerId AND y.given_back_at IS NULL
-       AND EXISTS (SELECT 1 FROM moves w WHERE w.play_id = y.id AND w.author = 'player' AND w.fate = 'taken'))
+    `WITH mine AS (SELECT id, question_set_id FROM plays WHERE offer_id = $offerId AND given_back_at IS NULL AND begun)
      SELECT e.id AS "entryId", k.asked - k."right" AS missed
      FROM entries e CROSS JOIN LATERAL (
        SELECT count(*) FILTER (WHERE f.outcome IS NOT NULL OR NOT $isInStep)::int AS asked,
          count(*) FILTER (WHERE f.outcome = 'right')::int AS "right"
-       FROM begun y JOIN questions q ON q.set_id = y.question_set_id AND q.entry_id = e.id AND q.counts
+       FROM mine y JOIN questions q ON q.set_id = y.question_set_id AND q.entry_id = e.id AND q.counts
          LEFT JOIN LATERAL (SELECT r.outcome FROM responses r WHERE r.play_id = y.id AND r.entry_id = e.id
            AND r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY r.occasion LIMIT 1) f ON true) k
      WHERE e.list_id = $listId

@@ -14,6 +14,10 @@ const STATEMENTS = [
   `CREATE INDEX moves_late ON moves (play_id, number) WHERE fate = 'late'`,
   // How a play stood when its session ended: what came later can be counted from there.
   'ALTER TABLE plays ADD COLUMN at_end jsonb',
+  // Whether its player has made a move: the clock makes some for those who did not.
+  'ALTER TABLE plays ADD COLUMN begun boolean NOT NULL DEFAULT false',
+  `UPDATE plays y SET begun = true WHERE EXISTS (SELECT 1 FROM moves w WHERE w.play_id = y.id AND w.author = 'player'
+     AND w.fate = 'taken')`,
   // Share of what a student had right in the teacher's other games, by name, where teams are balanced by it.
   'ALTER TABLE participants ADD COLUMN strength double precision CHECK (strength BETWEEN 0 AND 1)',
 ]

@@ -14,8 +14,6 @@ const ONE_PERSON = `ARRAY(SELECT p.id UNION ALL SELECT q.id FROM participants q 
 const FIRST_PLAY = `LEFT JOIN LATERAL (SELECT y.*, count(*) OVER () AS rounds, sum(y.points) OVER () - y.points AS effort
   FROM plays y WHERE y.given_back_at IS NULL AND y.participant_id = ANY (${ONE_PERSON}) ORDER BY y.started_at,
     y.id LIMIT 1) f ON true`
-/** Whether a student has made a move: what the clock does is nobody's word. */
-const BEGUN = `EXISTS (SELECT 1 FROM moves w WHERE w.play_id = f.id AND w.author = 'player' AND w.fate = 'taken')`
 const MILLISECONDS = (moment: string): string => `(extract(epoch FROM ${moment}) * 1000)::float8`
 
 /** A student's part in a session, as rankings need it. */
@@ -39,7 +37,7 @@ export async function scoreRows(scope: Reader, offerId: string): Promise<ScoreRo
   return scope.query<ScoreRow>(
     `SELECT p.id AS "participantId", p.seat, p.name, p.look, p.team_id AS "teamId", coalesce(f."right", 0) AS "right",
        coalesce(f.total, 0) AS total, coalesce(f.points, 0) AS points, coalesce(f.effort, 0)::int AS effort,
-       ${BEGUN} AS begun, ${CONNECTED} AS connected, f.ended_at IS NOT NULL AS done
+       coalesce(f.begun, false) AS begun, ${CONNECTED} AS connected, f.ended_at IS NOT NULL AS done
      FROM participants p ${FIRST_PLAY} WHERE ${PLAYING} ORDER BY p.seat`,
     { offerId },
   )
@@ -73,7 +71,7 @@ const hostRows = (which: string): string => `SELECT p.offer_id AS "offerId", p.i
     p.held_name AS "heldName", p.note, p.look, p.team_id AS "teamId",
     p.returns_to IS NOT NULL AS waits, p.removed_at IS NOT NULL AS removed, ${CONNECTED} AS connected,
     ${MILLISECONDS('coalesce(p.gone_at, p.here_at)')} AS "goneAt", ${MILLISECONDS('p.created_at')} AS "joinedAt",
-    coalesce(n.moves, 0) AS moves, ${BEGUN} AS begun,
+    coalesce(n.moves, 0) AS moves, coalesce(f.begun, false) AS begun,
     (SELECT count(DISTINCT r.entry_id)::int FROM responses r WHERE r.play_id = f.id) AS met,
     coalesce(f."right", 0) AS "right", coalesce(f.total, 0) AS total, coalesce(f.points, 0) AS points,
     coalesce(f.effort, 0)::int AS effort, coalesce(f.rounds, 0)::int AS rounds,
