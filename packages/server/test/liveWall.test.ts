@@ -2,7 +2,7 @@ import type { StudentAnswers } from '@otter/api'
 import type { LiveRules } from '@otter/core'
 import type { QuizPuzzle, QuizView } from '@otter/core/games/quiz'
 import { expect } from 'chai'
-import type { StudentScreen} from './liveScreens.ts';
+import type { StudentScreen } from './liveScreens.ts'
 import { LiveRooms, until } from './liveScreens.ts'
 import { puzzleOf, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
