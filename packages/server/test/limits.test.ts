@@ -29,7 +29,7 @@ describe('Limits', () => {
           ),
         ),
       )
-    expect(guesses.filter((status) => status === 404).length).to.be.within(120, 135)
+    expect(guesses.filter((status) => status === 404).length).to.be.within(110, 135)
     expect(guesses.at(-1)).to.equal(429)
     expect(
       (await new Client(server.url).call('GET', `/play/${code}`)).body.code,
