@@ -99,6 +99,9 @@ describe('Answers that came too late', () => {
     await until('the play to be ended', async () => (await ama.look()).play!.score.finished)
     expect((await ama.move(line(1))).fate).to.equal('late')
     expect((await ama.move({ type: 'hint', item: 2 })).fate, 'no help any more').to.equal('passed')
+    const miss = { type: 'mark', from: { row: 0, col: 0 }, to: { row: 0, col: 0 } }
+    expect((await ama.move(miss)).fate, 'no answer').to.equal('passed')
+    expect((await ama.move(line(1))).fate, 'found already').to.equal('passed')
     expect((await ama.move(line(2))).fate).to.equal('late')
     expect((await ama.move({ type: 'count', moves: [3] }).catch((error: Error) => error)).toString()).to.include(
       'invalid',
@@ -114,6 +117,15 @@ describe('Answers that came too late', () => {
     expect(await count(host, participantId)).to.equal(204)
     expect((await totals(id))[0]).to.include({ right: 4, score: 4 })
     expect(await lateOf(host, participantId)).to.deep.equal([])
+    // Whoever sends without end has nothing judged any more.
+    await rows(
+      server,
+      `INSERT INTO moves (play_id, number, id, move, at, clock, rules, fate, author)
+       SELECT y.id, 1000 + n, gen_random_uuid(), '{"type":"finish"}', now(), 0, 1, 'passed', 'player'
+       FROM plays y, generate_series(1, 200) n WHERE y.offer_id = $id`,
+      { id },
+    )
+    expect((await ama.move(line(4))).fate).to.equal('passed')
   })
 
   it('are nobody’s business but the teacher’s whose session it is', async () => {

@@ -11,6 +11,9 @@ import { findLatePlays, type OpenPlay } from './storedPlays.ts'
 /** Answers of a student that waited so long for a connection are told as such, in milliseconds. */
 const NOTED_DELAY = 1500
 
+/** Most moves of a play that are looked at once more: each one that comes too late is judged after all before it. */
+const MOST_LATE = 200
+
 interface StoredLateMove extends LateMove {
   number: number
   delay: number
@@ -22,11 +25,12 @@ interface CountedPlay extends LatePlay {
   responses: Response[]
 }
 
-/** Whether a move that was made for what has passed could still be counted: then it is kept as a late one. */
+/** Whether a move that was made for what has passed brings an answer which could still be counted. */
 export async function isLate(scope: Reader, play: OpenPlay, sent: LateMove): Promise<boolean> {
+  const before = await pastMovesOf(scope, play)
+  if (before.length >= MOST_LATE) return false
   const { game, puzzle } = play.made
-  const before = counted(play, await lateMovesOf(scope, play))
-  return countLate(game, puzzle, before, sent, turnOf(play)).play !== before.play
+  return countLate(game, puzzle, counted(play, before), sent, turnOf(play)).answers.length > 0
 }
 
 /** Returns what a student answered too late, as it would count. Throws a Problem where the offer is another's. */
@@ -89,16 +93,17 @@ async function countedPlays(
   const plays = await findLatePlays(scope, offer, personId)
   const found = []
   for (const play of plays) {
-    const moves = await lateMovesOf(scope, play)
+    const moves = await pastMovesOf(scope, play)
     found.push({ play, moves: moves.map(({ number }) => number), came: counted(play, moves) })
   }
   return found
 }
 
-async function lateMovesOf(scope: Reader, { id }: OpenPlay): Promise<StoredLateMove[]> {
+/** Returns what was made for what had passed: an answer may need what came before it, such as the letters of a word. */
+async function pastMovesOf(scope: Reader, { id }: OpenPlay): Promise<StoredLateMove[]> {
   return scope.query<StoredLateMove>(
-    `SELECT number, move, made_for AS "for", delay_ms AS delay FROM moves WHERE play_id = $id AND fate = 'late'
-      ORDER BY number`,
+    `SELECT number, move, made_for AS "for", delay_ms AS delay FROM moves WHERE play_id = $id
+      AND fate IN ('late', 'passed') AND author = 'player' ORDER BY number LIMIT ${MOST_LATE}`,
     { id },
   )
 }
