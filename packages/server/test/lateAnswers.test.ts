@@ -3,17 +3,10 @@ import type { QuizPuzzle, QuizView } from '@otter/core/games/quiz'
 import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { expect } from 'chai'
 import { LiveRooms, until, type HostScreen } from './liveScreens.ts'
-import { puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+import { puzzleOf, rows, teacherWithList, WORDS } from './testServer.ts'
 
 describe('Answers that came too late', () => {
-  let server: TestServer
-  let rooms: LiveRooms
-  before(async () => {
-    server = await startTestServer({ sockets: true })
-    rooms = new LiveRooms(server)
-  })
-  afterEach(() => rooms.close())
-  after(() => server.close())
+  const rooms = new LiveRooms()
 
   const lateOf = async (host: HostScreen, participantId: string): Promise<LateAnswers['answers']> =>
     (await host.client.call('GET', `/links/${host.id}/participants/${participantId}/late`)).body.answers
@@ -21,7 +14,7 @@ describe('Answers that came too late', () => {
     (await host.client.call('POST', `/links/${host.id}/participants/${participantId}/late`, {})).status
   const totals = (id: string): Promise<{ name: string; right: number; points: number; score: number }[]> =>
     rows(
-      server,
+      rooms.server,
       `SELECT p.name, y."right", y.points, (SELECT count(*)::int FROM responses r WHERE r.play_id = y.id
          AND r.outcome = 'right' AND r.counts) AS score
        FROM plays y JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $id ORDER BY p.seat`,
@@ -38,7 +31,7 @@ describe('Answers that came too late', () => {
     const bo = await rooms.student(code, { name: 'Bo' })
     await host.command({ type: 'start' })
     await until('the first question', () => ama.reply!.play !== null && bo.reply!.play !== null)
-    const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+    const { questions } = await puzzleOf<QuizPuzzle>(rooms.server, id)
     const right = questions[0]!.choices.findIndex((choice) => choice.right)
     const moment = bo.reply!.play!.moment!
     await ama.move({ type: 'choose', choices: [right] })
@@ -87,7 +80,7 @@ describe('Answers that came too late', () => {
     const ama = await rooms.student(code, { name: 'Ama' })
     await host.command({ type: 'start' })
     await until('the game', () => ama.reply!.play !== null)
-    const { words } = await puzzleOf<WordSearchPuzzle>(server, id)
+    const { words } = await puzzleOf<WordSearchPuzzle>(rooms.server, id)
     const line = (index: number): object => {
       const { row, col, dRow, dCol, length } = words[index]!
       const last = length - 1
@@ -119,7 +112,7 @@ describe('Answers that came too late', () => {
     expect(await lateOf(host, participantId)).to.deep.equal([])
     // Whoever sends without end has nothing judged any more.
     await rows(
-      server,
+      rooms.server,
       `INSERT INTO moves (play_id, number, id, move, at, clock, rules, fate, author)
        SELECT y.id, 1000 + n, gen_random_uuid(), '{"type":"finish"}', now(), 0, 1, 'passed', 'player'
        FROM plays y, generate_series(1, 200) n WHERE y.offer_id = $id`,
@@ -133,7 +126,7 @@ describe('Answers that came too late', () => {
     const ama = await rooms.student(code, { name: 'Ama' })
     await until('the host to see it', () => host.named('Ama') !== undefined)
     const path = `/links/${id}/participants/${host.named('Ama')!.participantId}/late`
-    const { client: other } = await teacherWithList(server.url, WORDS)
+    const { client: other } = await teacherWithList(rooms.server.url, WORDS)
     for (const client of [other, ama.client])
       expect([(await client.call('GET', path)).status, (await client.call('POST', path, {})).status]).to.satisfy(
         (all: number[]) => all.every((status) => status === 404 || status === 401 || status === 403),

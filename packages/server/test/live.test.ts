@@ -6,17 +6,10 @@ import { inScope } from '../src/db/scope.ts'
 import { passAbsences, sendCommand } from '../src/services/liveSessions.ts'
 import { PuzzleCache } from '../src/services/puzzleCache.ts'
 import { LiveRooms, openLive, StudentScreen, until } from './liveScreens.ts'
-import { puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+import { puzzleOf, rows, teacherWithList, WORDS } from './testServer.ts'
 
 describe('A live session', () => {
-  let server: TestServer
-  let rooms: LiveRooms
-  before(async () => {
-    server = await startTestServer({ sockets: true })
-    rooms = new LiveRooms(server)
-  })
-  afterEach(() => rooms.close())
-  after(() => server.close())
+  const rooms = new LiveRooms()
 
   it('is played together: a question for all, a lock on answers, and nothing told before it is closed', async () => {
     const {
@@ -35,7 +28,7 @@ describe('A live session', () => {
     await until('both in the lobby', () => teacher.students.size === 2)
     expect(await teacher.command({ type: 'start' })).to.equal(204)
     await until('the first question', () => ama.reply!.play !== null && bo.reply!.play !== null)
-    const puzzle = await puzzleOf<QuizPuzzle>(server, id)
+    const puzzle = await puzzleOf<QuizPuzzle>(rooms.server, id)
     const rightOf = (place: number): number => puzzle.questions[place]!.choices.findIndex(({ right }) => right)
     const right = rightOf(0)
     const wrong = (right + 1) % puzzle.questions[0]!.choices.length
@@ -72,7 +65,7 @@ describe('A live session', () => {
     await until('the end', () => bo.reply!.live!.phase === 'over')
     expect(bo.reply!.play!.score.finished).to.equal(true)
     await until('all plays to be ended', async () => {
-      const open = await rows(server, 'SELECT 1 FROM plays WHERE offer_id = $id AND ended_at IS NULL', { id })
+      const open = await rows(rooms.server, 'SELECT 1 FROM plays WHERE offer_id = $id AND ended_at IS NULL', { id })
       return open.length === 0
     })
     const { body } = await teacher.client.call('GET', `/links/${id}/results`)
@@ -93,12 +86,12 @@ describe('A live session', () => {
     const ama = await rooms.student(code, { name: 'Ama' })
     await teacher.command({ type: 'start' })
     await until('the start', () => teacher.facts!.phase === 'running')
-    const source = { database: server.database, puzzles: new PuzzleCache() }
+    const source = { database: rooms.server.database, puzzles: new PuzzleCache() }
     const look = async (ago: string): Promise<string[]> => {
       const changed: string[] = []
       const moved = `UPDATE live_sessions SET host_at = now() - $ago::interval, touched_at = now() - $ago::interval
         WHERE offer_id = $id RETURNING 1`
-      await rows(server, moved, { id, ago })
+      await rows(rooms.server, moved, { id, ago })
       const onFailure = (error: unknown): void => expect.fail(String(error))
       await passAbsences(source, { onChange: (offerId) => changed.push(offerId), onFailure })
       return changed
@@ -111,9 +104,13 @@ describe('A live session', () => {
     const { facts } = (await teacher.client.call('GET', `/live/${id}`)).body
     await teacher.command({ type: 'resume' }, facts.revision)
     expect((await state()).phase).to.equal('running')
-    await rows(server, "UPDATE plays SET last_seen_at = now() - interval '4 hours' WHERE offer_id = $id RETURNING 1", {
-      id,
-    })
+    await rows(
+      rooms.server,
+      "UPDATE plays SET last_seen_at = now() - interval '4 hours' WHERE offer_id = $id RETURNING 1",
+      {
+        id,
+      },
+    )
     expect(await look('4 hours')).to.deep.equal([id])
     expect(await state()).to.include({ phase: 'over', endedBy: 'absence' })
     expect((await ama.look()).live!.phase, 'and is kept').to.equal('over')
@@ -122,8 +119,10 @@ describe('A live session', () => {
   it('is told within moments though the word of the server that changed it was lost', async () => {
     const { host: teacher, id, code } = await rooms.host({ kind: 'hangman', live: { way: 'ownpace' } })
     const ama = await rooms.student(code, { name: 'Ama' })
-    const [offer] = await rows<{ teacher_id: string }>(server, 'SELECT teacher_id FROM offers WHERE id = $id', { id })
-    const source = { database: server.database, puzzles: new PuzzleCache() }
+    const [offer] = await rows<{ teacher_id: string }>(rooms.server, 'SELECT teacher_id FROM offers WHERE id = $id', {
+      id,
+    })
+    const source = { database: rooms.server.database, puzzles: new PuzzleCache() }
     await inScope(source, { teacherId: offer!.teacher_id }, (scope) =>
       sendCommand(scope, id, { command: { type: 'start' }, revision: 0 }),
     )
@@ -144,8 +143,8 @@ describe('A live session', () => {
     // Both are over by now; the one that comes first has a state of a version that is not known here.
     const late = `UPDATE live_sessions SET state = jsonb_set(state, '{endsAt}', '1000'), due_at = now() - $ago::interval,
       version = $version WHERE offer_id = $id RETURNING 1`
-    await rows(server, late, { id: broken.id, ago: '2 minutes', version: 99 })
-    await rows(server, late, { id: kept.id, ago: '1 minute', version: 1 })
+    await rows(rooms.server, late, { id: broken.id, ago: '2 minutes', version: 99 })
+    await rows(rooms.server, late, { id: kept.id, ago: '1 minute', version: 1 })
     await until('the other one to end', () => ama.reply!.live!.phase === 'over')
     await until('its host to see it', () => kept.host.facts!.endedBy === 'time')
   })
@@ -167,7 +166,7 @@ describe('A live session', () => {
     const ama = await rooms.student(code, { name: 'Ama' })
     await teacher.command({ type: 'start' })
     await until('the game', () => ama.reply!.play !== null)
-    const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+    const { questions } = await puzzleOf<QuizPuzzle>(rooms.server, id)
     const answer = async (place: number): Promise<void> => {
       await ama.move({ type: 'choose', choices: [questions[place]!.choices.findIndex(({ right }) => right)] })
       await ama.move({ type: 'next' })
@@ -187,11 +186,11 @@ describe('A live session', () => {
   })
 
   it('puts students into teams by how they did before', async () => {
-    const { client, listId } = await teacherWithList(server.url, WORDS)
+    const { client, listId } = await teacherWithList(rooms.server.url, WORDS)
     const earlier = (await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })).body
-    const { words } = await puzzleOf<WordSearchPuzzle>(server, earlier.id)
+    const { words } = await puzzleOf<WordSearchPuzzle>(rooms.server, earlier.id)
     for (const name of ['Ama', 'Bo', 'Chi', 'Dario']) {
-      const student = new StudentScreen(server.url, earlier.code)
+      const student = new StudentScreen(rooms.server.url, earlier.code)
       await student.join({ name })
       const good = name === 'Ama' || name === 'Bo' ? words : []
       for (const { row, col, dRow, dCol, length } of good) {
@@ -208,7 +207,8 @@ describe('A live session', () => {
         live: { way: 'ownpace', teams: { by: 'balanced', names: ['North', 'South'] } },
       },
     )
-    for (const name of ['ama', 'Bo', 'Chi', 'Dario', 'New']) await new StudentScreen(server.url, code).join({ name })
+    for (const name of ['ama', 'Bo', 'Chi', 'Dario', 'New'])
+      await new StudentScreen(rooms.server.url, code).join({ name })
     const { students, teams } = (await client.call('GET', `/live/${id}`)).body as HostState
     const teamOf = (name: string): string | null => students.find((one) => one.name === name)!.teamId
     expect(teams).to.have.length(2)

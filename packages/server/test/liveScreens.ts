@@ -9,7 +9,7 @@ import {
   type WallState,
 } from '@otter/api'
 import { io, type Socket } from 'socket.io-client'
-import { Client, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+import { Client, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
 /** Waits until something is so; throws what is being waited for when it takes too long. */
 export async function until(what: string, isSo: () => boolean | Promise<boolean>, patience = 10_000): Promise<void> {
@@ -174,10 +174,19 @@ export async function openLive(
 /** A server's live sessions in a test: opened with their hosts and students, and all closed after it. */
 export class LiveRooms {
   private readonly screens: (HostScreen | StudentScreen | WallScreen)[] = []
-  private readonly server: Pick<TestServer, 'url'>
+  private started: TestServer | undefined
 
-  constructor(server: Pick<TestServer, 'url'>) {
-    this.server = server
+  /** Called in a `describe`: its tests get one server, and their screens are closed after each. */
+  constructor() {
+    before(async () => {
+      this.started = await startTestServer({ sockets: true })
+    })
+    afterEach(() => this.close())
+    after(() => this.server.close())
+  }
+
+  get server(): TestServer {
+    return this.started!
   }
 
   /** Opens a session of a new teacher, and its host's screen. */

@@ -3,7 +3,7 @@ import type { QuizPuzzle } from '@otter/core/games/quiz'
 import { expect } from 'chai'
 import { readPass, signPass } from '../src/live/passes.ts'
 import { LiveRooms, StudentScreen, until } from './liveScreens.ts'
-import { puzzleOf, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+import { puzzleOf, rows, teacherWithList, WORDS } from './testServer.ts'
 
 /** All that a student was told, in small letters. */
 function heardBy({ heard }: StudentScreen): string {
@@ -11,14 +11,7 @@ function heardBy({ heard }: StudentScreen): string {
 }
 
 describe('What a live session tells', () => {
-  let server: TestServer
-  let rooms: LiveRooms
-  before(async () => {
-    server = await startTestServer({ sockets: true })
-    rooms = new LiveRooms(server)
-  })
-  afterEach(() => rooms.close())
-  after(() => server.close())
+  const rooms = new LiveRooms()
 
   for (const way of WAY_KINDS)
     for (const kind of GAME_KINDS) {
@@ -52,7 +45,7 @@ describe('What a live session tells', () => {
     const bo = await rooms.student(code, { name: 'Bo' })
     await teacher.command({ type: 'start' })
     await until('the question', () => bo.reply!.play !== null && ama.reply!.play !== null)
-    const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+    const { questions } = await puzzleOf<QuizPuzzle>(rooms.server, id)
     const answer = questions[0]!.answer.text
     await ama.move({ type: 'type', text: 'no idea' })
     await ama.look()
@@ -82,9 +75,9 @@ describe('What a live session tells', () => {
     for (const forged of [undefined, 'x', `${other}.${signature}`, `${content}.`, signPass('another secret', holder)])
       expect(readPass('for tests alone', forged)).to.equal(undefined)
     expect(readPass('for tests alone', `${content}.${signature}`, Date.now() + 61_000), 'it is old').to.equal(undefined)
-    const stranger = new StudentScreen(server.url, code)
+    const stranger = new StudentScreen(rooms.server.url, code)
     expect((await stranger.client.call('POST', `/play/${code}/pass`, {})).body.code).to.equal('who-are-you')
-    const { client } = await teacherWithList(server.url, WORDS)
+    const { client } = await teacherWithList(rooms.server.url, WORDS)
     for (const path of [`/live/${id}`, `/live/${id}/wall`])
       expect((await client.call('GET', path)).status, 'another teacher').to.equal(404)
     expect((await client.call('POST', `/live/${id}/passes/teacher`, {})).status).to.equal(404)
@@ -107,7 +100,7 @@ describe('What a live session tells', () => {
     const returnCode = shown.live!.me!.returnCode
     const tablet = await rooms.student(code, { returnCode: returnCode.toLowerCase() })
     expect(tablet.reply!.live!.me!.participantId).to.equal(participantId)
-    const wrong = await new StudentScreen(server.url, code).client.call('POST', `/play/${code}/join`, {
+    const wrong = await new StudentScreen(rooms.server.url, code).client.call('POST', `/play/${code}/join`, {
       returnCode: 'XXXX',
     })
     expect([wrong.status, wrong.body.code]).to.deep.equal([404, 'no-return-code'])
@@ -115,12 +108,16 @@ describe('What a live session tells', () => {
     const again = await rude.client.call('POST', `/play/${code}/join`, { name: 'Somebody else' })
     expect(again.body.code, 'the browser is known').to.equal('taken-out')
     await teacher.command({ type: 'lock', locked: true })
-    const locked = await new StudentScreen(server.url, code).client.call('POST', `/play/${code}/join`, { name: 'Bo' })
+    const locked = await new StudentScreen(rooms.server.url, code).client.call('POST', `/play/${code}/join`, {
+      name: 'Bo',
+    })
     expect(locked.body.code).to.equal('door-locked')
     await until('the lock', () => teacher.facts!.locked)
     await teacher.command({ type: 'lock', locked: false })
     await teacher.command({ type: 'start' })
-    const late = await new StudentScreen(server.url, code).client.call('POST', `/play/${code}/join`, { name: 'Bo' })
+    const late = await new StudentScreen(rooms.server.url, code).client.call('POST', `/play/${code}/join`, {
+      name: 'Bo',
+    })
     expect(late.body.code).to.equal('no-latecomers')
   })
 
@@ -134,17 +131,17 @@ describe('What a live session tells', () => {
     expect(names.size).to.equal(6)
     for (const name of names) expect(name).to.match(/^\p{Lu}\p{L}+ \p{Lu}\p{L}+$/u)
     const sizes = await rows<{ count: number }>(
-      server,
+      rooms.server,
       'SELECT count(*)::int AS count FROM participants WHERE offer_id = $id GROUP BY team_id',
       { id: given.id },
     )
     expect(sizes.map(({ count }) => count)).to.deep.equal([3, 3])
     const listed = await rooms.host({ kind: 'hangman', live: { names: 'list' }, roster: ['Ama', 'Bo'] })
-    const open = await new StudentScreen(server.url, listed.code).look()
+    const open = await new StudentScreen(rooms.server.url, listed.code).look()
     expect(open.live!.roster).to.deep.equal(['Ama', 'Bo'])
     const ama = await rooms.student(listed.code, { name: 'ama' })
     expect(ama.reply!.player!.name).to.equal('Ama')
-    const stranger = new StudentScreen(server.url, listed.code)
+    const stranger = new StudentScreen(rooms.server.url, listed.code)
     expect((await stranger.look()).live!.roster, 'a name is given once').to.deep.equal(['Bo'])
     expect((await stranger.client.call('POST', `/play/${listed.code}/join`, { name: 'Zed' })).body.code).to.equal(
       'not-on-list',
@@ -165,7 +162,7 @@ describe('What a live session tells', () => {
     const { body: second } = await screen.client.call('POST', `/play/${code}/again`, {})
     expect([second.play.attempt, second.play.score.total]).to.deep.equal([2, WORDS.length])
     const versions = await rows<{ position: number; game_version_id: string }>(
-      server,
+      rooms.server,
       'SELECT position, game_version_id FROM offer_games WHERE offer_id = $id ORDER BY position',
       { id },
     )

@@ -4,17 +4,10 @@ import type { QuizPuzzle, QuizView } from '@otter/core/games/quiz'
 import { expect } from 'chai'
 import type { StudentScreen } from './liveScreens.ts'
 import { LiveRooms, until } from './liveScreens.ts'
-import { puzzleOf, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
+import { puzzleOf, teacherWithList, WORDS } from './testServer.ts'
 
 describe('The wall of a live session', () => {
-  let server: TestServer
-  let rooms: LiveRooms
-  before(async () => {
-    server = await startTestServer({ sockets: true })
-    rooms = new LiveRooms(server)
-  })
-  afterEach(() => rooms.close())
-  after(() => server.close())
+  const rooms = new LiveRooms()
 
   it('shows who is here, what is asked and how many have answered, and nothing that is private', async () => {
     const { host, id, code } = await rooms.host({
@@ -31,7 +24,7 @@ describe('The wall of a live session', () => {
     expect(wall.now!.names.map(({ name }) => name)).to.deep.equal(['Ama', rude.reply!.player!.name])
     await host.command({ type: 'start' })
     await until('the question', () => ama.reply!.play !== null && wall.now!.facts.round?.phase === 'asking')
-    const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+    const { questions } = await puzzleOf<QuizPuzzle>(rooms.server, id)
     const right = questions[0]!.choices.findIndex((choice) => choice.right)
     await ama.move({ type: 'choose', choices: [right] })
     await until('the answer to be counted', () => wall.now!.answered === 1)
@@ -77,7 +70,7 @@ describe('The wall of a live session', () => {
       for (let index = 0; index < 7; index++) students.push(await rooms.student(code, { name: `Student ${index}` }))
       await host.command({ type: 'start' })
       await until('the game', () => students.every(({ reply }) => reply!.play !== null))
-      const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+      const { questions } = await puzzleOf<QuizPuzzle>(rooms.server, id)
       const right = questions[0]!.choices.findIndex((choice) => choice.right)
       for (const [index, student] of students.entries())
         await student.move({ type: 'choose', choices: [index === 3 ? right : (right + 1) % 4] })
@@ -135,7 +128,7 @@ describe('The wall of a live session', () => {
     const ama = await rooms.student(code, { name: 'Ama' })
     await host.command({ type: 'start' })
     await until('the game', () => ama.reply!.play !== null)
-    const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+    const { questions } = await puzzleOf<QuizPuzzle>(rooms.server, id)
     const right = questions[0]!.choices.findIndex((choice) => choice.right)
     await ama.move({ type: 'choose', choices: [right] })
     await ama.move({ type: 'next' })
@@ -150,7 +143,7 @@ describe('The wall of a live session', () => {
       [questions[0]!.answer.text, 'right', 'first'],
     ])
     expect(answers[0]!.given).not.to.equal(questions[1]!.answer.text)
-    const { client: other } = await teacherWithList(server.url, WORDS)
+    const { client: other } = await teacherWithList(rooms.server.url, WORDS)
     for (const [method, where] of [
       ['GET', path],
       ['GET', `/live/${id}`],

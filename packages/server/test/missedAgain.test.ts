@@ -3,17 +3,10 @@ import type { QuizPuzzle } from '@otter/core/games/quiz'
 import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { expect } from 'chai'
 import { LiveRooms, until, type HostScreen } from './liveScreens.ts'
-import { puzzleOf, startTestServer, type Reply, type TestServer } from './testServer.ts'
+import { puzzleOf, type Reply } from './testServer.ts'
 
 describe('What a class missed', () => {
-  let server: TestServer
-  let rooms: LiveRooms
-  before(async () => {
-    server = await startTestServer({ sockets: true })
-    rooms = new LiveRooms(server)
-  })
-  afterEach(() => rooms.close())
-  after(() => server.close())
+  const rooms = new LiveRooms()
 
   const again = (host: HostScreen, requestId: string = crypto.randomUUID()): Promise<Reply> =>
     host.client.call('POST', `/live/${host.id}/again`, { title: 'Once more', requestId })
@@ -30,7 +23,7 @@ describe('What a class missed', () => {
     const [ama, bo] = [await rooms.student(code, { name: 'Ama' }), await rooms.student(code, { name: 'Bo' })]
     await host.command({ type: 'start' })
     await until('the game', () => ama.reply!.play !== null && bo.reply!.play !== null)
-    const { words } = await puzzleOf<WordSearchPuzzle>(server, id)
+    const { words } = await puzzleOf<WordSearchPuzzle>(rooms.server, id)
     const mark = (index: number): object => {
       const { row, col, dRow, dCol, length } = words[index]!
       const last = length - 1
@@ -61,7 +54,7 @@ describe('What a class missed', () => {
     const ama = await rooms.student(code, { name: 'Ama' })
     await host.command({ type: 'start' })
     await until('the question', () => ama.reply!.play !== null && host.facts!.round !== null)
-    const { questions } = await puzzleOf<QuizPuzzle>(server, id)
+    const { questions } = await puzzleOf<QuizPuzzle>(rooms.server, id)
     const choose = (place: number, isRight: boolean): object => {
       const right = questions[place]!.choices.findIndex((choice) => choice.right)
       return { type: 'choose', choices: [isRight ? right : (right + 1) % questions[place]!.choices.length] }

@@ -31,12 +31,10 @@ export function LateAnswers({ offerId, participantId }: LateAnswersProps) {
           </li>
         ))}
       </ul>
-      <p className="quiet text-sm">{t(answers.length > 0 ? 'late.counts' : 'late.none')}</p>
-      {answers.length > 0 && (
-        <button type="button" className="btn self-start" disabled={count.isPending} onClick={() => count.mutate()}>
-          {t('late.count')}
-        </button>
-      )}
+      <p className="quiet text-sm">{t('late.counts')}</p>
+      <button type="button" className="btn self-start" disabled={count.isPending} onClick={() => count.mutate()}>
+        {t('late.count')}
+      </button>
     </section>
   )
 }
