@@ -43,14 +43,19 @@ export async function benchLive(args: readonly string[]): Promise<void> {
   const server = await startServer()
   try {
     const ours = await benchOwnPace(server, players, sessions, MEASURED)
-    console.log(
-      `  acknowledged: p50 ${(percentile(ours.taken, 50) / percentile(plain, 50)).toFixed(1)} times the bare server’s, p99 ${(percentile(ours.taken, 99) / percentile(plain, 99)).toFixed(1)} times`,
-    )
+    const times = (share: number): string => (percentile(ours.taken, share) / percentile(plain, share)).toFixed(1)
+    console.log(`  acknowledged: p50 ${times(50)} times the bare server’s, p99 ${times(99)} times`)
     await benchOwnPace(server, 100, 1, 15_000)
     await benchTogether(server, players)
   } finally {
     await server.stop()
   }
+}
+
+/** Tells how much of a core a server and its database worked, from seconds of work and milliseconds of time. */
+function workTold(server: number, database: number, time: number): string {
+  const share = (seconds: number): string => ((seconds / (time / 1000)) * 100).toFixed(0)
+  return `${share(server)} % of a core, and ${share(database)} % for the database`
 }
 
 /** Does work for each of many, so many at once. */
@@ -90,7 +95,8 @@ async function benchBare(server: Measured, players: number): Promise<number[]> {
   const after = usage(server.pid)
   const storing = (await databaseSeconds()) - stored
   console.log(
-    `  bare server: ${players} joined in ${(joined / 1000).toFixed(1)} s; acknowledged ${told(taken)}; ${(((after.seconds - before.seconds) / (MEASURED / 1000)) * 100).toFixed(0)} % of a core, and ${((storing / (MEASURED / 1000)) * 100).toFixed(0)} % for the database`,
+    `  bare server: ${players} joined in ${(joined / 1000).toFixed(1)} s; acknowledged ${told(taken)}; ` +
+      workTold(after.seconds - before.seconds, storing, MEASURED),
   )
   const full = await server.held()
   for (const socket of sockets) socket.disconnect()
@@ -180,23 +186,22 @@ async function benchOwnPace(
   const seconds = time / 1000
   console.log(`  ${count} players in ${sessions} sessions, each with a host:`)
   console.log(
-    `    joined in ${(joinTime / 1000).toFixed(1)} s (${Math.round(count / (joinTime / 1000))} a second); acknowledged ${told(taken)} (${taken.length} answers)`,
+    `    joined in ${(joinTime / 1000).toFixed(1)} s (${Math.round(count / (joinTime / 1000))} a second); ` +
+      `acknowledged ${told(taken)} (${taken.length} answers)`,
   )
   console.log(
     `    a host sees an answer after ${told(seen)}; is sent ${(hosts[0]!.bytes / seconds / 1000).toFixed(1)} kB/s`,
   )
-  console.log(
-    `    server: ${(((after.seconds - before.seconds) / seconds) * 100).toFixed(0)} % of a core, and ${((storing / seconds) * 100).toFixed(0)} % for the database`,
-  )
+  console.log(`    server: ${workTold(after.seconds - before.seconds, storing, time)}`)
   console.log(
     `    a player is sent ${(messages / count / seconds).toFixed(2)} messages and ${(bytes / count / seconds).toFixed(0)} bytes a second`,
   )
   for (const host of hosts) await teacher.command(host, { type: 'end' })
   for (const { socket } of [...players, ...hosts]) socket.disconnect()
   await pause(1500)
-  console.log(
-    `    memory a player: ${((full - (await server.held())) / count / 1000).toFixed(0)} kB are held, ${((after.bytes - idle.bytes) / count / 1000).toFixed(0)} kB with what is not collected yet`,
-  )
+  const kilobytes = (bytes: number): string => (bytes / count / 1000).toFixed(0)
+  const [held, grown] = [kilobytes(full - (await server.held())), kilobytes(after.bytes - idle.bytes)]
+  console.log(`    memory a player: ${held} kB are held, ${grown} kB with what is not collected yet`)
   return { taken }
 }
 
@@ -243,7 +248,8 @@ async function benchTogether(server: Measured, count: number): Promise<void> {
   await all
   console.log(`  Together, ${count} in one session: joined in ${(time / 1000).toFixed(1)} s`)
   console.log(
-    `    ${kept} of ${count} answers within ${RUSH / 1000} s taken, acknowledged ${told(taken)}; the split is at the host’s after ${seen.toFixed(0)} ms, on the devices after ${told(shown)}`,
+    `    ${kept} of ${count} answers within ${RUSH / 1000} s taken, acknowledged ${told(taken)}; ` +
+      `the split is at the host’s after ${seen.toFixed(0)} ms, on the devices after ${told(shown)}`,
   )
   for (const { socket } of [...players, host]) socket.disconnect()
 }
