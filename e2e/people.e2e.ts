@@ -74,6 +74,8 @@ test('links stand side by side with names; who takes part is renamed, taken out 
   // An attempt that is given back is begun anew.
   await teacher.getByRole('button', { name: 'More about Ada L.' }).click()
   await teacher.getByRole('button', { name: 'Give back' }).click()
+  // The dialog closes once the server has done it.
+  await expect(teacher.getByRole('dialog')).toBeHidden()
   await phone.reload()
   await expect(phone.getByText('Question 1 of 12')).toBeVisible()
 })
