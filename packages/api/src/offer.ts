@@ -1,4 +1,4 @@
-import { cleanText, GAME_KINDS, LiveRules, PlayRules, type Doing, type Outcome } from '@otter/core'
+import { cleanText, GAME_KINDS, LiveRules, MOST_TEAMS, PlayRules, type Doing, type Outcome } from '@otter/core'
 import { z } from 'zod'
 
 /** A seed as a person may type it. */
@@ -56,10 +56,15 @@ export const LeadReply = z.object({
 })
 export type LeadReply = z.infer<typeof LeadReply>
 
-/** Rules of an offer: how its games are played, by each alone or live. */
+/** Rules of an offer: how its games are played, by each alone, live, or by teams at one wall. */
 export const OfferRules = z.discriminatedUnion('type', [
   z.object({ type: z.literal('link'), play: PlayRules.prefault({}) }),
   z.object({ type: z.literal('live'), play: PlayRules.prefault({}), live: LiveRules }),
+  z.object({
+    type: z.literal('wall'),
+    play: PlayRules.prefault({}),
+    teams: z.number().int().min(1).max(MOST_TEAMS),
+  }),
 ])
 export type OfferRules = z.infer<typeof OfferRules>
 
@@ -83,6 +88,8 @@ export const OfferReply = z.object({
   led: z.boolean(),
   /** How its live session stands; null for a link. */
   live: z.enum(['lobby', 'running', 'paused', 'over']).nullable(),
+  /** How many teams play it at one wall; null where none do. */
+  teams: z.number().int().nullable(),
   /** Whether the list has changed since the game was made. */
   outdated: z.boolean(),
 })

@@ -34,6 +34,16 @@ export { teamFor, type OpenTeam } from './live/teams.ts'
 export * from './live/tally.ts'
 export * from './live/givenNames.ts'
 export type { LiveGame, Way } from './live/contract.ts'
+export {
+  MOST_TEAMS,
+  isTeamMove,
+  timerLeft,
+  turnsShown,
+  type TeamMove,
+  type TeamState,
+  type Timer,
+} from './wall/teams.ts'
+export type { QuestionMove, QuestionView } from './wall/questions.ts'
 export { Asking, askedList } from './games/asking.ts'
 export { revealedFace, shownFace, shownTogether, type ShownFace } from './games/shownFace.ts'
 export { readDictionary, type Dictionary } from './text/dictionary.ts'

@@ -138,7 +138,7 @@ describe('Pairs under way', () => {
     const run = playThrough(pairs, puzzle)
     const [response] = run.at(1500, ...cardsOf(0).map(turn))
     expect(response).to.include({ outcome: 'right', points: 10, milliseconds: 1500, place: 0 })
-    expect(run.view()).to.deep.include({ shown: cardsOf(0), last: 'pair', turns: 1, players: [] })
+    expect(run.view()).to.deep.include({ shown: cardsOf(0), last: 'pair', turns: 1, teams: [] })
     expect(cardsOf(0).every((card) => run.isVoid(turn(card)))).to.equal(true)
     expect(run.at(2100, ...cardsOf(3).map(turn))[0]).to.include({ milliseconds: 600, place: 1 })
     expect(run.isVoid(turn(99))).to.equal(true)

@@ -23,6 +23,7 @@ import offerRoutes from './routes/offers.ts'
 import operatorRoutes from './routes/operator.ts'
 import playRoutes from './routes/play.ts'
 import sessionRoutes from './routes/session.ts'
+import wallRoutes, { remoteRoutes } from './routes/wall.ts'
 import { openLimits } from './services/limits.ts'
 import { PASSWORD_COST } from './services/passwords.ts'
 import { PuzzleCache } from './services/puzzleCache.ts'
@@ -154,7 +155,14 @@ export function createApp({
     sendsMail: mail !== undefined,
     operatorSecret,
   }
-  app.use('/api', mediaFileRoutes(context), dictionaryRoutes(), playRoutes(context), operatorRoutes(context))
+  app.use(
+    '/api',
+    mediaFileRoutes(context),
+    dictionaryRoutes(),
+    playRoutes(context),
+    remoteRoutes(context),
+    operatorRoutes(context),
+  )
   app.use(
     '/api',
     session({
@@ -171,6 +179,7 @@ export function createApp({
     listRoutes(context),
     offerRoutes(context),
     liveRoutes(context),
+    wallRoutes(context),
     jobRoutes(context),
     mediaRoutes(context),
   )

@@ -39,6 +39,11 @@ const router = createBrowserRouter([
     errorElement: <Lost />,
   },
   {
+    path: 'remote',
+    lazy: async () => ({ Component: (await import('./pages/wallPlay/RemotePage.tsx')).RemotePage }),
+    errorElement: <Lost />,
+  },
+  {
     Component: SignedIn,
     errorElement: <Lost />,
     children: [
@@ -74,6 +79,14 @@ const router = createBrowserRouter([
       {
         path: 'live/:id/wall',
         lazy: async () => ({ Component: (await import('./pages/live/LiveWallPage.tsx')).LiveWallPage }),
+      },
+      {
+        path: 'wall/:id',
+        lazy: async () => ({ Component: (await import('./pages/wallPlay/WallPlayPage.tsx')).WallPlayPage }),
+      },
+      {
+        path: 'wall/:id/show',
+        lazy: async () => ({ Component: (await import('./pages/wallPlay/DisplayPage.tsx')).DisplayPage }),
       },
       {
         path: 'account',

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { TOKEN_HEADER } from '../play.ts'
 import { ProblemDetails } from '../problem.ts'
-import { ROUTES, type Asker, type Route } from './routes.ts'
+import type { Asker, Route } from './route.ts'
+import { ROUTES } from './routes.ts'
 
 type Json = Record<string, unknown>
 
@@ -10,6 +11,7 @@ const SECURITY: Record<Asker, Json[]> = {
   anyone: [],
   teacher: [{ session: [] }],
   student: [{ playerCookie: [] }, { playerHeader: [] }],
+  remote: [{ playerHeader: [] }],
   operator: [{ operatorSecret: [] }],
 }
 

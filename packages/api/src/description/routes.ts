@@ -41,33 +41,8 @@ import {
 import { JoinOffer, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
 import { PrintSheets } from '../sheet.ts'
-
-/**
- * Who may ask: anyone, a teacher who is signed in, a student with the token of an offer, or whoever runs the server, on
- * its machine and with its secret.
- */
-export type Asker = 'anyone' | 'teacher' | 'student' | 'operator'
-
-/** One route of the API, below `/api`. */
-export interface Route {
-  method: 'get' | 'post' | 'put' | 'patch' | 'delete'
-  /** With its parts as Express writes them, such as `/lists/:id`. */
-  path: string
-  summary: string
-  asker: Asker
-  query?: z.ZodObject
-  /** What is sent as JSON, or the media type of a file. */
-  body?: z.ZodType | string
-  /** Status of a reply that went well; 200 where nothing else is said. */
-  status?: 200 | 201 | 202 | 204
-  /** What is replied as JSON, or the media type of a file; nothing where there is no content. */
-  reply?: z.ZodType | string
-}
-
-const teacher = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'teacher' })
-const anyone = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'anyone' })
-const operator = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'operator' })
-const student = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'student' })
+import { anyone, operator, student, teacher, type Route } from './route.ts'
+import { WALL_ROUTES } from './wallRoutes.ts'
 
 const PARTICIPANT = '/links/:id/participants/:participantId'
 
@@ -354,6 +329,8 @@ export const ROUTES: readonly Route[] = [
     summary: 'What a student has answered so far',
     reply: StudentAnswers,
   }),
+
+  ...WALL_ROUTES,
 
   teacher({ method: 'get', path: '/jobs/:id', summary: 'How long work stands', reply: JobReply }),
   teacher({ method: 'get', path: '/jobs/:id/file', summary: 'What it made', reply: 'application/pdf' }),

@@ -2,6 +2,7 @@ import type { ZodType } from 'zod'
 import type { EntryList } from '../list/entry.ts'
 import type { SheetPage } from '../print/sheet.ts'
 import type { Random } from '../random/random.ts'
+import type { TeamState } from '../wall/teams.ts'
 import type { GameCommand } from './command.ts'
 import type { Knowledge } from './knowledge.ts'
 import type { PlayRules } from './rules.ts'
@@ -43,6 +44,8 @@ export interface Response {
   milliseconds: number
   /** How many entries were met before it in this round. */
   place: number
+  /** The team that gave it, from 0; absent where nobody plays in teams. */
+  team?: number
 }
 
 /** A play's next state, and the responses that the move produced. */
@@ -100,6 +103,8 @@ export interface PlayContext {
   /** What all who play together share; null where each plays alone. */
   shared: Shared | null
   knowledge: Knowledge
+  /** How many teams play it at one wall; absent where the puzzle says it, or nobody does. */
+  teams?: number
 }
 
 /** What all who play together share. */
@@ -234,6 +239,8 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   /** How all who play can be asked the same at once; absent where each can only go on alone. */
   inStep?: InStep<Puzzle, Play>
   doing(puzzle: Puzzle, play: Play): Doing
+  /** Returns how the teams stand that play it at one wall; absent where no teams ever do. */
+  teams?(play: Play): TeamState
   /** Returns entries without a right answer of which the player may now see what others gave. */
   opinions?(puzzle: Puzzle, play: Play): string[]
 }

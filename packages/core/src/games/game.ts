@@ -1,3 +1,6 @@
+import { z, type ZodType } from 'zod'
+import { teamed, type TeamCourse, type TeamLife } from '../wall/teamed.ts'
+import { TeamMove } from '../wall/teams.ts'
 import { askedList, markedList, type Asking } from './asking.ts'
 import type { Game, InStep } from './contract.ts'
 import { playing, type Course, type PlayLife } from './playing.ts'
@@ -6,7 +9,7 @@ import { boundedStep } from './response.ts'
 /** A game as its folder writes it: what is the same for all is added. */
 export type GameManifest<Options, Puzzle, Play extends PlayLife, Move extends { type: string }, View> = Omit<
   Game<Options, Puzzle, Play, Move, View>,
-  'start' | 'move' | 'end' | 'score' | 'doing' | 'inStep'
+  'start' | 'move' | 'end' | 'score' | 'doing' | 'inStep' | 'teams'
 > & {
   course: Course<Puzzle, Play, Move>
   /** What can be asked of all at once, where the course can follow. */
@@ -31,5 +34,31 @@ export function gameFrom<Options extends Asking, Puzzle, Play extends PlayLife, 
     make: (list, options, random) => manifest.make(markedList(askedList(list, options)), options, random),
     move: (...made) => boundedStep(move(...made)),
     end: (...made) => boundedStep(end(...made)),
+  }
+}
+
+/** A game that teams can play at one wall, as its folder writes it. */
+export type TeamGameManifest<Options, Puzzle, Play extends TeamLife, Move extends { type: string }, View> = Omit<
+  GameManifest<Options, Puzzle, Play, Move, View>,
+  'course'
+> & { course: TeamCourse<Puzzle, Play, Move> }
+
+/** Returns a whole game that teams can play at one wall: with their turns, points by hand, and a timer. */
+export function teamGameFrom<
+  Options extends Asking,
+  Puzzle,
+  Play extends TeamLife,
+  Move extends { type: string },
+  View,
+>({
+  course,
+  moves,
+  ...manifest
+}: TeamGameManifest<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move | TeamMove, View> {
+  const whole: ZodType<Move | TeamMove> = z.union([TeamMove, moves])
+  const shared = manifest as Omit<typeof manifest, 'ahead' | 'timed' | 'countLate'>
+  return {
+    ...gameFrom<Options, Puzzle, Play, Move | TeamMove, View>({ ...shared, moves: whole, course: teamed(course) }),
+    teams: (play) => play.teams,
   }
 }

@@ -7,6 +7,7 @@ import { hangman } from './hangman/index.ts'
 import { matching } from './matching/index.ts'
 import { pairs } from './pairs/index.ts'
 import { quiz } from './quiz/index.ts'
+import { quizboard } from './quizboard/index.ts'
 import { unscramble } from './unscramble/index.ts'
 import { wordsearch } from './wordsearch/index.ts'
 
@@ -23,6 +24,7 @@ const REGISTRY = {
   crossword,
   bingo,
   hangman,
+  quizboard,
 } satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */

@@ -34,7 +34,7 @@ export interface Turned<Play> {
 export interface Course<Puzzle, Play extends PlayLife, Move extends { type: string }> {
   start(puzzle: Puzzle, beginning: Beginning): Omit<Play, keyof PlayLife>
   /** Types of the moves that ask for a hint: void where the rules allow none. */
-  hints?: readonly Move['type'][]
+  hints?: readonly string[]
   /** Applies a move; one that changes nothing returns the very play. */
   move(puzzle: Puzzle, play: Play, move: Exclude<Move, { type: 'finish' }>, turn: Turn): Turned<Play>
   /** Closes what is open; the play ends with it. */
@@ -86,9 +86,4 @@ export function playing<Puzzle, Play extends PlayLife, Move extends { type: stri
     }),
     doing: (puzzle, play) => (play.finishedAt === null ? course.doing(puzzle, play) : { code: 'done', values: {} }),
   }
-}
-
-/** Returns whose turn comes next, of so many who take turns. */
-export function nextTurn(turn: number, players: number): number {
-  return (turn + 1) % players
 }

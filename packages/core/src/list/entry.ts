@@ -109,5 +109,7 @@ export const EntryList = z.object({
   answerLanguage: LanguageCode,
   promptLanguage: LanguageCode,
   entries: z.array(Entry).max(MAX_ENTRIES),
+  /** What became of entries with the teacher's students, by their ids; absent where nobody asked. */
+  proved: z.record(z.string(), z.object({ met: z.number().int(), right: z.number().int() })).optional(),
 })
 export type EntryList = z.infer<typeof EntryList>

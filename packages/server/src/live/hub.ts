@@ -95,6 +95,11 @@ export class LiveHub {
     this.io?.serverSideEmit('changed', offerId)
   }
 
+  /** A game for teams at one wall has changed: its screens, on all servers, are to be read again. */
+  boardChanged(offerId: string): void {
+    this.io?.to(roomOf('board', offerId)).emit('again')
+  }
+
   /** Ends: all sockets are closed, and their devices connect to another server. */
   async close(): Promise<void> {
     this.isEnding = true
@@ -117,7 +122,7 @@ export class LiveHub {
     const { holder } = socket.data
     void socket.join(roomOf(holder.audience, holder.offerId))
     if (holder.audience === 'player') this.welcomePlayer(socket, holder)
-    else {
+    else if (holder.audience !== 'board') {
       this.presence.host(holder.offerId, 1)
       socket.once('disconnect', () => {
         this.presence.host(holder.offerId, -1)

@@ -5,6 +5,8 @@ import { z } from 'zod'
 const Holder = z.discriminatedUnion('audience', [
   z.object({ audience: z.literal('player'), offerId: z.uuid(), participantId: z.uuid(), personId: z.uuid() }),
   z.object({ audience: z.enum(['teacher', 'wall']), offerId: z.uuid(), teacherId: z.uuid() }),
+  /** Screens of a game for teams at one wall. */
+  z.object({ audience: z.literal('board'), offerId: z.uuid() }),
 ])
 export type Holder = z.infer<typeof Holder>
 

@@ -96,7 +96,8 @@ const OF_PERSON = 'LEFT JOIN participants p ON p.id = coalesce(q.merged_into, q.
 function doorStatements(more: string): { byCode: string; byId: string } {
   return {
     byCode: `SELECT ${FIELDS}${more} FROM ${TABLES} LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id)
-      ON d.token_hash = $hash AND q.offer_id = o.id ${OF_PERSON} WHERE o.code = $code`,
+      ON d.token_hash = $hash AND q.offer_id = o.id ${OF_PERSON} WHERE o.code = $code
+      AND o.rules ->> 'type' <> 'wall'`,
     byId: `SELECT ${FIELDS}${more} FROM ${TABLES} LEFT JOIN participants q ON q.id = $participantId::uuid
       AND q.offer_id = o.id ${OF_PERSON} WHERE o.id = $offerId`,
   }

@@ -18,8 +18,9 @@ const MAX_RENEWALS = 5
 
 const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.code, o.open, o.archived_at IS NOT NULL AS archived, v.seed, v.options,
   o.created_at AS "createdAt", (SELECT count(*)::int FROM participants p WHERE p.offer_id = o.id
-  AND p.removed_at IS NULL AND p.merged_into IS NULL) AS players, coalesce(v.list_version < l.version,
-  false) AS outdated, s.phase AS live
+  AND p.removed_at IS NULL AND p.merged_into IS NULL AND NOT p.is_board) AS players, coalesce(v.list_version < l.version,
+  false) AS outdated, s.phase AS live,
+  (o.rules ->> 'teams')::int AS teams
   FROM offers o LEFT JOIN live_sessions s ON s.offer_id = o.id JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
     ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id
   WHERE o.teacher_id = $teacherId`

@@ -23,6 +23,7 @@ export async function startPlay(
     rules: offer.rules.play,
     shared: sharedBy(offer, made, offer.now),
     knowledge: serverKnowledge,
+    ...(offer.rules.type === 'wall' && { teams: offer.rules.teams }),
   }
   const origin: Origin = {
     random: `${person.id} ${attempt}`,
@@ -33,6 +34,7 @@ export async function startPlay(
     play: context.rules,
     knowledge: serverKnowledge.version,
     shared: context.shared,
+    ...(context.teams !== undefined && { teams: context.teams }),
   }
   const state = game.start(puzzle, { ...context, random: randomFrom(origin.random), now: offer.now, memory })
   const play: OpenPlay = {

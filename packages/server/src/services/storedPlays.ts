@@ -3,8 +3,10 @@ import {
   momentOf,
   passTime,
   PlayRules,
+  randomFrom,
   sharedOf,
   upgradedPlay,
+  type Beginning,
   type Doing,
   type Outcome,
   type PlayClock,
@@ -35,6 +37,8 @@ export interface Origin {
   knowledge?: string
   /** What all shared when it began. */
   shared?: Shared | null
+  /** How many teams play it at one wall. */
+  teams?: number
 }
 
 /** How a play stood before its time ran out; as the play itself has it. */
@@ -190,6 +194,7 @@ async function opened(scope: Reader, offer: OpenOffer, { origin, ...play }: Play
     rules: PlayRules.parse(origin?.play ?? {}),
     shared: sharedBy(offer, made, now),
     knowledge: serverKnowledge,
+    ...(origin?.teams !== undefined && { teams: origin.teams }),
   }
   const open: OpenPlay = {
     ...play,
@@ -225,6 +230,13 @@ export function sharedBy(offer: OpenOffer, made: MadeGame, now: number): Shared 
   const session = sessionAt(offer, made, now)
   if (session) return sharedOf(session, liveRulesOf(offer.rules)!, calls)
   return calls === null ? null : { phase: 'open', calls }
+}
+
+/** Returns what a play began with, so that its moves lead to the same state again. */
+export async function beginningOf(scope: Reader, { id, context }: OpenPlay): Promise<Beginning> {
+  const [row] = await scope.query<{ origin: Origin }>('SELECT origin FROM plays WHERE id = $id', { id })
+  const { random, now, memory } = row!.origin
+  return { ...context, random: randomFrom(random), now, memory }
 }
 
 /** Returns how a play's clock runs. */

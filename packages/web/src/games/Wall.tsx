@@ -129,7 +129,7 @@ export function Wall({ title, place, actions = [], onClose, children }: WallProp
 }
 
 /** Returns by how much all on the wall is enlarged, for the size of the screen. */
-function useScreenScale(): number {
+export function useScreenScale(): number {
   const scaleOf = (): number => Math.max(1, Math.min(innerWidth / SCREEN.width, innerHeight / SCREEN.height))
   const [scale, setScale] = useState(scaleOf)
   useEffect(() => {

@@ -17,5 +17,24 @@ export const LETTERS = 'letters'
 /** What every button does. */
 export const PRESS: KeyHelp = { keys: ['Enter', SPACE], does: 'press' }
 
+/** How an open question is judged. */
+export const QUESTION_KEYS: readonly KeyHelp[] = [
+  { keys: ['H'], does: 'hintShown' },
+  { keys: ['S'], does: 'answerShown' },
+  { keys: ['R', 'W'], does: 'judge' },
+  { keys: ['P', 'N'], does: 'passOn' },
+  { keys: ['1', '…', '0'], does: 'judgeTeam' },
+  { keys: ['Enter', 'Esc'], does: 'toBoard' },
+]
+
+/** What all games of teams share on the wall. */
+export const TEAM_KEYS: readonly KeyHelp[] = [
+  { keys: ['Ctrl + Z', 'Ctrl + Y'], does: 'undoAct' },
+  { keys: ['.'], does: 'timer' },
+  { keys: ['Shift + 1', '…', 'Shift + 0'], does: 'team' },
+  { keys: ['+', '−'], does: 'award' },
+  { keys: [','], does: 'full' },
+]
+
 /** Arrows that go over a grid. */
 export const GRID: KeyHelp = { keys: ['←', '↑', '→', '↓'], does: 'grid' }

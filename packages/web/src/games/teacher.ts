@@ -7,6 +7,7 @@ import { screens as hangman } from './hangman/screens.ts'
 import { screens as matching } from './matching/screens.ts'
 import { screens as pairs } from './pairs/screens.ts'
 import { screens as quiz } from './quiz/screens.ts'
+import { screens as quizboard } from './quizboard/screens.ts'
 import { screens as unscramble } from './unscramble/screens.ts'
 import { screens as wordsearch } from './wordsearch/screens.ts'
 
@@ -21,4 +22,5 @@ export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = {
   crossword,
   bingo,
   hangman,
+  quizboard,
 }

@@ -1,5 +1,5 @@
-import { SOCKET_PATH, type PassReply } from '@otter/api'
-import { call } from '../api/client.ts'
+import { SOCKET_PATH, TOKEN_HEADER, type PassReply } from '@otter/api'
+import { noConnection, request } from '../api/client.ts'
 
 /** Waits before a connection is tried again, in milliseconds: they grow, and a class does not come back at one instant. */
 const FIRST_WAIT = 500
@@ -18,6 +18,7 @@ export class LiveConnection {
   connected = false
   private readonly passPath: string
   private readonly onChange: () => void
+  private readonly token: string | undefined
   private readonly listeners = new Map<string, Listener>()
   private readonly awaited = new Map<number, (answer: unknown) => void>()
   private socket: WebSocket | undefined
@@ -31,10 +32,12 @@ export class LiveConnection {
   /**
    * @param passPath path of the API that gives passes
    * @param onChange is told when it is connected, or no more
+   * @param token what a device without an account shows itself by
    */
-  constructor(passPath: string, onChange: () => void) {
+  constructor(passPath: string, onChange: () => void, token?: string) {
     this.passPath = passPath
     this.onChange = onChange
+    this.token = token
     this.open()
   }
 
@@ -93,11 +96,17 @@ export class LiveConnection {
       const { pingInterval, pingTimeout } = JSON.parse(rest) as { pingInterval: number; pingTimeout: number }
       this.silence = pingInterval + pingTimeout
       this.keepWatch()
-      call<PassReply>('POST', this.passPath, {}).then(
+      this.askPass().then(
         ({ pass }) => this.send(`${MESSAGE.connect}${JSON.stringify({ pass })}`),
         () => this.lost(),
       )
     } else if (packet[0] === PACKET.message) this.hearMessage(rest)
+  }
+
+  private async askPass(): Promise<PassReply> {
+    const headers: Record<string, string> = this.token === undefined ? {} : { [TOKEN_HEADER]: this.token }
+    const response = await request('POST', this.passPath, {}, { headers })
+    return (await response.json().catch(noConnection)) as PassReply
   }
 
   private hearMessage(message: string): void {

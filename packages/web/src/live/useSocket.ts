@@ -9,16 +9,20 @@ export interface LiveSocket {
 
 const NONE: LiveSocket = { socket: undefined, connected: false }
 
-/** Keeps a connection open as long as there is a path to ask for passes. */
-export function useSocket(passPath: string | undefined): LiveSocket {
+/** Keeps a connection open as long as there is a path to ask for passes, for a device with an account or a token. */
+export function useSocket(passPath: string | undefined, token?: string): LiveSocket {
   const [state, setState] = useState(NONE)
   useEffect(() => {
     if (passPath === undefined) return
-    const socket: LiveConnection = new LiveConnection(passPath, () => setState({ socket, connected: socket.connected }))
+    const socket: LiveConnection = new LiveConnection(
+      passPath,
+      () => setState({ socket, connected: socket.connected }),
+      token,
+    )
     return () => {
       socket.close()
       setState(NONE)
     }
-  }, [passPath])
+  }, [passPath, token])
   return state
 }

@@ -14,7 +14,9 @@ import type results from './en/results.json'
 import type share from './en/share.json'
 import type signIn from './en/signIn.json'
 import type start from './en/start.json'
+import type teams from './en/teams.json'
 import type wall from './en/wall.json'
+import type wallPlay from './en/wallPlay.json'
 import type { Texts } from './texts.ts'
 
 export const accountTexts: Texts<typeof account> = { name: 'account' }
@@ -38,4 +40,8 @@ export const resultsTexts: Texts<typeof results> = { name: 'results' }
 export const shareTexts: Texts<typeof share> = { name: 'share' }
 export const signInTexts: Texts<typeof signIn> = { name: 'signIn' }
 export const startTexts: Texts<typeof start> = { name: 'start' }
+/** What is read around every game that teams play on one screen. */
+export const teamsTexts: Texts<typeof teams> = { name: 'teams' }
+/** What teachers read where teams play at the wall. */
+export const wallPlayTexts: Texts<typeof wallPlay> = { name: 'wallPlay' }
 export const wallTexts: Texts<typeof wall> = { name: 'wall' }

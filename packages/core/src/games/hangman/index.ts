@@ -1,4 +1,4 @@
-import { gameFrom } from '../game.ts'
+import { teamGameFrom } from '../game.ts'
 import { command } from './command.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
@@ -9,7 +9,7 @@ import { sample } from './sample.ts'
 
 /**
  * Version 2: pictures whose words would tell are marked; times are on the play's own clock. Version 3: letters asked for
- * are called tried.
+ * are called tried. Version 4: teams stand as in all games that teams play.
  */
 const UPGRADES = [
   { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'wordAt', 'finishedAt']) },
@@ -19,12 +19,18 @@ const UPGRADES = [
       return { ...play, tried }
     },
   },
+  {
+    play: (stored: unknown) => {
+      const { turn, teamPoints: points, ...play } = stored as Record<string, unknown>
+      return { ...play, teams: { turn, points, timer: null } }
+    },
+  },
 ]
 
 /** Words found letter by letter. */
-export const hangman = gameFrom({
+export const hangman = teamGameFrom({
   kind: 'hangman',
-  version: 3,
+  version: 4,
   upgrades: UPGRADES,
   options: HangmanOptions,
   moves: HangmanMove,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { MOST_TEAMS } from '../../wall/teams.ts'
 import { ASKING } from '../asking.ts'
 
 export const SCENES = ['kelp', 'lanterns', 'boat'] as const
@@ -6,7 +7,6 @@ export type Scene = (typeof SCENES)[number]
 
 /** Misses that each scene has by itself. */
 export const SCENE_MISSES: Record<Scene, number> = { kelp: 8, lanterns: 7, boat: 6 }
-export const MOST_TEAMS = 4
 
 /** What a teacher chooses for hangman. */
 export const HangmanOptions = z.strictObject({

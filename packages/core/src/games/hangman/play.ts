@@ -2,8 +2,11 @@ import { z } from 'zod'
 import type { ReadingDirection } from '../../text/direction.ts'
 import { gridLetters } from '../../text/graphemes.ts'
 import type { Doing, Sight, Turn } from '../contract.ts'
-import { Finish, nextTurn, type Course, type PlayLife, type Turned } from '../playing.ts'
+import { credited, nextTurn } from '../../wall/teams.ts'
+import type { TeamCourse, TeamLife } from '../../wall/teamed.ts'
+import { Finish, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
+import { turnsShown } from '../../wall/teams.ts'
 import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
 import type { Scene } from './options.ts'
 import type { HangmanPuzzle, HangmanWord } from './puzzle.ts'
@@ -25,7 +28,7 @@ const LETTER_POINTS = 1
 const WORD_POINTS = 3
 
 /** How a play stands. Times are on its own clock. */
-export interface HangmanPlay extends PlayLife {
+export interface HangmanPlay extends TeamLife {
   wordAt: number
   /** Numbers of the words to come, the current one first; a lost word comes once more at the end. */
   queue: number[]
@@ -38,8 +41,6 @@ export interface HangmanPlay extends PlayLife {
   lost: number[]
   points: number
   hints: number
-  turn: number
-  teamPoints: number[]
 }
 
 /** All that a player's screen may know. */
@@ -67,7 +68,7 @@ export interface HangmanView {
   finished: boolean
 }
 
-type HangmanCourse = Course<HangmanPuzzle, HangmanPlay, HangmanMove>
+type HangmanCourse = TeamCourse<HangmanPuzzle, HangmanPlay, HangmanMove>
 
 const start: HangmanCourse['start'] = (puzzle, { random, rules }) => {
   const all = [...puzzle.words.keys()]
@@ -79,8 +80,6 @@ const start: HangmanCourse['start'] = (puzzle, { random, rules }) => {
     lost: [],
     points: 0,
     hints: 0,
-    turn: 0,
-    teamPoints: Array.from({ length: puzzle.teams }, () => 0),
   }
 }
 
@@ -110,7 +109,7 @@ export function view(puzzle: HangmanPuzzle, play: HangmanPlay, { rules }: Sight)
     number: Math.min(puzzle.words.length, done + (play.outcome === null && !isAgain(play) ? 1 : 0)),
     total: puzzle.words.length,
     again: isAgain(play),
-    teams: puzzle.teams > 1 ? play.teamPoints.map((points, index) => ({ points, turn: index === play.turn })) : [],
+    teams: turnsShown(play.teams),
     finished,
   }
 }
@@ -125,15 +124,15 @@ const move: HangmanCourse['move'] = (puzzle, play, made, turn) => {
   }
   const letter = gridLetters(made.letter, puzzle.style)[0]
   if (letter === undefined || play.tried.includes(letter) || !puzzle.alphabet.includes(letter)) return { play }
-  const after = { ...play, tried: [...play.tried, letter], turn: nextTurn(play.turn, puzzle.teams) }
+  const { teams } = play
+  const after = { ...play, tried: [...play.tried, letter] }
   const found = word.characters.filter((character) => character.letter === letter).length
   const won = word.characters.every((character) => character.letter === null || after.tried.includes(character.letter))
   const lost = missesOf(word, after) >= puzzle.misses
-  after.teamPoints = play.teamPoints.map(
-    (points, team) => points + (team === play.turn ? found * LETTER_POINTS + (won ? WORD_POINTS : 0) : 0),
-  )
+  const points = found * LETTER_POINTS + (won ? WORD_POINTS : 0)
+  after.teams = { ...credited(teams, teams.turn, points), turn: nextTurn(teams.turn, teams.points.length) }
   if (!won && !lost) return { play: after }
-  return end(puzzle, { ...after, outcome: won ? 'won' : 'lost' }, turn)
+  return end(puzzle, { ...after, outcome: won ? 'won' : 'lost' }, turn, teams.turn)
 }
 
 const score: HangmanCourse['score'] = ({ words }, play) => ({
@@ -181,8 +180,8 @@ function freshWord(
   }
 }
 
-/** Notes how a word ended. Only the first time counts; a word that comes back is for learning. */
-function end(puzzle: HangmanPuzzle, play: HangmanPlay, { clock, rules }: Turn): Turned<HangmanPlay> {
+/** Notes how a word ended, by the letter of a team. Only the first time counts; a word that comes back is for learning. */
+function end(puzzle: HangmanPuzzle, play: HangmanPlay, { clock, rules }: Turn, team: number): Turned<HangmanPlay> {
   const index = play.queue[0]!
   const word = puzzle.words[index]!
   const won = play.outcome === 'won'
@@ -199,6 +198,7 @@ function end(puzzle: HangmanPuzzle, play: HangmanPlay, { clock, rules }: Turn): 
     hints: play.hinted ? 1 : 0,
     milliseconds: clock - play.wordAt,
     place: play.won.length + play.lost.length,
+    ...(play.teams.points.length > 1 && { team }),
   })
   const back = play.lost.indexOf(index)
   if (back >= 0)
@@ -228,7 +228,15 @@ function next(puzzle: HangmanPuzzle, play: HangmanPlay, clock: number): HangmanP
 
 const finish: HangmanCourse['finish'] = (_puzzle, play) => ({ play: { ...play, outcome: play.outcome ?? 'lost' } })
 
-export const course: HangmanCourse = { hints: ['hint'], start, move, finish, score, doing }
+export const course: HangmanCourse = {
+  hints: ['hint'],
+  teamsIn: ({ teams }) => teams,
+  start,
+  move,
+  finish,
+  score,
+  doing,
+}
 
 /** A word, and whether it is over: its end is shown until the next one is asked for. */
 export function moment(_puzzle: HangmanPuzzle, { won, lost, queue, outcome }: HangmanPlay): string {

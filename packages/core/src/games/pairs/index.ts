@@ -1,22 +1,43 @@
-import { gameFrom } from '../game.ts'
+import { teamGameFrom } from '../game.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { fit, make } from './make.ts'
 import { PairsOptions } from './options.ts'
 import { PairsMove, course, view } from './play.ts'
 import { sample } from './sample.ts'
-import { faceOf } from './puzzle.ts'
+import { faceOf, type PairsPuzzle } from './puzzle.ts'
 import { squareOf } from '../shownFace.ts'
 
-/** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
+/**
+ * Version 2: pictures whose words would tell are marked; times are on the play's own clock. Version 3: teams stand as in
+ * all games that teams play.
+ */
 const UPGRADES = [
   { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) },
+  {
+    play: (stored: unknown, puzzle: unknown) => {
+      const {
+        player: turn,
+        found,
+        ...play
+      } = stored as { player: number; found: { cards: number[]; player: number }[] }
+      const points = Array.from(
+        { length: (puzzle as PairsPuzzle).players },
+        (_, team) => found.filter(({ player }) => player === team).length,
+      )
+      return {
+        ...play,
+        found: found.map(({ cards, player: team }) => ({ cards, team })),
+        teams: { turn, points, timer: null },
+      }
+    },
+  },
 ]
 
 /** Cards face down, found two by two. */
-export const pairs = gameFrom({
+export const pairs = teamGameFrom({
   kind: 'pairs',
-  version: 2,
+  version: 3,
   upgrades: UPGRADES,
   options: PairsOptions,
   moves: PairsMove,

@@ -1,5 +1,7 @@
 import { z } from 'zod'
-import { Finish, nextTurn, type Course, type PlayLife } from '../playing.ts'
+import { credited, nextTurn, turnsShown } from '../../wall/teams.ts'
+import type { TeamCourse, TeamLife } from '../../wall/teamed.ts'
+import { Finish } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { belongTogether } from '../partners.ts'
 import { revealedFace, shownFace, type ShownFace } from '../shownFace.ts'
@@ -15,14 +17,13 @@ export type PairsMove = z.infer<typeof PairsMove>
 const POINTS = 10
 
 /** How a play stands. Times are on its own clock. */
-export interface PairsPlay extends PlayLife {
+export interface PairsPlay extends TeamLife {
   lastFoundAt: number
   /** Cards face up that are not yet part of a pair: none, one, or two that don't belong together. */
   up: number[]
-  /** Found pairs of cards, in the order found, and who found each. */
-  found: { cards: [number, number]; player: number }[]
+  /** Found pairs of cards, in the order found, and the team that found each. */
+  found: { cards: [number, number]; team: number }[]
   turns: number
-  player: number
 }
 
 /** All that a player's screen may know. */
@@ -33,13 +34,13 @@ export interface PairsView {
   /** What became of the last turn. */
   last: 'none' | 'pair' | 'other'
   turns: number
-  players: { pairs: number; turn: boolean }[]
+  teams: { points: number; turn: boolean }[]
   finished: boolean
 }
 
-type PairsCourse = Course<PairsPuzzle, PairsPlay, PairsMove>
+type PairsCourse = TeamCourse<PairsPuzzle, PairsPlay, PairsMove>
 
-const start: PairsCourse['start'] = () => ({ lastFoundAt: 0, up: [], found: [], turns: 0, player: 0 })
+const start: PairsCourse['start'] = () => ({ lastFoundAt: 0, up: [], found: [], turns: 0 })
 
 export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
   const finished = play.finishedAt !== null
@@ -55,18 +56,13 @@ export function view(puzzle: PairsPuzzle, play: PairsPlay): PairsView {
     shown: play.up.length > 0 || finished ? play.up : (play.found.at(-1)?.cards ?? []),
     last: play.up.length === 2 ? 'other' : play.up.length === 0 && play.found.length > 0 ? 'pair' : 'none',
     turns: play.turns,
-    players:
-      puzzle.players > 1
-        ? Array.from({ length: puzzle.players }, (_, player) => ({
-            pairs: play.found.filter((pair) => pair.player === player).length,
-            turn: player === play.player,
-          }))
-        : [],
+    teams: turnsShown(play.teams),
     finished,
   }
 }
 
 const move: PairsCourse['move'] = (puzzle, play, { card }, { clock }) => {
+  const { turn: team, points } = play.teams
   const up = play.up.length === 2 ? [] : play.up
   if (card >= puzzle.cards.length || up.includes(card) || play.found.some(({ cards }) => cards.includes(card)))
     return { play }
@@ -74,11 +70,13 @@ const move: PairsCourse['move'] = (puzzle, play, { card }, { clock }) => {
   const turns = play.turns + 1
   const couple = coupleOf(puzzle, up[0]!, card)
   if (couple === undefined)
-    return { play: { ...play, up: [up[0]!, card], turns, player: nextTurn(play.player, puzzle.players) } }
-  const found = [...play.found, { cards: [up[0], card] as [number, number], player: play.player }]
+    return {
+      play: { ...play, up: [up[0]!, card], turns, teams: { ...play.teams, turn: nextTurn(team, points.length) } },
+    }
+  const found = [...play.found, { cards: [up[0], card] as [number, number], team }]
   const { entryId, answer } = puzzle.couples[couple]!
   return {
-    play: { ...play, up: [], found, turns, lastFoundAt: clock },
+    play: { ...play, up: [], found, turns, lastFoundAt: clock, teams: credited(play.teams, team, 1) },
     responses: [
       responseOf({
         entryId,
@@ -88,6 +86,7 @@ const move: PairsCourse['move'] = (puzzle, play, { card }, { clock }) => {
         points: POINTS,
         milliseconds: clock - play.lastFoundAt,
         place: play.found.length,
+        ...(points.length > 1 && { team }),
       }),
     ],
     isOver: found.length === puzzle.couples.length,
@@ -108,7 +107,7 @@ const doing: PairsCourse['doing'] = ({ couples }, { found, turns }) => ({
   values: { found: found.length, of: couples.length, turns },
 })
 
-export const course: PairsCourse = { start, move, finish, score, doing }
+export const course: PairsCourse = { teamsIn: ({ players }) => players, start, move, finish, score, doing }
 
 /**
  * Returns the couple that two cards make up: their own, or one whose faces look like theirs; undefined where they don't

@@ -1,6 +1,7 @@
 import type { HangmanOptions } from '@otter/core/games/hangman'
 import { OptionGrid } from '../../ui/OptionGrid.tsx'
-import { MOST_TEAMS, SCENE_MISSES } from '@otter/core/games/hangman'
+import { MOST_TEAMS } from '@otter/core'
+import { SCENE_MISSES } from '@otter/core/games/hangman'
 import { Select } from '../../ui/Choice.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { AccentsSelect, OrderSelect } from '../LetterOptions.tsx'

@@ -32,12 +32,7 @@ export function Play({ view, send, waiting }: PlayProps<HangmanView, HangmanMove
       data-landing
       className="flex scroll-mt-2 flex-col gap-3 outline-none"
     >
-      {teams.length > 0 && (
-        <Turns
-          players={teams.map(({ points, turn }) => ({ points, turn: turn && open }))}
-          name={(number) => t('team', { number })}
-        />
-      )}
+      <Turns teams={teams} finished={!open} />
       <Scene scene={view.scene} misses={misses} missesMade={missesMade} outcome={outcome} />
       <p className="flex items-center justify-between text-sm">
         <span className="quiet">

@@ -1,12 +1,11 @@
-import { FEWEST_PAIRS, MOST_PAIRS, MOST_PLAYERS, type PairsOptions } from '@otter/core/games/pairs'
+import { MOST_TEAMS } from '@otter/core'
+import { FEWEST_PAIRS, MOST_PAIRS, type PairsOptions } from '@otter/core/games/pairs'
 import { OptionGrid } from '../../ui/OptionGrid.tsx'
+import { numbers } from '../../ui/numbers.ts'
 import type { OptionsProps } from '../contract.ts'
 import { Select } from '../../ui/Choice.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
-
-const numbers = (from: number, to: number): [number, string][] =>
-  Array.from({ length: to - from + 1 }, (_, index) => [from + index, String(from + index)])
 
 /** What a teacher chooses for Pairs. */
 export function Options({ options, onChange }: OptionsProps<PairsOptions>) {
@@ -33,7 +32,7 @@ export function Options({ options, onChange }: OptionsProps<PairsOptions>) {
       <Select
         label={t('option.players')}
         value={options.players}
-        options={numbers(1, MOST_PLAYERS)}
+        options={numbers(1, MOST_TEAMS)}
         onChange={(players) => set({ players })}
       />
     </OptionGrid>

@@ -28,18 +28,13 @@ function wallColumnsFor(cards: number): number {
 /** Pairs as it is played: by link, on the wall, anywhere. */
 export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
   const t = useTexts(texts)
-  const { cards, shown, last, turns, players, finished } = view
+  const { cards, shown, last, turns, teams, finished } = view
   const columns = columnsFor(cards.length)
   const wallColumns = wallColumnsFor(cards.length)
   return (
     <div className="wall-split">
       <div className="wall-aside">
-        {players.length > 0 && (
-          <Turns
-            players={players.map(({ pairs, turn }) => ({ points: pairs, turn: turn && !finished }))}
-            name={(number) => t('player', { number })}
-          />
-        )}
+        <Turns teams={teams} finished={finished} />
         <p className="flex justify-between gap-2 text-sm">
           <span role="status">{last === 'none' ? t('howTo') : t(`${last}`)}</span>
           <span className="quiet whitespace-nowrap">{t('turns', { count: turns })}</span>

@@ -1,5 +1,5 @@
 import { GAME_KINDS } from '@otter/core'
-import { PRESS, type HelpKey, type KeyHelp } from '../../games/keyHelp.ts'
+import { PRESS, QUESTION_KEYS, TEAM_KEYS, type HelpKey, type KeyHelp } from '../../games/keyHelp.ts'
 import { TEACHER } from '../../games/teacher.ts'
 
 /** The keys of a part of a screen. */
@@ -39,11 +39,18 @@ const LIVE: HelpPart = {
   keys: [{ keys: ['Enter', 'PageDown'], does: 'goOn' }],
 }
 
+/** Keys of the games that stand on a wall: which one, the path does not tell. */
+const TEAM_GAMES: HelpPart = {
+  title: 'questions',
+  keys: [{ keys: ['←', '↑', '→', '↓'], does: 'tiles' }, ...QUESTION_KEYS],
+}
+
 /** Returns the keys of the screen at a path. */
 export function keysAt(path: string): HelpPart[] {
   if (path === '/') return [{ ...EVERYWHERE, keys: [LISTS, ...EVERYWHERE.keys] }]
   if (/^\/lists\/[^/]+\/?$/u.test(path)) return [WORDS, EVERYWHERE]
   if (/^\/live\/[^/]+\/?$/u.test(path)) return [LIVE, EVERYWHERE]
+  if (/^\/wall\/[^/]+\/?$/u.test(path)) return [{ title: 'atWall', keys: TEAM_KEYS }, TEAM_GAMES, EVERYWHERE]
   const named = /^\/lists\/[^/]+\/games\/(\w+)\/?$/u.exec(path)?.[1]
   const kind = GAME_KINDS.find((one) => one === named)
   if (kind === undefined) return [EVERYWHERE]

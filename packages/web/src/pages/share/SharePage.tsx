@@ -7,7 +7,9 @@ import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
 import { LiveCard } from './LiveCard.tsx'
 import { OfferCard } from './OfferCard.tsx'
+import { PlayAtWall } from './PlayAtWall.tsx'
 import { PlayLive } from './PlayLive.tsx'
+import { WallCard } from './WallCard.tsx'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -38,6 +40,7 @@ export function SharePage() {
         }
       />
       <PlayLive listId={id} />
+      <PlayAtWall listId={id} />
       <Notice error={offers.error ?? list.error} />
       {offers.isPending && <Waterline filled={undefined} label={t('fetching')} />}
       {offers.data?.length === 0 && <p className="panel p-6">{t('none')}</p>}
@@ -46,7 +49,13 @@ export function SharePage() {
           ?.filter((offer) => showsArchived || !offer.archived)
           .map((offer: OfferReply) => (
             <li key={offer.id}>
-              {offer.live ? <LiveCard offer={offer} listId={id} /> : <OfferCard offer={offer} listId={id} />}
+              {offer.live ? (
+                <LiveCard offer={offer} listId={id} />
+              ) : offer.teams !== null ? (
+                <WallCard offer={offer} listId={id} />
+              ) : (
+                <OfferCard offer={offer} listId={id} />
+              )}
             </li>
           ))}
       </ul>

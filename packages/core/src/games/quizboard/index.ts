@@ -1,0 +1,36 @@
+import { teamGameFrom } from '../game.ts'
+import { fit, make } from './make.ts'
+import { QuizboardOptions } from './options.ts'
+import { QuizboardMove, course, view } from './play.ts'
+import { sample } from './sample.ts'
+import { sheet } from './sheet.ts'
+
+/** Columns of questions for teams at one wall, the deeper the harder. */
+export const quizboard = teamGameFrom({
+  kind: 'quizboard',
+  version: 1,
+  upgrades: [],
+  options: QuizboardOptions,
+  moves: QuizboardMove,
+  notes: ['ready', 'too-few', 'one-side', 'repeat', 'opinion', 'no-groups', 'thin', 'untried'],
+  doings: ['board', 'dive'],
+  heeds: ['hints'],
+  dictionaries: [],
+  sample,
+  fit,
+  make,
+  questions: ({ questions }) =>
+    questions.map(({ entryId, answer, prompt }) => ({
+      entryId,
+      text: answer.text.trim() || prompt.text.trim(),
+      counts: true,
+    })),
+  onPaper: true,
+  sheet,
+  view,
+  course,
+})
+
+export * from './options.ts'
+export type { QuizboardPuzzle } from './puzzle.ts'
+export type { QuizboardMove, QuizboardView, TileView } from './play.ts'

@@ -1,0 +1,150 @@
+import { z } from 'zod'
+import type { Doing, Sight } from '../contract.ts'
+import { Finish } from '../playing.ts'
+import {
+  noQuestions,
+  QUESTION_MOVES,
+  questionMoved,
+  questionScore,
+  questionView,
+  type QuestionLife,
+  type QuestionRules,
+  type QuestionView,
+} from '../../wall/questions.ts'
+import type { TeamCourse } from '../../wall/teamed.ts'
+import { turnsShown } from '../../wall/teams.ts'
+import { DIVE_POINTS } from './make.ts'
+import type { QuizboardPuzzle } from './puzzle.ts'
+
+/** What is done at the board: a question opened, judged, closed; the dive begun; or all of it ended. */
+export const QuizboardMove = z.discriminatedUnion('type', [
+  ...QUESTION_MOVES,
+  z.object({ type: z.literal('dive') }),
+  Finish,
+])
+export type QuizboardMove = z.infer<typeof QuizboardMove>
+
+/** How a play stands. */
+export interface QuizboardPlay extends QuestionLife {
+  /** The question of the dive; null before it. */
+  dive: number | null
+}
+
+/** A tile as it is seen: still to be opened, or used, with the team that got it right. */
+export interface TileView {
+  item: number
+  value: number
+  state: 'there' | 'open' | 'used'
+  team: number | null
+}
+
+/** All that a screen may know. */
+export interface QuizboardView {
+  columns: { name: string; tiles: TileView[] }[]
+  question: QuestionView | null
+  /** What the open question is worth. */
+  value: number
+  isDive: boolean
+  /** Whether the dive can begin. */
+  canDive: boolean
+  left: number
+  teams: { points: number; turn: boolean }[]
+  finished: boolean
+}
+
+type QuizboardCourse = TeamCourse<QuizboardPuzzle, QuizboardPlay, QuizboardMove>
+
+function rulesOf(puzzle: QuizboardPuzzle): QuestionRules<QuizboardPlay> {
+  const value = (play: QuizboardPlay, item: number): number =>
+    item === play.dive ? DIVE_POINTS : puzzle.questions[item]!.value
+  return {
+    questions: puzzle.questions,
+    everyone: (play, item) => item === play.dive,
+    gain: value,
+    loss: (play, item) => (puzzle.wrong === 'points' && item !== play.dive ? value(play, item) : 0),
+    seconds: puzzle.seconds,
+  }
+}
+
+const start: QuizboardCourse['start'] = ({ questions }) => ({ ...noQuestions(questions.length), dive: null })
+
+const move: QuizboardCourse['move'] = (puzzle, play, made, turn) => {
+  if (made.type === 'dive') {
+    if (play.open || !canDive(puzzle, play)) return { play }
+    const item = hardestUnmet(puzzle, play)!
+    return questionMoved(rulesOf(puzzle), { ...play, dive: item }, { type: 'open', item }, turn)
+  }
+  // What is no tile is asked by the dive alone.
+  if (made.type === 'open' && !onBoard(puzzle, made.item) && play.met[made.item] == null) return { play }
+  const step = questionMoved(rulesOf(puzzle), play, made, turn)
+  if (made.type !== 'close' || step.play.open) return step
+  // A dive that nobody answered has not begun.
+  const after =
+    step.play.dive !== null && step.play.met[step.play.dive] === null ? { ...step.play, dive: null } : step.play
+  const isOver = tilesLeft(puzzle, after) === 0 && !canDive(puzzle, after)
+  return { ...step, play: after, isOver: isOver && play.open !== null && !play.open.again }
+}
+
+function onBoard({ columns }: QuizboardPuzzle, item: number): boolean {
+  return columns.some(({ items }) => items.includes(item))
+}
+
+function tilesLeft({ columns }: QuizboardPuzzle, { met }: QuizboardPlay): number {
+  return columns.reduce((sum, { items }) => sum + items.filter((item) => met[item] === null).length, 0)
+}
+
+/** Returns the hardest question that was not met; of equals the first. */
+function hardestUnmet({ questions }: QuizboardPuzzle, { met }: QuizboardPlay): number | undefined {
+  return questions
+    .map(({ hardness }, item) => ({ item, hardness }))
+    .filter(({ item }) => met[item] === null)
+    .sort((one, other) => other.hardness - one.hardness)[0]?.item
+}
+
+function canDive(puzzle: QuizboardPuzzle, play: QuizboardPlay): boolean {
+  return puzzle.dive && play.dive === null && hardestUnmet(puzzle, play) !== undefined
+}
+
+export function view(puzzle: QuizboardPuzzle, play: QuizboardPlay, { audience, rules }: Sight): QuizboardView {
+  const { open, met, dive } = play
+  const question = questionView(play, puzzle.questions, { audience, hints: rules.hints })
+  return {
+    columns: puzzle.columns.map(({ name, items }) => ({
+      name,
+      tiles: items.map((item) => ({
+        item,
+        value: puzzle.questions[item]!.value,
+        state: open?.item === item ? 'open' : met[item] ? 'used' : 'there',
+        team: met[item]?.find(({ outcome }) => outcome === 'right')?.team ?? null,
+      })),
+    })),
+    question,
+    value: open ? (open.item === dive ? DIVE_POINTS : puzzle.questions[open.item]!.value) : 0,
+    isDive: open !== null && open.item === dive,
+    canDive: !open && canDive(puzzle, play),
+    left: tilesLeft(puzzle, play),
+    teams: turnsShown(play.teams),
+    finished: play.finishedAt !== null,
+  }
+}
+
+const finish: QuizboardCourse['finish'] = (_puzzle, play) => ({
+  play: { ...play, open: null, teams: { ...play.teams, timer: null } },
+})
+
+const score: QuizboardCourse['score'] = ({ questions }, play) => questionScore(play, questions.length)
+
+const doing = (puzzle: QuizboardPuzzle, play: QuizboardPlay): Doing =>
+  play.open && play.open.item === play.dive
+    ? { code: 'dive', values: {} }
+    : { code: 'board', values: { left: tilesLeft(puzzle, play) } }
+
+export const course: QuizboardCourse = {
+  hints: ['hint'],
+  teamsIn: ({ teams }) => teams,
+  start,
+  move,
+  finish,
+  score,
+  doing,
+}

@@ -1,0 +1,71 @@
+import { MOST_TEAMS } from '@otter/core'
+import { FEWEST_TILES, MOST_COLUMNS, MOST_TILES, type QuizboardOptions } from '@otter/core/games/quizboard'
+import { OptionGrid } from '../../ui/OptionGrid.tsx'
+import { Select } from '../../ui/Choice.tsx'
+import { useTexts } from '../../texts/texts.ts'
+import type { OptionsProps } from '../contract.ts'
+import { numbers } from '../../ui/numbers.ts'
+import { texts } from './texts.ts'
+
+const SECONDS = [0, 15, 30, 45, 60, 90, 120]
+
+/** What a teacher chooses for a quiz board. */
+export function Options({ options, onChange }: OptionsProps<QuizboardOptions>) {
+  const t = useTexts(texts)
+  const set = (change: Partial<QuizboardOptions>): void => onChange({ ...options, ...change })
+  return (
+    <OptionGrid>
+      <Select
+        label={t('option.columns')}
+        value={options.columns}
+        options={numbers(1, MOST_COLUMNS)}
+        onChange={(columns) => set({ columns })}
+      />
+      <Select
+        label={t('option.tiles')}
+        value={options.tiles}
+        options={numbers(FEWEST_TILES, MOST_TILES)}
+        onChange={(tiles) => set({ tiles })}
+      />
+      <Select
+        label={t('option.depth')}
+        value={options.depth}
+        options={(['proved', 'worth'] as const).map((depth) => [depth, t(`option.${depth}`)])}
+        onChange={(depth) => set({ depth })}
+      />
+      <Select
+        label={t('option.thin')}
+        value={options.fill ? 'fill' : 'leave'}
+        options={(['leave', 'fill'] as const).map((choice) => [choice, t(`option.${choice}`)])}
+        onChange={(choice) => set({ fill: choice === 'fill' })}
+      />
+      <Select
+        label={t('option.wrong')}
+        value={options.wrong}
+        options={(['nothing', 'points'] as const).map((wrong) => [wrong, t(`option.${wrong}`)])}
+        onChange={(wrong) => set({ wrong })}
+      />
+      <Select
+        label={t('option.dive')}
+        value={options.dive ? 'yes' : 'no'}
+        options={(['yes', 'no'] as const).map((choice) => [choice, t(`option.${choice}`)])}
+        onChange={(choice) => set({ dive: choice === 'yes' })}
+      />
+      <Select
+        label={t('option.seconds')}
+        value={options.seconds}
+        options={SECONDS.map((seconds) => [
+          seconds,
+          seconds === 0 ? t('option.noTime') : t('option.time', { count: seconds }),
+        ])}
+        onChange={(seconds) => set({ seconds })}
+      />
+      <Select
+        label={t('option.teams')}
+        value={options.teams}
+        options={numbers(1, MOST_TEAMS)}
+        onChange={(teams) => set({ teams })}
+      />
+    </OptionGrid>
+  )
+}

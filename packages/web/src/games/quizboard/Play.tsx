@@ -1,0 +1,157 @@
+import type { QuizboardMove, QuizboardView, TileView } from '@otter/core/games/quizboard'
+import { Anchor } from 'lucide-react'
+import { useRef, type CSSProperties, type KeyboardEvent } from 'react'
+import type { PlayProps } from '../contract.ts'
+import { Turns } from '../Turns.tsx'
+import { useTexts } from '../../texts/texts.ts'
+import { useTeams } from '../../wall/atWall.ts'
+import { Emblem } from '../../wall/Emblem.tsx'
+import { QuestionCard } from '../../wall/QuestionCard.tsx'
+import { Buoys } from './Buoys.tsx'
+import { texts } from './texts.ts'
+
+const ARROWS: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+
+/** A quiz board as it is played: on the wall, or by teams on one device. */
+export function Play({ view, send }: PlayProps<QuizboardView, QuizboardMove>) {
+  const t = useTexts(texts)
+  const { steers } = useTeams()
+  const { question, columns, isDive, value, canDive, left, teams, finished } = view
+  if (question)
+    return (
+      <div className="flex min-h-full flex-1 flex-col gap-3">
+        <Turns teams={teams} finished={finished} />
+        <QuestionCard
+          question={question}
+          heading={isDive ? t('diveIs', { value }) : headingOf(columns, question.item, t)}
+          teamCount={Math.max(1, teams.length)}
+          send={send}
+        />
+      </div>
+    )
+  return (
+    <div className="flex min-h-full flex-1 flex-col gap-3">
+      <Turns teams={teams} finished={finished} />
+      <Board columns={columns} onOpen={steers && !finished ? (item) => send({ type: 'open', item }) : undefined} />
+      {finished && <p role="status">{t('over')}</p>}
+      {canDive && steers && (
+        <button
+          type="button"
+          className={`btn h-12 self-center ${left === 0 ? 'btn-primary' : ''}`}
+          onClick={() => send({ type: 'dive' })}
+        >
+          <Anchor size={18} aria-hidden="true" />
+          {t('dive')}
+        </button>
+      )}
+    </div>
+  )
+}
+
+function headingOf(
+  columns: QuizboardView['columns'],
+  item: number,
+  t: ReturnType<typeof useTexts<NonNullable<(typeof texts)['messages']>>>,
+): string {
+  const column = columns.findIndex(({ tiles }) => tiles.some((tile) => tile.item === item))
+  const { name, tiles } = columns[column]!
+  return t('tile', { column: name || String(column + 1), value: tiles.find((tile) => tile.item === item)!.value })
+}
+
+interface BoardProps {
+  columns: QuizboardView['columns']
+  onOpen: ((item: number) => void) | undefined
+}
+
+/** A cut through the water: columns hang from buoys, the deeper the harder. */
+function Board({ columns, onOpen }: BoardProps) {
+  const board = useRef<HTMLDivElement>(null)
+  const depth = Math.max(...columns.map(({ tiles }) => tiles.length))
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const arrow = ARROWS[event.key]
+    const from = (event.target as HTMLElement).dataset.place?.split(' ').map(Number)
+    if (!arrow || !from) return
+    event.preventDefault()
+    const ahead = document.documentElement.dir === 'rtl' ? -arrow[0] : arrow[0]
+    const column = (from[0]! + ahead + columns.length) % columns.length
+    const row = Math.min(columns[column]!.tiles.length - 1, Math.max(0, from[1]! + arrow[1]))
+    board.current?.querySelector<HTMLElement>(`[data-place="${column} ${row}"]`)?.focus()
+  }
+  return (
+    <div ref={board} className="quizboard flex flex-1 flex-col" onKeyDown={onKeyDown}>
+      <Buoys names={columns.map(({ name }, column) => name || String(column + 1))} />
+      <div
+        className="grid flex-1 auto-rows-fr"
+        style={{ gridTemplateColumns: `repeat(${columns.length}, minmax(0, 1fr))` }}
+      >
+        {Array.from({ length: depth }, (_, row) =>
+          columns.map(({ tiles, name }, column) => (
+            <div key={`${column} ${row}`} className="quizboard-depth flex p-1.5 sm:p-2.5" style={depthOf(row)}>
+              {tiles[row] && (
+                <Tile
+                  tile={tiles[row]}
+                  place={`${column} ${row}`}
+                  column={name || String(column + 1)}
+                  isFirst={column === 0 && row === 0}
+                  onOpen={onOpen}
+                />
+              )}
+            </div>
+          )),
+        )}
+      </div>
+    </div>
+  )
+}
+
+/** Tells how deep a row lies. */
+function depthOf(row: number): CSSProperties {
+  return { '--depth': row } as CSSProperties
+}
+
+interface TileProps {
+  tile: TileView
+  place: string
+  column: string
+  isFirst: boolean
+  onOpen: ((item: number) => void) | undefined
+}
+
+/** One question of the board; a used one keeps the emblem of the team that got it, and can be looked at again. */
+function Tile({ tile: { item, value, state, team }, place, column, isFirst, onOpen }: TileProps) {
+  const t = useTexts(texts)
+  const { teams } = useTeams()
+  const used = state === 'used'
+  const owner = team === null ? undefined : teams[team]
+  return (
+    <button
+      type="button"
+      data-place={place}
+      data-landing={isFirst || undefined}
+      disabled={!onOpen}
+      aria-label={
+        used
+          ? owner
+            ? t('tileOf', { column, value, team: owner.name })
+            : t('tileOfNobody', { column, value })
+          : t('tile', { column, value })
+      }
+      className={`quizboard-tile flex w-full min-w-0 items-center justify-center gap-2 rounded-lg px-2 py-1 ${used ? 'quizboard-used' : ''}`}
+      onClick={() => onOpen?.(item)}
+    >
+      {used ? (
+        <>
+          {owner && <Emblem name={owner.emblem} size={24} />}
+          <span className="hidden truncate sm:inline">{owner ? owner.name : t('nobody')}</span>
+        </>
+      ) : (
+        <strong className="text-2xl">{value}</strong>
+      )}
+    </button>
+  )
+}
