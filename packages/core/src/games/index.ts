@@ -6,6 +6,7 @@ import { flashcards } from './flashcards/index.ts'
 import { hangman } from './hangman/index.ts'
 import { matching } from './matching/index.ts'
 import { pairs } from './pairs/index.ts'
+import { pebbles } from './pebbles/index.ts'
 import { quiz } from './quiz/index.ts'
 import { quizboard } from './quizboard/index.ts'
 import { unscramble } from './unscramble/index.ts'
@@ -25,6 +26,7 @@ const REGISTRY = {
   bingo,
   hangman,
   quizboard,
+  pebbles,
 } satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */

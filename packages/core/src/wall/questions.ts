@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Face } from '../list/face.ts'
-import type { Response, Turn } from '../games/contract.ts'
+import type { Audience, Response, Turn } from '../games/contract.ts'
 import type { Turned } from '../games/playing.ts'
 import { responseOf } from '../games/response.ts'
 import { revealedFace, shownFace, type ShownFace } from '../games/shownFace.ts'
@@ -52,6 +52,8 @@ export interface QuestionLife extends TeamLife {
 export interface QuestionRules<Play> {
   questions: readonly WallQuestion[]
   everyone(play: Play, item: number): boolean
+  /** How many teams may try, one after the other, where not everyone answers. */
+  tries: number
   /** What a right answer is worth, and what a wrong one costs, both 0 or above. */
   gain(play: Play, item: number, team: number): number
   loss(play: Play, item: number, team: number): number
@@ -195,7 +197,7 @@ function judged<Play extends QuestionLife>(
   if (before.some((one) => one.team === team && one.outcome === outcome)) return { play }
   const points = right ? rules.gain(play, open.item, team) : -rules.loss(play, open.item, team)
   const { play: after, response } = noted(rules, play, open, { team, outcome, points }, turn)
-  const isLast = after.met[open.item]!.length === count
+  const isLast = after.met[open.item]!.length === (open.everyone ? count : Math.min(count, rules.tries))
   const over = open.over || isLast || (right && !open.everyone)
   return {
     play: {
@@ -226,7 +228,7 @@ function passedOn<Play extends QuestionLife>(
   const { play: after, responses } = isJudged(play, open)
     ? { play, responses: [] }
     : passed(rules, play, open, open.answering, turn)
-  const isLast = after.met[open.item]!.length === play.teams.points.length
+  const isLast = after.met[open.item]!.length >= Math.min(play.teams.points.length, rules.tries)
   const { seconds } = rules
   return {
     play: {
@@ -319,12 +321,14 @@ export interface QuestionView {
 export function questionView(
   play: QuestionLife,
   questions: readonly WallQuestion[],
-  { audience, hints }: { audience: 'player' | 'teacher' | 'wall'; hints: boolean },
+  { audience, hints, tries }: { audience: Audience; hints: boolean; tries: number },
 ): QuestionView | null {
   const { open, met, teams } = play
   if (!open) return null
   const next = nextToTry(play, open)
-  const isLeft = next !== open.answering && !open.everyone && !open.over
+  // The team that answers has tried, or passes by it.
+  const tried = (met[open.item]?.length ?? 0) + (isJudged(play, open) ? 0 : 1)
+  const isLeft = next !== open.answering && !open.everyone && !open.over && tried < tries
   const { prompt, answer, hint, fact } = questions[open.item]!
   const told = open.revealed || audience === 'teacher'
   return {

@@ -76,6 +76,8 @@ export interface TeacherScreens<Options, Puzzle> {
   wallKeys?: readonly KeyHelp[]
   /** A small real puzzle, as a picture. */
   Thumbnail(props: { puzzle: Puzzle }): ReactNode
+  /** Whether it fills a wall by itself; absent where it is enlarged as a whole. */
+  fillsWall?: boolean
   /** Returns what was made, as a message of the game's. */
   factsOf(puzzle: Puzzle): { code: string; values: Values }
   /** Returns the words that are not in the puzzle for want of room; absent where there always is. */

@@ -6,6 +6,7 @@ import { screens as flashcards } from './flashcards/screens.ts'
 import { screens as hangman } from './hangman/screens.ts'
 import { screens as matching } from './matching/screens.ts'
 import { screens as pairs } from './pairs/screens.ts'
+import { screens as pebbles } from './pebbles/screens.ts'
 import { screens as quiz } from './quiz/screens.ts'
 import { screens as quizboard } from './quizboard/screens.ts'
 import { screens as unscramble } from './unscramble/screens.ts'
@@ -23,4 +24,5 @@ export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = {
   bingo,
   hangman,
   quizboard,
+  pebbles,
 }

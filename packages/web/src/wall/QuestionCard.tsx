@@ -2,6 +2,7 @@ import type { QuestionMove, QuestionView } from '@otter/core'
 import { Check, CornerUpLeft, Eye, Lightbulb, Redo2, X } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { ShownFace } from '../games/ShownFace.tsx'
+import { Fitted } from '../games/Wall.tsx'
 import { teamsTexts } from '../texts/namespaces.ts'
 import { useTexts } from '../texts/texts.ts'
 import { useLanding } from '../ui/useLanding.ts'
@@ -20,12 +21,37 @@ interface QuestionCardProps {
 /** The open question, large: what is asked, the answer when it is shown, and how it is judged. */
 export function QuestionCard({ question, heading, teamCount, send }: QuestionCardProps) {
   const t = useTexts(teamsTexts)
-  const { teams, steers } = useTeams()
+  const { teams, steers, isLarge } = useTeams()
   const { prompt, answer, revealed, hint, fact, over, everyone, answering, verdicts } = question
   const card = useLanding<HTMLElement>(question.item)
   const said = answering !== null && verdicts.find(({ team }) => team === answering)?.outcome
+  const face = (
+    <div className="flex flex-1 flex-col items-center justify-center gap-4 text-center text-3xl leading-snug [&_img]:max-h-60">
+      <ShownFace face={prompt} className="justify-center" />
+      {hint !== null && (
+        <p className="quiet text-xl">
+          {t('hintIs')} {hint}
+        </p>
+      )}
+      {answer && (
+        <p
+          aria-live="polite"
+          className={`flex flex-col items-center border-t-2 border-base-300 pt-3 font-bold ${revealed ? '' : 'quiet'}`}
+        >
+          {!revealed && <span className="text-sm font-normal">{t('onlyYou')}</span>}
+          <ShownFace face={answer} className="justify-center" />
+        </p>
+      )}
+      {fact !== '' && <p className="text-xl">{fact}</p>}
+    </div>
+  )
   return (
-    <section ref={card} tabIndex={-1} className="flex flex-1 flex-col gap-4 outline-none" aria-label={t('question')}>
+    <section
+      ref={card}
+      tabIndex={-1}
+      className="flex min-h-0 flex-1 flex-col gap-3 outline-none"
+      aria-label={t('question')}
+    >
       <header className="flex flex-wrap items-center justify-between gap-2 text-xl">
         <span>{heading}</span>
         {teamCount > 1 && (
@@ -40,23 +66,8 @@ export function QuestionCard({ question, heading, teamCount, send }: QuestionCar
           </span>
         )}
       </header>
-      <div className="panel flex flex-1 flex-col items-center justify-center gap-4 p-5 text-center text-3xl leading-snug [&_img]:max-h-60">
-        <ShownFace face={prompt} className="justify-center" />
-        {hint !== null && (
-          <p className="quiet text-xl">
-            {t('hintIs')} {hint}
-          </p>
-        )}
-        {answer && (
-          <p
-            aria-live="polite"
-            className={`flex flex-col items-center border-t-2 border-base-300 pt-3 font-bold ${revealed ? '' : 'quiet'}`}
-          >
-            {!revealed && <span className="text-sm font-normal">{t('onlyYou')}</span>}
-            <ShownFace face={answer} className="justify-center" />
-          </p>
-        )}
-        {fact !== '' && <p className="text-xl">{fact}</p>}
+      <div className="panel flex min-h-0 flex-1 flex-col p-4">
+        {isLarge ? <Fitted className="justify-center">{face}</Fitted> : face}
       </div>
       {verdicts.length > 0 && !everyone && (
         <ul className="flex flex-wrap justify-center gap-3 text-lg">

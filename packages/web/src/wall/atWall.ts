@@ -14,6 +14,8 @@ interface AtWall {
   teams: readonly ShownTeam[]
   /** Whether it can be steered here: a display only shows. */
   steers: boolean
+  /** Whether it has a whole wall to itself, or is held in a hand. */
+  isLarge: boolean
 }
 
 /** The wall that a game stands on; null where it is tried out, or played on one device. */
@@ -28,5 +30,5 @@ export function useUsualTeams(): ShownTeam[] {
 /** Returns the teams of a game as they are shown here, and whether it can be steered. */
 export function useTeams(): AtWall {
   const usual = useUsualTeams()
-  return useContext(AtWall) ?? { teams: usual, steers: true }
+  return useContext(AtWall) ?? { teams: usual, steers: true, isLarge: false }
 }

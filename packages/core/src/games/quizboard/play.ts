@@ -12,7 +12,7 @@ import {
   type QuestionView,
 } from '../../wall/questions.ts'
 import type { TeamCourse } from '../../wall/teamed.ts'
-import { turnsShown } from '../../wall/teams.ts'
+import { MOST_TEAMS, turnsShown } from '../../wall/teams.ts'
 import { DIVE_POINTS } from './make.ts'
 import type { QuizboardPuzzle } from './puzzle.ts'
 
@@ -60,6 +60,7 @@ function rulesOf(puzzle: QuizboardPuzzle): QuestionRules<QuizboardPlay> {
   return {
     questions: puzzle.questions,
     everyone: (play, item) => item === play.dive,
+    tries: MOST_TEAMS,
     gain: value,
     loss: (play, item) => (puzzle.wrong === 'points' && item !== play.dive ? value(play, item) : 0),
     seconds: puzzle.seconds,
@@ -107,7 +108,7 @@ function canDive(puzzle: QuizboardPuzzle, play: QuizboardPlay): boolean {
 
 export function view(puzzle: QuizboardPuzzle, play: QuizboardPlay, { audience, rules }: Sight): QuizboardView {
   const { open, met, dive } = play
-  const question = questionView(play, puzzle.questions, { audience, hints: rules.hints })
+  const question = questionView(play, puzzle.questions, { audience, hints: rules.hints, tries: MOST_TEAMS })
   return {
     columns: puzzle.columns.map(({ name, items }) => ({
       name,

@@ -1,13 +1,11 @@
-import { MOST_TEAMS } from '@otter/core'
 import { FEWEST_TILES, MOST_COLUMNS, MOST_TILES, type QuizboardOptions } from '@otter/core/games/quizboard'
 import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import { Select } from '../../ui/Choice.tsx'
 import { useTexts } from '../../texts/texts.ts'
+import { SecondsSelect, TeamsSelect } from '../../wall/TeamOptions.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { numbers } from '../../ui/numbers.ts'
 import { texts } from './texts.ts'
-
-const SECONDS = [0, 15, 30, 45, 60, 90, 120]
 
 /** What a teacher chooses for a quiz board. */
 export function Options({ options, onChange }: OptionsProps<QuizboardOptions>) {
@@ -51,21 +49,8 @@ export function Options({ options, onChange }: OptionsProps<QuizboardOptions>) {
         options={(['yes', 'no'] as const).map((choice) => [choice, t(`option.${choice}`)])}
         onChange={(choice) => set({ dive: choice === 'yes' })}
       />
-      <Select
-        label={t('option.seconds')}
-        value={options.seconds}
-        options={SECONDS.map((seconds) => [
-          seconds,
-          seconds === 0 ? t('option.noTime') : t('option.time', { count: seconds }),
-        ])}
-        onChange={(seconds) => set({ seconds })}
-      />
-      <Select
-        label={t('option.teams')}
-        value={options.teams}
-        options={numbers(1, MOST_TEAMS)}
-        onChange={(teams) => set({ teams })}
-      />
+      <SecondsSelect value={options.seconds} onChange={(seconds) => set({ seconds })} />
+      <TeamsSelect value={options.teams} onChange={(teams) => set({ teams })} />
     </OptionGrid>
   )
 }

@@ -70,7 +70,10 @@ interface BoardProps {
 
 /** A cut through the water: columns hang from buoys, the deeper the harder. */
 function Board({ columns, onOpen }: BoardProps) {
+  const t = useTexts(texts)
   const board = useRef<HTMLDivElement>(null)
+  const all = columns.reduce((sum, { tiles }) => sum + tiles.length, 0)
+  const used = columns.reduce((sum, { tiles }) => sum + tiles.filter(({ state }) => state === 'used').length, 0)
   const depth = Math.max(...columns.map(({ tiles }) => tiles.length))
   const onKeyDown = (event: KeyboardEvent): void => {
     const arrow = ARROWS[event.key]
@@ -84,7 +87,11 @@ function Board({ columns, onOpen }: BoardProps) {
   }
   return (
     <div ref={board} className="quizboard flex flex-1 flex-col" onKeyDown={onKeyDown}>
-      <Buoys names={columns.map(({ name }, column) => name || String(column + 1))} />
+      <Buoys
+        names={columns.map(({ name }, column) => name || String(column + 1))}
+        filled={used / all}
+        label={t('used', { used, all })}
+      />
       <div
         className="grid flex-1 auto-rows-fr"
         style={{ gridTemplateColumns: `repeat(${columns.length}, minmax(0, 1fr))` }}
@@ -150,7 +157,10 @@ function Tile({ tile: { item, value, state, team }, place, column, isFirst, onOp
           <span className="hidden truncate sm:inline">{owner ? owner.name : t('nobody')}</span>
         </>
       ) : (
-        <strong className="text-2xl">{value}</strong>
+        <>
+          <strong className="text-2xl tabular-nums">{value}</strong>
+          <span className="quiet hidden truncate text-sm lg:inline">{t('fathoms', { count: value / 10 })}</span>
+        </>
       )}
     </button>
   )

@@ -11,6 +11,7 @@ export const screens: TeacherScreens<QuizboardOptions, QuizboardPuzzle> = {
   Options,
   Thumbnail,
   keys: [{ keys: ['←', '↑', '→', '↓'], does: 'tiles' }, ...QUESTION_KEYS],
+  fillsWall: true,
   factsOf: ({ columns, questions }) => ({
     code: 'facts',
     values: { columns: columns.length, count: questions.length },

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { useParams } from 'react-router'
 import type { WallSource } from '../../api/wall.ts'
-import { Fitted, useScreenScale } from '../../games/Wall.tsx'
+import { useScreenScale } from '../../games/Wall.tsx'
 import { commonTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'
@@ -28,9 +28,7 @@ export function DisplayPage() {
           <WallTimer standing={state.standing} now={state.now} />
         </header>
         <div className="flex min-h-0 flex-1 flex-col px-4" inert>
-          <Fitted className="wall-stage">
-            <Stage state={state} />
-          </Fitted>
+          <Stage state={state} isLarge />
         </div>
         <ScoreStrip teams={state.teams} standing={state.standing} finished={state.finished} />
       </div>

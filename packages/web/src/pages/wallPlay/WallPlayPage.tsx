@@ -2,7 +2,7 @@ import type { WallPlayReply } from '@otter/api'
 import { useMemo, useState } from 'react'
 import { useParams } from 'react-router'
 import type { WallSource } from '../../api/wall.ts'
-import { Fitted, useScreenScale } from '../../games/Wall.tsx'
+import { useScreenScale } from '../../games/Wall.tsx'
 import { wallPlayTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'
@@ -46,9 +46,7 @@ function Steered({ state, wall, isCutOff }: { state: WallPlayReply; wall: WallPl
         </p>
       )}
       <div className="flex min-h-0 flex-1 flex-col px-4">
-        <Fitted className="wall-stage">
-          <Stage state={state} onMove={move} />
-        </Fitted>
+        <Stage state={state} onMove={move} isLarge />
       </div>
       <ScoreStrip teams={state.teams} standing={state.standing} send={move} finished={state.finished} />
       {open === 'remote' && <RemoteDialog state={state} onClose={() => setOpen('none')} />}

@@ -1,0 +1,5 @@
+import { swingOf, type Swing, type SwingSetting } from '@otter/core/games/pebbles'
+
+addEventListener('message', ({ data }: MessageEvent<SwingSetting>) => {
+  postMessage(swingOf(data) satisfies Swing)
+})
