@@ -199,7 +199,7 @@ describe('Every game', () => {
             answer: { text: word },
             prompt: { text: `what is ${index}?` },
             hint: 'think',
-            groups: ['one'],
+            groups: [['one', 'two', 'three', 'four'][index % 4]!],
           }),
         ),
       }
@@ -230,7 +230,13 @@ describe('Every game', () => {
     answerLanguage: 'en',
     promptLanguage: 'en',
     entries: WORDS.slice(0, 10).map((word, index) =>
-      newEntry({ id: idOf(index), answer: { text: word }, prompt: { text: `what is ${index}?` }, hint: 'think' }),
+      newEntry({
+        id: idOf(index),
+        answer: { text: word },
+        prompt: { text: `what is ${index}?` },
+        hint: 'think',
+        groups: [['one', 'two', 'three'][index % 3]!],
+      }),
     ),
   })
   /** Plays one game through under rules; returns its responses and how it stands. */
@@ -362,6 +368,7 @@ describe('Every game', () => {
         id: idOf(index),
         accepted: [`zz${word}`],
         hint: 'think',
+        groups: [['one', 'two', 'three'][index % 3]!],
         answer: { text: word, picture: { id: idOf(100 + index), alt: `A small ZZ${word.toUpperCase()}`, credit: '' } },
         prompt: { text: `what is ${index}?`, picture: { id: idOf(200 + index), alt: `the É ${word}`, credit: '' } },
         choices:

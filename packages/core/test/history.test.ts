@@ -18,9 +18,14 @@ const list: EntryList = {
   title: 'History',
   answerLanguage: 'en',
   promptLanguage: 'en',
-  entries: 'amber basil cedar denim ember fjord grape honey ivory jelly koala lemon'
-    .split(' ')
-    .map((text, index) => newEntry({ id: idOf(index), answer: { text }, prompt: { text: `clue ${index}` } })),
+  entries: 'amber basil cedar denim ember fjord grape honey ivory jelly koala lemon'.split(' ').map((text, index) =>
+    newEntry({
+      id: idOf(index),
+      answer: { text },
+      prompt: { text: `clue ${index}` },
+      groups: [['one', 'two', 'three'][index % 3]!],
+    }),
+  ),
 }
 
 /** What a teacher does at the wall: most often a move, now and then one step back or forth. */

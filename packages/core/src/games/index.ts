@@ -9,6 +9,7 @@ import { pairs } from './pairs/index.ts'
 import { pebbles } from './pebbles/index.ts'
 import { quiz } from './quiz/index.ts'
 import { quizboard } from './quizboard/index.ts'
+import { sorting } from './sorting/index.ts'
 import { unscramble } from './unscramble/index.ts'
 import { wordsearch } from './wordsearch/index.ts'
 
@@ -27,6 +28,7 @@ const REGISTRY = {
   hangman,
   quizboard,
   pebbles,
+  sorting,
 } satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */

@@ -9,6 +9,7 @@ import { screens as pairs } from './pairs/screens.ts'
 import { screens as pebbles } from './pebbles/screens.ts'
 import { screens as quiz } from './quiz/screens.ts'
 import { screens as quizboard } from './quizboard/screens.ts'
+import { screens as sorting } from './sorting/screens.ts'
 import { screens as unscramble } from './unscramble/screens.ts'
 import { screens as wordsearch } from './wordsearch/screens.ts'
 
@@ -25,4 +26,5 @@ export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = {
   hangman,
   quizboard,
   pebbles,
+  sorting,
 }

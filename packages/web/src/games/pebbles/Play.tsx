@@ -1,5 +1,5 @@
 import type { PebblesMove, PebblesView } from '@otter/core/games/pebbles'
-import { useRef, type KeyboardEvent } from 'react'
+import { useRef, type CSSProperties, type KeyboardEvent } from 'react'
 import type { PlayProps } from '../contract.ts'
 import { Turns } from '../Turns.tsx'
 import { useTexts } from '../../texts/texts.ts'
@@ -10,6 +10,9 @@ import { QuestionCard } from '../../wall/QuestionCard.tsx'
 import { Pebble, Rings } from './Pebble.tsx'
 import { texts } from './texts.ts'
 import { TwistCard, TwistSign } from './TwistCard.tsx'
+
+/** How much wider than high the riverbed is, for pebbles that are a third wider than high. */
+const WALL_SHAPE = 2
 
 /** Pebbles as they are played: on the wall, or by teams on one device. */
 export function Play({ view, send }: PlayProps<PebblesView, PebblesMove>) {
@@ -90,7 +93,7 @@ function Riverbed({ pebbles, onOpen, onClear }: RiverbedProps) {
     pebbleOf(bed.current, from + step)?.focus()
   }
   return (
-    <ol ref={bed} className="riverbed" onKeyDown={onKeyDown} data-pebbles={pebbles.length}>
+    <ol ref={bed} className="riverbed" style={wallColumns(pebbles.length)} onKeyDown={onKeyDown}>
       {pebbles.map(({ state, team }, item) => {
         const owner = team === null ? undefined : teams[team]
         return (
@@ -131,6 +134,11 @@ function Riverbed({ pebbles, onOpen, onClear }: RiverbedProps) {
       })}
     </ol>
   )
+}
+
+/** On a wall, which is wider than it is high, as many in a row as let each be as large as can be. */
+function wallColumns(pebbles: number): CSSProperties {
+  return { '--columns': Math.ceil(Math.sqrt(pebbles * WALL_SHAPE)) } as CSSProperties
 }
 
 function pebbleOf(bed: HTMLElement | null, item: number): HTMLElement | null {
