@@ -38,6 +38,7 @@ import {
   StudentAnswers,
   WallState,
 } from '../live.ts'
+import { AskKinds, KindsReply } from '../kinds.ts'
 import { JoinOffer, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
 import { PrintSheets } from '../sheet.ts'
@@ -413,6 +414,13 @@ export const ROUTES: readonly Route[] = [
   student({ method: 'post', path: '/play/:code/pass', summary: 'A pass that opens a socket', reply: PassReply }),
   student({ method: 'post', path: '/play/:code/here', summary: 'Says that the page is open', status: 204 }),
   anyone({ method: 'post', path: '/play/:code/leave', summary: 'Forgets the player on this device', status: 204 }),
+  anyone({
+    method: 'post',
+    path: '/dictionary/kinds',
+    summary: 'What English words are kinds of',
+    body: AskKinds,
+    reply: KindsReply,
+  }),
   anyone({ method: 'get', path: '/dictionary/:language', summary: 'Words that games look up', reply: 'text/plain' }),
 ]
 

@@ -10,6 +10,7 @@ import { pebbles } from './pebbles/index.ts'
 import { quiz } from './quiz/index.ts'
 import { quizboard } from './quizboard/index.ts'
 import { sorting } from './sorting/index.ts'
+import { thread } from './thread/index.ts'
 import { unscramble } from './unscramble/index.ts'
 import { wordsearch } from './wordsearch/index.ts'
 
@@ -28,6 +29,7 @@ const REGISTRY = {
   hangman,
   quizboard,
   pebbles,
+  thread,
   sorting,
 } satisfies Record<string, AnyGame>
 

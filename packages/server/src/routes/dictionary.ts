@@ -1,6 +1,8 @@
+import { AskKinds, type KindsReply } from '@otter/api'
 import { GAME_KINDS, gameOf } from '@otter/core'
 import { Router } from 'express'
 import { englishDictionary } from '../dictionary/english.ts'
+import { kindsOf } from '../dictionary/kinds.ts'
 import { notFound } from '../problem.ts'
 
 /** Texts of the dictionaries there are, by language. */
@@ -15,6 +17,12 @@ export default function dictionaryRoutes(): Router {
     const text = WANTED.has(language) ? TEXTS[language]?.() : undefined
     if (text === undefined) throw notFound()
     response.type('text/plain; charset=utf-8').set('Cache-Control', 'public, max-age=86400').send(text)
+  })
+  router.post('/dictionary/kinds', (request, response) => {
+    const { words } = AskKinds.parse(request.body)
+    const known = words.map((word) => [word, kindsOf(word)] as const)
+    const reply: KindsReply = { kinds: Object.fromEntries(known.filter(([, kinds]) => kinds.length > 0)) }
+    response.json(reply)
   })
   return router
 }

@@ -10,6 +10,7 @@ import { screens as pebbles } from './pebbles/screens.ts'
 import { screens as quiz } from './quiz/screens.ts'
 import { screens as quizboard } from './quizboard/screens.ts'
 import { screens as sorting } from './sorting/screens.ts'
+import { screens as thread } from './thread/screens.ts'
 import { screens as unscramble } from './unscramble/screens.ts'
 import { screens as wordsearch } from './wordsearch/screens.ts'
 
@@ -26,5 +27,6 @@ export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = {
   hangman,
   quizboard,
   pebbles,
+  thread,
   sorting,
 }
