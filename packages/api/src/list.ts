@@ -55,3 +55,9 @@ export type ListReply = z.infer<typeof ListReply>
 /** A list of the sample that can be copied; its place among them is its name. */
 export const SampleReply = z.object({ title: z.string(), answerLanguage: z.string(), entryCount: z.number().int() })
 export type SampleReply = z.infer<typeof SampleReply>
+
+/** What became of a list's entries with the teacher's students, by their ids: how often each was met, and right. */
+export const ProvedReply = z.object({
+  proved: z.record(z.string(), z.object({ met: z.number().int(), right: z.number().int() })),
+})
+export type ProvedReply = z.infer<typeof ProvedReply>

@@ -1,5 +1,6 @@
 import { cleanText, GAME_KINDS, LiveRules, MOST_TEAMS, PlayRules, type Doing, type Outcome } from '@otter/core'
 import { z } from 'zod'
+import { EMBLEMS } from './emblems.ts'
 
 /** A seed as a person may type it. */
 export const Seed = z
@@ -176,9 +177,24 @@ export const QuestionResult = z.object({
 })
 export type QuestionResult = z.infer<typeof QuestionResult>
 
+/** A team at the wall: what it has, and what its answers came to. */
+export const TeamResult = z.object({
+  teamId: z.uuid(),
+  name: z.string(),
+  emblem: z.enum(EMBLEMS),
+  members: z.array(z.string()),
+  points: z.number().int(),
+  right: z.number().int(),
+  wrong: z.number().int(),
+  passed: z.number().int(),
+})
+export type TeamResult = z.infer<typeof TeamResult>
+
 export const ResultsReply = z.object({
   offer: OfferReply,
   participants: z.array(ParticipantResult),
+  /** Teams at one wall; none where students play. */
+  teams: z.array(TeamResult),
   questions: z.array(QuestionResult),
 })
 export type ResultsReply = z.infer<typeof ResultsReply>

@@ -1,10 +1,7 @@
 import { GAME_KINDS, MOST_TEAMS } from '@otter/core'
 import { z } from 'zod'
+import { EMBLEMS } from './emblems.ts'
 import { CreateOffer, ParticipantName } from './offer.ts'
-
-/** What teams are known by on the wall, each with a picture of its own. */
-export const EMBLEMS = ['heron', 'eel', 'crab', 'tern', 'newt', 'frog', 'snail', 'trout', 'beaver', 'swan'] as const
-export type Emblem = (typeof EMBLEMS)[number]
 
 /** Most students who are named in one team. */
 const MOST_MEMBERS = 60

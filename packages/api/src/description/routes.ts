@@ -2,7 +2,16 @@ import { Picture, Sound } from '@otter/core'
 import { z } from 'zod'
 import { AskReset, ChangeEmail, ChangePassword, DeleteAccount, MailReply, ResetPassword } from '../account.ts'
 import { JobReply } from '../job.ts'
-import { ArchiveList, CreateList, ListReply, ListSummary, SampleReply, SaveList, VersionReply } from '../list.ts'
+import {
+  ArchiveList,
+  CreateList,
+  ListReply,
+  ListSummary,
+  ProvedReply,
+  SampleReply,
+  SaveList,
+  VersionReply,
+} from '../list.ts'
 import {
   OfferedPicture,
   RoomReply,
@@ -331,6 +340,12 @@ export const ROUTES: readonly Route[] = [
     reply: StudentAnswers,
   }),
 
+  teacher({
+    method: 'get',
+    path: '/lists/:id/proved',
+    summary: 'How hard entries have proved',
+    reply: ProvedReply,
+  }),
   ...WALL_ROUTES,
 
   teacher({ method: 'get', path: '/jobs/:id', summary: 'How long work stands', reply: JobReply }),

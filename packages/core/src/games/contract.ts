@@ -204,6 +204,8 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   questionsKey?(puzzle: Puzzle, play: Play): string
   /** Whether a teacher leads the game for all who play; absent where none ever does. */
   isLed?(options: Options): boolean
+  /** Whether it is made of how hard entries have proved; absent where it never is. */
+  usesProved?(options: Options): boolean
   /** Whether it makes sense on paper. */
   onPaper: boolean
   /** Returns the puzzle on paper, or its key; no pages where it makes no sense there. */

@@ -12,6 +12,7 @@ import { quizboard } from './quizboard/index.ts'
 import { sorting } from './sorting/index.ts'
 import { thread } from './thread/index.ts'
 import { unscramble } from './unscramble/index.ts'
+import { worddraw } from './worddraw/index.ts'
 import { wordsearch } from './wordsearch/index.ts'
 
 /** A game of which only the contract is known: what it makes, it also takes. */
@@ -31,6 +32,7 @@ const REGISTRY = {
   pebbles,
   thread,
   sorting,
+  worddraw,
 } satisfies Record<string, AnyGame>
 
 /** The kinds of game there are. */

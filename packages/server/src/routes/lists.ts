@@ -13,6 +13,7 @@ import {
   saveList,
 } from '../services/lists.ts'
 import { createOffer, readOffers } from '../services/offers.ts'
+import { readProved } from '../services/proved.ts'
 import { queueSheets } from '../services/sheets.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
@@ -45,6 +46,9 @@ export default function listRoutes(context: Context): Router {
   })
   router.get('/lists/:id/version', async (request, response) => {
     response.json(await asTeacher(context, request, (scope) => readVersion(scope, idOf(request))))
+  })
+  router.get('/lists/:id/proved', async (request, response) => {
+    response.json({ proved: await asTeacherReading(context, request, (scope) => readProved(scope, idOf(request))) })
   })
   router.post('/lists/:id/duplicate', async (request, response) => {
     response.status(201).json(await asTeacher(context, request, (scope) => duplicateList(scope, idOf(request))))

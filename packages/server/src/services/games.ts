@@ -3,6 +3,7 @@ import { Seed } from '@otter/api'
 import { gameOf, type Asking, type EntryList, type GameKind } from '@otter/core'
 import type { TeacherScope } from '../db/scope.ts'
 import { readEntryList } from './lists.ts'
+import { readProved } from './proved.ts'
 
 /** A list about to become a version of a game. */
 export interface GameDraft {
@@ -26,8 +27,10 @@ export async function draftGame(
   given: unknown,
   seed: string,
 ): Promise<GameDraft> {
-  const { list, version: listVersion } = await readEntryList(scope, listId)
-  const options = gameOf(kind).options.parse(given ?? {})
+  const { list: read, version: listVersion } = await readEntryList(scope, listId)
+  const game = gameOf(kind)
+  const options = game.options.parse(given ?? {})
+  const list = game.usesProved?.(options) ? { ...read, proved: await readProved(scope, listId) } : read
   return {
     listId,
     kind,
@@ -36,7 +39,7 @@ export async function draftGame(
     options,
     seed: Seed.parse(seed),
     key: hashOf([listId, kind, options, seed]),
-    fingerprint: hashOf([list, kind, options, seed, gameOf(kind).version]),
+    fingerprint: hashOf([list, kind, options, seed, game.version]),
   }
 }
 

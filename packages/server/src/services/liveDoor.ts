@@ -168,7 +168,7 @@ async function joinTeam(scope: Scope, offerId: string, rules: LiveRules, { id, n
 async function strengthOf(scope: Scope, offerId: string, name: string): Promise<number | null> {
   const [row] = await scope.query<{ strength: number | null }>(
     `SELECT avg(least(1, y."right"::float8 / y.total)) AS strength FROM offers here
-       JOIN offers o ON o.teacher_id = here.teacher_id AND o.id <> here.id
+       JOIN offers o ON o.teacher_id = here.teacher_id AND o.id <> here.id AND o.rules ->> 'type' <> 'wall'
        JOIN participants p ON p.offer_id = o.id AND lower(p.name) = lower($name)
        JOIN plays y ON y.participant_id = p.id AND y.given_back_at IS NULL AND y.total > 0
      WHERE here.id = $offerId`,

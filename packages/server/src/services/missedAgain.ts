@@ -58,7 +58,8 @@ async function planAgain(
   if (offer.listId === null) throw new Problem(409, 'list-gone')
   const rules = OfferRules.parse(offer.rules)
   // What all are asked at once can end before everything was: what was not asked is not missed.
-  const isInStep = rules.type === 'live' && wayOf(rules.live.way).inStep
+  const isInStep = rules.type === 'wall' || (rules.type === 'live' && wayOf(rules.live.way).inStep)
+  const isWall = rules.type === 'wall'
   const entries = await scope.query<{ entryId: string; missed: number }>(
     `WITH mine AS (SELECT id, question_set_id FROM plays WHERE offer_id = $offerId AND given_back_at IS NULL AND begun)
      SELECT e.id AS "entryId", k.asked - k."right" AS missed
@@ -67,10 +68,12 @@ async function planAgain(
          count(*) FILTER (WHERE f.outcome = 'right')::int AS "right"
        FROM mine y JOIN questions q ON q.set_id = y.question_set_id AND q.entry_id = e.id AND q.counts
          LEFT JOIN LATERAL (SELECT r.outcome FROM responses r WHERE r.play_id = y.id AND r.entry_id = e.id
-           AND r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY r.occasion LIMIT 1) f ON true) k
+           AND r.round = 'first' AND r.withdrawn_at IS NULL 
+           -- What one team missed is missed, whichever other knew it.
+           ORDER BY $isWall AND r.outcome = 'right', r.occasion LIMIT 1) f ON true) k
      WHERE e.list_id = $listId
      ORDER BY coalesce(k."right"::float8 / nullif(k.asked, 0), 1), e.position`,
-    { offerId, listId: offer.listId, isInStep },
+    { offerId, listId: offer.listId, isInStep, isWall },
   )
   const missed = entries.filter((entry) => entry.missed > 0)
   if (missed.length === 0) throw new Problem(409, 'nothing-missed')

@@ -1,6 +1,13 @@
-import type { AnswersReply, Language, ParticipantResult, ResultsReply } from '@otter/api'
+import type { AnswersReply, Language, ParticipantResult, ResultsReply, TeamResult } from '@otter/api'
 import Papa from 'papaparse'
-import { answersTo, participantResults, questionResults, responsesTo, resultsState } from '../db/queries/results.ts'
+import {
+  answersTo,
+  participantResults,
+  questionResults,
+  responsesTo,
+  resultsState,
+  teamResults,
+} from '../db/queries/results.ts'
 import type { Reader, TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
 import { sheetWord } from '../texts.ts'
@@ -19,9 +26,12 @@ export async function resultsTag(scope: Reader<string>, offerId: string): Promis
  */
 export async function readResults(scope: TeacherScope, offerId: string): Promise<ResultsReply> {
   const offer = await readOffer(scope, offerId)
+  const isWall = offer.teams !== null
   return {
     offer,
-    participants: await participantResults(scope, offerId),
+    // Teams at the wall stand for no students, and have a table of their own.
+    participants: isWall ? [] : await participantResults(scope, offerId),
+    teams: isWall ? await teamResults(scope, offerId) : [],
     questions: await questionResults(scope, offerId),
   }
 }
@@ -52,7 +62,8 @@ const CSV_COLUMNS = {
 /**
  * Writes results as CSV (RFC 4180, UTF-8 with a byte order mark); cells that a spreadsheet would run are made harmless.
  */
-export function resultsCsv({ participants }: ResultsReply, language: Language): string {
+export function resultsCsv({ participants, teams }: ResultsReply, language: Language): string {
+  if (teams.length > 0) return teamsCsv(teams, language)
   const columns = Object.entries(CSV_COLUMNS).map(([key, cell]) => ({
     name: sheetWord(language, `csv.${key as keyof typeof CSV_COLUMNS}`),
     cell,
@@ -62,6 +73,28 @@ export function resultsCsv({ participants }: ResultsReply, language: Language): 
   const counted = participants.filter(({ waits }) => !waits)
   const data = counted.map((student) => columns.map(({ cell }) => cell(student, language)))
   return csvOf(fields, data)
+}
+
+function teamsCsv(teams: readonly TeamResult[], language: Language): string {
+  const word = (key: Parameters<typeof sheetWord>[1]): string => sheetWord(language, key)
+  return csvOf(
+    [
+      word('csv.team'),
+      word('csv.points'),
+      word('csv.outcome-right'),
+      word('csv.outcome-wrong'),
+      word('csv.outcome-passed'),
+      word('csv.members'),
+    ],
+    teams.map(({ name, points, right, wrong, passed, members }) => [
+      name,
+      points,
+      right,
+      wrong,
+      passed,
+      members.join(', '),
+    ]),
+  )
 }
 
 /**

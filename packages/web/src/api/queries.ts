@@ -13,6 +13,7 @@ import type {
   MailReply,
   OfferedPicture,
   OfferReply,
+  ProvedReply,
   PlacedEntry,
   ResultsReply,
   RoomReply,
@@ -225,6 +226,15 @@ export function useHere(offerId: string | undefined): UseQueryResult<HereReply> 
     queryFn: () => call<HereReply>('GET', `/links/${offerId}/here`),
     refetchInterval: WATCHING,
   })
+}
+
+/** What became of a list's entries with the teacher's students; undefined until it is known, or where nobody asks. */
+export function useProved(listId: string | undefined): ProvedReply['proved'] | undefined {
+  return useQuery({
+    queryKey: ['proved', listId],
+    enabled: listId !== undefined,
+    queryFn: () => call<ProvedReply>('GET', `/lists/${listId}/proved`),
+  }).data?.proved
 }
 
 /** An offer's game as its teacher leads it. */

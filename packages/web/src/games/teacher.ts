@@ -12,6 +12,7 @@ import { screens as quizboard } from './quizboard/screens.ts'
 import { screens as sorting } from './sorting/screens.ts'
 import { screens as thread } from './thread/screens.ts'
 import { screens as unscramble } from './unscramble/screens.ts'
+import { screens as worddraw } from './worddraw/screens.ts'
 import { screens as wordsearch } from './wordsearch/screens.ts'
 
 /** What teachers see of each kind of game. */
@@ -29,4 +30,5 @@ export const TEACHER: Record<GameKind, TeacherScreens<Asking, unknown>> = {
   pebbles,
   thread,
   sorting,
+  worddraw,
 }

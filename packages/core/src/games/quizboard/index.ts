@@ -25,6 +25,7 @@ export const quizboard = teamGameFrom({
       text: answer.text.trim() || prompt.text.trim(),
       counts: true,
     })),
+  usesProved: ({ depth }) => depth === 'proved',
   onPaper: true,
   sheet,
   view,

@@ -18,6 +18,7 @@ const STATEMENTS = [
      CHECK (standing IN ('done', 'undone', 'dropped'))`,
   // A play that a teacher does not want to count is kept, and left out of what the class is said to know.
   'ALTER TABLE plays ADD COLUMN counts boolean NOT NULL DEFAULT true',
+  'CREATE INDEX responses_first_of_entry ON responses (entry_id) WHERE is_first',
   `CREATE TABLE remotes (
      id uuid PRIMARY KEY, offer_id uuid NOT NULL REFERENCES offers (id) ON DELETE CASCADE, code_hash text UNIQUE,
      code_until timestamptz NOT NULL, token_hash text UNIQUE, created_at timestamptz NOT NULL DEFAULT now())`,

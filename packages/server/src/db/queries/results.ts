@@ -1,4 +1,4 @@
-import type { AnswersReply, ParticipantResult, QuestionResult } from '@otter/api'
+import type { AnswersReply, ParticipantResult, QuestionResult, TeamResult } from '@otter/api'
 import type { Reader, Scope } from '../scope.ts'
 
 /** Attempts of an offer that count, with whose they are: participants merged into one are one person. */
@@ -70,7 +70,21 @@ export async function participantResults(scope: Scope, offerId: string): Promise
          bool_or(EXISTS (SELECT 1 FROM moves w WHERE w.play_id = y.id AND w.fate = 'late')) AS late,
          (array_agg(CASE WHEN y.ended_at IS NULL THEN y.doing END ORDER BY y.started_at DESC, y.id DESC))[1] AS doing
        FROM plays y WHERE y.participant_id = ANY (p.id || coalesce(m.ids, '{}')) AND y.given_back_at IS NULL) t ON true
-     WHERE p.offer_id = $offerId AND p.merged_into IS NULL ORDER BY p.name, p.seat`,
+     WHERE p.offer_id = $offerId AND p.merged_into IS NULL AND NOT p.is_board ORDER BY p.name, p.seat`,
+    { offerId },
+  )
+}
+
+/** Returns the teams at the wall in their order, with what they have and what their answers came to. */
+export async function teamResults(scope: Scope, offerId: string): Promise<TeamResult[]> {
+  return scope.query<TeamResult>(
+    `SELECT t.id AS "teamId", t.name, t.emblem, t.members, t.points,
+       count(r.id) FILTER (WHERE r.outcome = 'right')::int AS "right",
+       count(r.id) FILTER (WHERE r.outcome = 'wrong')::int AS wrong,
+       count(r.id) FILTER (WHERE r.outcome = 'passed')::int AS passed
+     FROM teams t JOIN participants p ON p.team_id = t.id
+       LEFT JOIN responses r ON r.participant_id = p.id AND r.withdrawn_at IS NULL
+     WHERE t.offer_id = $offerId GROUP BY t.id ORDER BY t.position`,
     { offerId },
   )
 }
@@ -104,7 +118,7 @@ export async function questionResults(scope: Scope, offerId: string): Promise<Qu
          ORDER BY place) AS list
        FROM answers WHERE place <= CASE WHEN opinion THEN ${MOST_OPINIONS} ELSE ${MOST_WRONG} END GROUP BY entry_id)
      SELECT a.entry_id AS "entryId", a.text, a.counts, coalesce(o."right", 0) AS "right", coalesce(o.wrong,
-       0) AS wrong, coalesce(o.passed, 0) AS passed, a.persons - coalesce(o.met, 0) AS "notReached", coalesce(g.list,
+       0) AS wrong, coalesce(o.passed, 0) AS passed, greatest(0, a.persons - coalesce(o.met, 0)) AS "notReached", coalesce(g.list,
        '[]') AS given
      FROM asked a LEFT JOIN outcomes o ON o.entry_id = a.entry_id LEFT JOIN given g ON g.entry_id = a.entry_id
        ORDER BY a.place, a.text`,
@@ -146,8 +160,9 @@ export async function responsesTo(scope: Scope, offerId: string): Promise<GivenR
     `SELECT person.name, (dense_rank() OVER (PARTITION BY person.id ORDER BY y.started_at, y.id))::int AS attempt,
        coalesce((SELECT q.text FROM questions q WHERE q.set_id = y.question_set_id AND q.entry_id = r.entry_id LIMIT 1),
        '') AS text, r.given, r.outcome, r.points, r.milliseconds, r.at
-     FROM plays y JOIN participants p ON p.id = y.participant_id
-       JOIN participants person ON person.id = coalesce(p.merged_into, p.id) JOIN responses r ON r.play_id = y.id
+     FROM plays y JOIN responses r ON r.play_id = y.id AND r.withdrawn_at IS NULL
+       JOIN participants p ON p.id = r.participant_id
+       JOIN participants person ON person.id = coalesce(p.merged_into, p.id)
      WHERE y.offer_id = $offerId ORDER BY person.name, person.seat, attempt, r.id`,
     { offerId },
   )

@@ -3,7 +3,7 @@ import { directionOf, GAME_KINDS, gameOf, type EntryList, type GameKind } from '
 import { Printer } from 'lucide-react'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { useCreateOffer, useList } from '../../api/queries.ts'
+import { useCreateOffer, useList, useProved } from '../../api/queries.ts'
 import { useGameWords } from '../../games/words.ts'
 import { Lost } from '../Lost.tsx'
 import { newId } from '../../ui/newId.ts'
@@ -53,9 +53,11 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   if (kind !== undefined && kind !== choices.kind) setChoices({ ...choices, kind })
   useEffect(() => keepChoices(list.id, choices), [list.id, choices])
   const { title, answerLanguage, promptLanguage, entries } = useDeferredValue(draft)
+  const usesProved = kind !== undefined && (gameOf(kind).usesProved?.(choiceOf(choices, kind).options) ?? false)
+  const proved = useProved(usesProved ? list.id : undefined)
   const entryList = useMemo(
-    (): EntryList => ({ title, answerLanguage, promptLanguage, entries }),
-    [title, answerLanguage, promptLanguage, entries],
+    (): EntryList => ({ title, answerLanguage, promptLanguage, entries, ...(proved && { proved }) }),
+    [title, answerLanguage, promptLanguage, entries, proved],
   )
   const options = useMemo(
     () => Object.fromEntries(GAME_KINDS.map((one) => [one, choiceOf(choices, one).options])) as AllOptions,

@@ -5,8 +5,10 @@ import { useChangeOffer, useList, useOffers, useResults } from '../../api/querie
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
+import { useGameWords } from '../../games/words.ts'
 import { Questions } from './Questions.tsx'
 import { Students } from './Students.tsx'
+import { Teams } from './Teams.tsx'
 import { commonTexts, resultsTexts } from '../../texts/namespaces.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts, useWriting } from '../../texts/texts.ts'
@@ -64,18 +66,18 @@ function Answers({ results }: { results: ResultsReply | undefined }) {
   if (!results) return <Waterline filled={undefined} label={t('fetching')} />
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
-      <Students results={results} />
+      {results.offer.teams === null ? <Students results={results} /> : <Teams results={results} />}
       <Questions results={results} />
     </div>
   )
 }
 
 function OfferActions({
-  offer: { id, open, live },
+  offer: { id, open, live, teams },
   busy,
   onOpen,
 }: {
-  offer: Pick<OfferReply, 'id' | 'open' | 'live'>
+  offer: Pick<OfferReply, 'id' | 'open' | 'live' | 'teams'>
   busy: boolean
   onOpen: (open: boolean) => void
 }) {
@@ -83,7 +85,7 @@ function OfferActions({
   const { language } = useWriting()
   return (
     <>
-      {live === null && (
+      {live === null && teams === null && (
         <button type="button" className="btn h-11" disabled={busy} onClick={() => onOpen(!open)}>
           {open ? t('close') : t('reopen')}
         </button>
@@ -107,6 +109,7 @@ function OfferChoice({
   onChoose: (id: string) => void
 }) {
   const t = useTexts(resultsTexts)
+  const words = useGameWords()
   const { date } = useWriting()
   return (
     <label className="flex items-center gap-2">
@@ -114,7 +117,7 @@ function OfferChoice({
       <select className="select select-sm w-auto" value={chosen} onChange={(event) => onChoose(event.target.value)}>
         {offers.map((offer) => (
           <option key={offer.id} value={offer.id}>
-            {labelOf(offer, date(offer.createdAt, { dateStyle: 'short' }))}
+            {labelOf(offer, words.name(offer.kind), date(offer.createdAt, { dateStyle: 'short' }))}
           </option>
         ))}
       </select>
@@ -122,6 +125,7 @@ function OfferChoice({
   )
 }
 
-function labelOf({ name, code }: OfferReply, made: string): string {
-  return [name, code, made].filter((part) => part !== '').join(', ')
+/** A game at the wall is told by what it is: nobody joins it by a code. */
+function labelOf({ name, code, teams }: OfferReply, game: string, made: string): string {
+  return [name, teams === null ? code : game, made].filter((part) => part !== '').join(', ')
 }
