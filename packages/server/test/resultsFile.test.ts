@@ -31,6 +31,7 @@ const results = (...participants: ParticipantResult[]): ResultsReply => ({
   offer: {} as ResultsReply['offer'],
   participants,
   questions: [],
+  teams: [],
 })
 const rowsOf = (csv: string): string[][] => Papa.parse<string[]>(csv.slice(1).trimEnd()).data
 
