@@ -1,4 +1,4 @@
-import { fork } from 'node:child_process'
+import { fork, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
@@ -13,8 +13,11 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/
 export const OPERATOR_SECRET = 'the-secret-of-the-tests'
 
 interface Workers {
-  /** Address of the built server, on a database of its own with the sample scenario; one for each worker. */
-  server: { url: string; databaseUrl: string }
+  /**
+   * Address of the built server, on a database of its own with the sample scenario; one for each worker. It can be
+   * killed, and is started again on the same database.
+   */
+  server: { url: string; databaseUrl: string; crash: () => Promise<void> }
 }
 
 interface Tests {
@@ -36,25 +39,14 @@ export const test = base.extend<Tests, Workers>({
       await admin.query(`CREATE DATABASE ${name}`)
       await admin.end()
       const databaseUrl = `${cluster}/${name}`
-      const child = fork(`${home}packages/server/dist/server.js`, {
-        env: {
-          ...process.env,
-          DATABASE_URL: databaseUrl,
-          PORT: '0',
-          SESSION_SECRET: 'for tests alone, this one',
-          OPERATOR_SECRET,
-          WEB_FOLDER: `${home}dist/web`,
-        },
-      })
-      const port = await new Promise<number>((resolve, reject) => {
-        child.once('exit', () => reject(new Error('the server did not start')))
-        child.once('message', (message) => resolve((message as { ready: number }).ready))
-      })
-      await use({ url: `http://127.0.0.1:${port}`, databaseUrl })
-      child.removeAllListeners('exit')
-      const gone = new Promise((resolve) => child.once('exit', resolve))
-      child.kill('SIGTERM')
-      await gone
+      const first = await startServer(databaseUrl, 0)
+      let { child } = first
+      const crash = async (): Promise<void> => {
+        await ended(child, 'SIGKILL')
+        ;({ child } = await startServer(databaseUrl, first.port))
+      }
+      await use({ url: `http://127.0.0.1:${first.port}`, databaseUrl, crash })
+      await ended(child, 'SIGTERM')
     },
     { scope: 'worker' },
   ],
@@ -83,6 +75,31 @@ export const test = base.extend<Tests, Workers>({
     await context.close()
   },
 })
+
+async function startServer(databaseUrl: string, wanted: number): Promise<{ child: ChildProcess; port: number }> {
+  const child = fork(`${home}packages/server/dist/server.js`, {
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      PORT: String(wanted),
+      SESSION_SECRET: 'for tests alone, this one',
+      OPERATOR_SECRET,
+      WEB_FOLDER: `${home}dist/web`,
+    },
+  })
+  const port = await new Promise<number>((resolve, reject) => {
+    child.once('exit', () => reject(new Error('the server did not start')))
+    child.once('message', (message) => resolve((message as { ready: number }).ready))
+  })
+  return { child, port }
+}
+
+async function ended(child: ChildProcess, signal: NodeJS.Signals): Promise<void> {
+  child.removeAllListeners('exit')
+  const gone = new Promise((resolve) => child.once('exit', resolve))
+  child.kill(signal)
+  await gone
+}
 
 function errorsOf(page: Page): string[] {
   const errors: string[] = []

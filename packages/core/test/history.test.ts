@@ -45,10 +45,11 @@ describe('A record in which anything can be taken back', () => {
       const game = gameOf(kind)
       const options = game.options.parse(kind === 'crossword' ? { steps: 20_000 } : kind === 'bingo' ? { size: 3 } : {})
       const puzzle = game.make(list, options, randomFrom('1'))
+      const atWall = game.teams ? { teams: 3 } : {}
       fc.assert(
         fc.property(fc.string(), anyActs, (seed, acts) => {
           const random = randomFrom(seed)
-          const beginning = (): ReturnType<typeof begin> => begin(seed)
+          const beginning = (): ReturnType<typeof begin> => begin(seed, atWall)
           const told = (record: readonly RecordedMove[]): Replayed => replayed(game, puzzle, beginning(), record)
           let record: readonly RecordedMove[] = []
           // What was seen before each move that can be undone, and after each that can be done again.
@@ -78,7 +79,7 @@ describe('A record in which anything can be taken back', () => {
             } else {
               const move = game.moves.parse(game.sample.move(random.below.bind(random)))
               clock += 1000
-              const live = game.move(puzzle, before.play, move, when(clock))
+              const live = game.move(puzzle, before.play, move, when(clock, atWall))
               // What changes nothing is no move.
               if (live.play === before.play) continue
               record = recorded(record, { move, clock, now: clock })

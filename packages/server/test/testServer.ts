@@ -237,6 +237,7 @@ export async function teacherWithList(
     position: index + 1,
     answer: { text: word },
     prompt: { text: `clue to ${index}` },
+    groups: [['one', 'two', 'three'][index % 3]!],
   }))
   await client.call('PATCH', `/lists/${list.id}`, { version: 0, put })
   return { client, listId: list.id }

@@ -1,4 +1,4 @@
-import type { Beginning, PlayContext, Response } from '../games/contract.ts'
+import type { Beginning, Response } from '../games/contract.ts'
 import type { AnyGame } from '../games/index.ts'
 import { lastOfEach } from '../games/late.ts'
 
@@ -61,13 +61,12 @@ export function replayed(
   beginning: Beginning,
   moves: readonly RecordedMove[],
 ): Replayed {
-  const context: PlayContext = beginning
-  const { seat, rules, shared, knowledge } = context
+  const { random: _random, now: _now, memory: _memory, ...context } = beginning
   let play = game.start(puzzle, beginning)
   const responses: Response[] = []
   for (const { move, clock, now, standing } of moves) {
     if (standing !== 'done') continue
-    const step = game.move(puzzle, play, game.moves.parse(move), { seat, rules, shared, knowledge, clock, now })
+    const step = game.move(puzzle, play, game.moves.parse(move), { ...context, clock, now })
     play = step.play
     responses.push(...step.responses)
   }

@@ -17,14 +17,14 @@ export interface WallQuestion {
 }
 
 /** What a team's answer came to, and what the team got for it: below 0 where it lost. */
-export interface Verdict {
+interface Verdict {
   team: number
   outcome: 'right' | 'wrong' | 'passed'
   points: number
 }
 
 /** The question that stands open. */
-export interface OpenQuestion {
+interface OpenQuestion {
   item: number
   /** The team that answers now, where one does. */
   answering: number
@@ -83,8 +83,7 @@ export const QUESTION_MOVES = [
   z.object({ type: z.literal('nobody') }),
   z.object({ type: z.literal('close') }),
 ] as const
-const QuestionMove = z.discriminatedUnion('type', [...QUESTION_MOVES])
-export type QuestionMove = z.infer<typeof QuestionMove>
+export type QuestionMove = z.infer<(typeof QUESTION_MOVES)[number]>
 
 /** Returns how a play begins in which so many questions can be asked. */
 export function noQuestions(count: number): Pick<QuestionLife, 'open' | 'met' | 'hints'> {

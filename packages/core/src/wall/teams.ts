@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import type { Turn } from '../games/contract.ts'
 
 /** Most teams at one wall. */
 export const MOST_TEAMS = 10
@@ -76,7 +75,7 @@ export function timerLeft(timer: Timer, now: number): number {
 }
 
 /** Applies a move that all games of teams have. Returns the very state where it changes nothing. */
-export function teamsMoved(state: TeamState, move: TeamMove, { now }: Pick<Turn, 'now'>): TeamState {
+export function teamsMoved(state: TeamState, move: TeamMove, { now }: { now: number }): TeamState {
   const { points, turn, timer } = state
   switch (move.type) {
     case 'award':

@@ -9,19 +9,10 @@ import { findDoor, personOf, PERSON, type OpenOffer, type PersonRow } from './do
 import { createOffer, type Making } from './offers.ts'
 import { startPlay } from './startPlay.ts'
 import { beginningOf, clockOf, findPlay, type OpenPlay } from './storedPlays.ts'
-import { keepActs, readRecord, type StoredMove } from './wallRecord.ts'
+import { keepActs, readRecord, type StoredMove, type WallTeamRow } from './wallRecord.ts'
 
 /** Most that is done in one play. */
 const MOST_ACTS = 5000
-
-/** A team at the wall, and the participant who stands for it in results. */
-export interface WallTeamRow {
-  teamId: string
-  participantId: string
-  name: string
-  emblem: WallPlayReply['teams'][number]['emblem']
-  members: string[]
-}
 
 /**
  * Opens a list as a game for teams at one wall; returns the offer's id. A request that comes twice opens one. Throws a

@@ -1,8 +1,17 @@
+import type { WallPlayReply } from '@otter/api'
 import type { Response } from '@otter/core'
 import type { RecordedMove } from '@otter/core/wall/history'
 import type { TeacherScope } from '../db/scope.ts'
 import type { OpenPlay } from './storedPlays.ts'
-import type { WallTeamRow } from './wallPlays.ts'
+
+/** A team at the wall, and the participant who stands for it in results. */
+export interface WallTeamRow {
+  teamId: string
+  participantId: string
+  name: string
+  emblem: WallPlayReply['teams'][number]['emblem']
+  members: string[]
+}
 
 /** A move as the record of a play at the wall has it. */
 export interface StoredMove extends RecordedMove {

@@ -44,6 +44,8 @@ export function useDrag<Id>(
         if (event.button !== 0) return
         from.current = { x: event.clientX, y: event.clientY, isDrag: false }
         wasDrag.current = false
+        // From here on, moves come here wherever they go.
+        event.currentTarget.setPointerCapture(event.pointerId)
       },
       onPointerMove: (event) => {
         if (!from.current) return
@@ -51,7 +53,6 @@ export function useDrag<Id>(
         if (!from.current.isDrag) {
           if (Math.hypot(by.x, by.y) < SLACK) return
           from.current.isDrag = true
-          event.currentTarget.setPointerCapture(event.pointerId)
         }
         setDragged({ id, ...by })
       },

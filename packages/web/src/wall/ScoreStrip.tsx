@@ -30,7 +30,6 @@ export function ScoreStrip({ teams, standing: { points, turn }, send, finished }
               className="flex min-w-0 flex-1 items-center gap-2 rounded text-start"
               disabled={!send}
               data-team={team}
-              aria-label={t(isNext ? 'scoreTurn' : 'score', { team: name, points: points[team]! })}
               onKeyDown={(event) => {
                 const sign = event.key === '+' || event.key === '=' ? 1 : event.key === '-' ? -1 : 0
                 if (!send || sign === 0) return
@@ -45,6 +44,7 @@ export function ScoreStrip({ teams, standing: { points, turn }, send, finished }
                   {name}
                 </span>
                 <strong className="text-[1.4em] leading-none tabular-nums">{points[team]}</strong>
+                <span className="sr-only"> {t('points')}</span>
                 {isNext && <span className="quiet ms-2 text-[0.8em]">{t('yourTurn')}</span>}
               </span>
             </button>

@@ -4,7 +4,7 @@ import type { FitNote } from '../contract.ts'
 import type { QuizboardOptions } from './options.ts'
 
 /** A column about to become one of the board. */
-export interface DraftColumn {
+interface DraftColumn {
   name: string
   entries: Entry[]
 }

@@ -76,7 +76,7 @@ const move: QuizboardCourse['move'] = (puzzle, play, made, turn) => {
     return questionMoved(rulesOf(puzzle), { ...play, dive: item }, { type: 'open', item }, turn)
   }
   // What is no tile is asked by the dive alone.
-  if (made.type === 'open' && !onBoard(puzzle, made.item) && play.met[made.item] == null) return { play }
+  if (made.type === 'open' && !onBoard(puzzle, made.item) && !play.met[made.item]) return { play }
   const step = questionMoved(rulesOf(puzzle), play, made, turn)
   if (made.type !== 'close' || step.play.open) return step
   // A dive that nobody answered has not begun.

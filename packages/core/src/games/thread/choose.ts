@@ -6,7 +6,7 @@ import { isUnique, overlaps } from './links.ts'
 import { FEWEST_LINKS, type ThreadOptions } from './options.ts'
 
 /** An entry drawn for a board, and the link that it stands for. */
-export interface DrawnItem {
+interface DrawnItem {
   entry: Entry
   text: string
   groups: readonly string[]

@@ -2,7 +2,7 @@ import type { Face } from '../../list/face.ts'
 import type { ThreadOptions } from './options.ts'
 
 /** Something on a slip, and the link that it belongs to, by its place. */
-export interface ThreadItem {
+interface ThreadItem {
   entryId: string
   text: string
   face: Face

@@ -5,7 +5,7 @@ import { PuzzleError, type Fit } from '../contract.ts'
 import type { WorddrawOptions } from './options.ts'
 import type { DrawnWord, WorddrawPuzzle } from './puzzle.ts'
 
-export const FEWEST_WORDS = 2
+const FEWEST_WORDS = 2
 /** A word that nobody knows comes so many times as soon as one that all know. */
 const STRONGEST = 4
 

@@ -141,27 +141,29 @@ function Tile({ tile: { item, value, state, team }, place, column, isFirst, onOp
       data-place={place}
       data-landing={isFirst || undefined}
       disabled={!onOpen}
-      aria-label={
-        used
-          ? owner
-            ? t('tileOf', { column, value, team: owner.name })
-            : t('tileOfNobody', { column, value })
-          : t('tile', { column, value })
-      }
       className={`quizboard-tile flex w-full min-w-0 items-center justify-center gap-2 rounded-lg px-2 py-1 ${used ? 'quizboard-used' : ''}`}
       onClick={() => onOpen?.(item)}
     >
-      {used ? (
-        <>
-          {owner && <Emblem name={owner.emblem} size={24} />}
-          <span className="hidden truncate sm:inline">{owner ? owner.name : t('nobody')}</span>
-        </>
-      ) : (
-        <>
-          <strong className="text-2xl tabular-nums">{value}</strong>
-          <span className="quiet hidden truncate text-sm lg:inline">{t('fathoms', { count: value / 10 })}</span>
-        </>
-      )}
+      <span className="sr-only">
+        {!used
+          ? t('tile', { column, value })
+          : owner
+            ? t('tileOf', { column, value, team: owner.name })
+            : t('tileOfNobody', { column, value })}
+      </span>
+      <span aria-hidden="true" className="flex min-w-0 items-center gap-2">
+        {used ? (
+          <>
+            {owner && <Emblem name={owner.emblem} size={24} />}
+            <span className="hidden truncate sm:inline">{owner ? owner.name : t('nobody')}</span>
+          </>
+        ) : (
+          <>
+            <strong className="text-2xl tabular-nums">{value}</strong>
+            <span className="quiet hidden truncate text-sm lg:inline">{t('fathoms', { count: value / 10 })}</span>
+          </>
+        )}
+      </span>
     </button>
   )
 }

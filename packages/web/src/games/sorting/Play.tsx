@@ -80,7 +80,7 @@ export function Play({ view, send, waiting }: PlayProps<SortingView, SortingMove
             data-fits
             className={`panel flex min-h-28 flex-col gap-2 p-3 ${wrong?.group === place ? 'border-error' : held !== null ? 'border-secondary border-dashed' : ''}`}
           >
-            <h3 className="flex items-center justify-between gap-2">
+            <h2 className="flex items-center justify-between gap-2 font-sans text-base">
               <span className="font-bold" dir="auto">
                 {group}
               </span>
@@ -89,16 +89,16 @@ export function Play({ view, send, waiting }: PlayProps<SortingView, SortingMove
                   type="button"
                   className="btn btn-sm min-h-11"
                   disabled={held === null || waiting}
-                  aria-label={t('putInto', { group })}
                   onClick={() => held !== null && put(held, place)}
                 >
                   {t('here')}
+                  <span className="sr-only"> {group}</span>
                   <kbd className="kbd hidden sm:inline-flex" aria-hidden="true">
                     {place + 1}
                   </kbd>
                 </button>
               )}
-            </h3>
+            </h2>
             <ul className="flex flex-wrap gap-2">
               {items.flatMap(({ lies }, item) => (lies === place ? [slip(item)] : []))}
             </ul>

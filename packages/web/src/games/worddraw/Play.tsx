@@ -87,7 +87,7 @@ export function Play({ view, send, waiting }: PlayProps<WorddrawView, WorddrawMo
         )}
       </div>
       <section className="wall-aside" aria-label={t('tally')}>
-        <h3 className="text-lg font-bold">{t('drawn', { count: draws })}</h3>
+        <h2 className="font-sans text-lg font-bold">{t('drawn', { count: draws })}</h2>
         {most.map(({ word, sentence }) => (
           <p key={word} className="panel border-primary p-2.5">
             <strong>{t('most', { count: mostCount })}</strong> <ShownFace face={words[word]!.face} />

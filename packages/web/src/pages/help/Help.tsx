@@ -8,12 +8,14 @@ import { useShortcuts } from '../../ui/useShortcuts.ts'
 import { LETTERS, SPACE } from '../../games/keyHelp.ts'
 import { keysAt } from './keys.ts'
 
-/** The button, and the key, that tell what the keys of the screen do. */
-export function Help() {
+/**
+ * The button, and the key, that tell what the keys of the screen do. Of several on one page, one listens to the key.
+ */
+export function Help({ listens = true }: { listens?: boolean }) {
   const t = useTexts(commonTexts)
   const [open, setOpen] = useState(false)
   useShortcuts((event) => {
-    if (event.key !== '?' || document.querySelector('dialog[open]')) return
+    if (!listens || event.key !== '?' || document.querySelector('dialog[open]')) return
     event.preventDefault()
     setOpen(true)
   })

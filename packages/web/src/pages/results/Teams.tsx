@@ -13,7 +13,7 @@ export function Teams({ results: { teams, offer } }: { results: ResultsReply }) 
       <h2 id="teams" className="text-2xl">
         {t('teams')}
       </h2>
-      <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label={t('teams')}>
+      <div className="panel overflow-x-auto" tabIndex={0} role="region" aria-label={t('teamsTable')}>
         <table className="w-full text-start">
           <thead>
             <tr className="text-sm">

@@ -3,7 +3,7 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { ApiError } from '../../api/client.ts'
 import { usePairRemote, type WallSource } from '../../api/wall.ts'
-import { wallPlayTexts } from '../../texts/namespaces.ts'
+import { commonTexts, wallPlayTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Otter } from '../../ui/Otter.tsx'
@@ -105,9 +105,11 @@ function Steering({ token, onDropped }: { token: string; onDropped: () => void }
 
 function InHand({ state, act }: { state: WallPlayReply; act: (act: ActAtWall['act']) => void }) {
   const t = useTexts(wallPlayTexts)
+  const common = useTexts(commonTexts)
   const move = (made: unknown): void => act({ type: 'move', move: made })
   return (
     <>
+      <h1 className="sr-only">{state.title || common('untitled')}</h1>
       <header className="flex items-center justify-between gap-2">
         <WallTimer standing={state.standing} now={state.now} send={move} />
         <span className="flex gap-1">

@@ -45,7 +45,7 @@ export function WallTools({ state, act, onRemote, onTeams }: WallToolsProps) {
         <Tool name={t('full')} keys="," onClick={turnFull}>
           <Maximize size={20} aria-hidden="true" />
         </Tool>
-        <Help />
+        <Help listens={false} />
         {finished ? (
           <Link className="btn btn-primary h-11" to={`/lists/${listId}/results?link=${offerId}`}>
             {common('results')}
