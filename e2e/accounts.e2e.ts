@@ -14,7 +14,7 @@ test('words are pasted before anything is asked, outlive a reload, and are a lis
   await page.goto('/')
   await page.getByRole('link', { name: 'Try it with your words' }).click()
   await page.getByRole('textbox', { name: 'Words to paste' }).fill(BOATS.join('\n'))
-  await expect(page.getByText('5 questions')).toBeVisible()
+  await expect(page.getByText('5 questions', { exact: true })).toBeVisible()
   await expect(page.getByRole('cell', { name: 'rudder' })).toBeVisible()
   await expectAccessible(page)
   await page.reload()

@@ -19,6 +19,7 @@ test('every screen is dark where the device is, with enough contrast; paper stay
   phone,
   server,
 }) => {
+  test.setTimeout(240_000)
   expect(await lightness(page)).toBeGreaterThan(0.8)
   await page.emulateMedia({ colorScheme: 'dark' })
   expect(await lightness(page)).toBeLessThan(0.3)

@@ -80,7 +80,7 @@ test('an entry opens beside its row, however far down that is', async ({ teacher
 
 test('keys typed into a field of the games step answer nothing in the preview', async ({ teacher }) => {
   await newList(teacher, BOATS)
-  await teacher.getByRole('link', { name: /^Quiz/ }).click()
+  await teacher.getByRole('link', { name: /^Quiz \d/ }).click()
   const preview = teacher.getByRole('region', { name: /preview/i })
   await expect(preview.getByText('1 of 6')).toBeVisible()
   const seed = teacher.getByLabel('Version code', { exact: true })
@@ -126,7 +126,7 @@ test('a student sees the top of what is new, and comes back by name with the tea
   server,
 }) => {
   await newList(teacher, BOATS)
-  await teacher.getByRole('link', { name: /^Quiz/ }).click()
+  await teacher.getByRole('link', { name: /^Quiz \d/ }).click()
   await teacher.getByRole('button', { name: 'Share with students' }).click()
   const code = await teacher
     .getByRole('article')

@@ -4,7 +4,10 @@ import { expect, query } from './otter.ts'
 /** Opens a game of a list of the sample, as the teacher sees it. */
 export async function openGame(teacher: Page, list: string, game: string): Promise<void> {
   await teacher.getByRole('link', { name: list }).click()
-  await teacher.getByRole('link', { name: game }).click()
+  await teacher
+    .getByRole('link')
+    .filter({ has: teacher.getByText(game, { exact: true }) })
+    .click()
   await expect(teacher.getByRole('heading', { name: game, exact: true })).toBeVisible()
 }
 

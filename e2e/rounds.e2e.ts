@@ -160,7 +160,7 @@ test('pairs are turned by players in turn, cards are studied and shown to the cl
   await turn(0)
   await turn(stranger)
   await expect(phone.getByText('Not a pair. Turn another card.')).toBeVisible()
-  await expect(phone.getByText('Player 2 · 0')).toHaveAttribute('aria-current', 'true')
+  await expect(phone.getByText('Eels · 0')).toHaveAttribute('aria-current', 'true')
   await expectAccessible(phone)
   for (const couple of [0, 1, 2, 3]) {
     const index = cards.findIndex((card) => card.couple === couple)
@@ -168,7 +168,7 @@ test('pairs are turned by players in turn, cards are studied and shown to the cl
     await turn(partner(index))
     await expect(phone.getByText(`Found ${couple + 1} of 4`).first()).toBeVisible()
   }
-  await expect(phone.getByText('Player 2 · 4')).toBeVisible()
+  await expect(phone.getByText('Eels · 4')).toBeVisible()
 
   await teacher.getByRole('link', { name: 'Games' }).click()
   await teacher.getByRole('button', { name: 'Flashcards' }).click()

@@ -13,7 +13,12 @@ const foldersOf = (kind) => {
 export const alias = {
   'naughty-words': join(home, 'node_modules/naughty-words'),
   ...Object.fromEntries([...foldersOf('games'), ...foldersOf('live')]),
-  '@otter/core/wall/history': join(home, 'packages/core/src/wall/history.ts'),
+  ...Object.fromEntries(
+    ['history', 'draw', 'teamMaker', 'teamWishes', 'mixedTeams'].map((name) => [
+      `@otter/core/wall/${name}`,
+      join(home, `packages/core/src/wall/${name}.ts`),
+    ]),
+  ),
   '@otter/core/names': join(home, 'packages/core/src/text/unkindName.ts'),
   '@otter/core/formats': join(home, 'packages/core/src/formats/index.ts'),
   '@otter/core': join(home, 'packages/core/src/index.ts'),

@@ -22,9 +22,6 @@ export const JoinOffer = z.object({
 })
 export type JoinOffer = z.input<typeof JoinOffer>
 
-/** Header by which a page sends the token that it keeps. */
-export const TOKEN_HEADER = 'X-Otter-Player'
-
 /** A moment by a device's clock, in milliseconds since 1970. */
 const DeviceTime = z.number().int().min(0).max(4_000_000_000_000)
 

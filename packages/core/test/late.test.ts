@@ -20,9 +20,14 @@ const list: EntryList = {
   title: 'Late',
   answerLanguage: 'en',
   promptLanguage: 'en',
-  entries: 'amber basil cedar denim ember fjord grape honey ivory jelly koala lemon'
-    .split(' ')
-    .map((text, index) => newEntry({ id: idOf(index), answer: { text }, prompt: { text: `clue ${index}` } })),
+  entries: 'amber basil cedar denim ember fjord grape honey ivory jelly koala lemon'.split(' ').map((text, index) =>
+    newEntry({
+      id: idOf(index),
+      answer: { text },
+      prompt: { text: `clue ${index}` },
+      groups: [['one', 'two', 'three'][index % 3]!],
+    }),
+  ),
 }
 const OPEN: Shared = { phase: 'open', calls: null }
 const OVER: Shared = { phase: 'over', calls: null }

@@ -101,7 +101,7 @@ describe('Pairs', () => {
     const turned = (play: unknown, cards: readonly number[]): unknown =>
       cards.reduce((before, card) => pairs.move(puzzle, before, { type: 'turn', card }, when(0)).play, play)
     const turnOf = (play: unknown): number =>
-      (pairs.view(puzzle, play, LOOK) as { players: { turn: boolean }[] }).players.findIndex(({ turn }) => turn)
+      (pairs.view(puzzle, play, LOOK) as { teams: { turn: boolean }[] }).teams.findIndex(({ turn }) => turn)
     const found = turned(pairs.start(puzzle, begin('p')), cardsOf(0))
     expect(turnOf(found)).to.equal(0)
     const missed = turned(found, [cardsOf(1)[0]!, cardsOf(2)[0]!])

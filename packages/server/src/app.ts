@@ -22,6 +22,7 @@ import mediaRoutes, { mediaFileRoutes } from './routes/media.ts'
 import offerRoutes from './routes/offers.ts'
 import operatorRoutes from './routes/operator.ts'
 import playRoutes from './routes/play.ts'
+import rosterRoutes from './routes/rosters.ts'
 import sessionRoutes from './routes/session.ts'
 import wallRoutes, { remoteRoutes } from './routes/wall.ts'
 import { openLimits } from './services/limits.ts'
@@ -180,6 +181,7 @@ export function createApp({
     offerRoutes(context),
     liveRoutes(context),
     wallRoutes(context),
+    rosterRoutes(context),
     jobRoutes(context),
     mediaRoutes(context),
   )

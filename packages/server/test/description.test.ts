@@ -7,6 +7,8 @@ import type { Context } from '../src/routes/context.ts'
 import accountRoutes from '../src/routes/account.ts'
 import dictionaryRoutes from '../src/routes/dictionary.ts'
 import jobRoutes from '../src/routes/jobs.ts'
+import rosterRoutes from '../src/routes/rosters.ts'
+import wallRoutes, { remoteRoutes } from '../src/routes/wall.ts'
 import liveRoutes from '../src/routes/live.ts'
 import listRoutes from '../src/routes/lists.ts'
 import mediaRoutes, { mediaFileRoutes } from '../src/routes/media.ts'
@@ -43,6 +45,9 @@ describe('The description of the API', () => {
       listRoutes(context),
       offerRoutes(context),
       liveRoutes(context),
+      wallRoutes(context),
+      remoteRoutes(context),
+      rosterRoutes(context),
       jobRoutes(context),
       mediaRoutes(context),
       mediaFileRoutes(context),

@@ -89,6 +89,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pages/wallPlay/DisplayPage.tsx')).DisplayPage }),
       },
       {
+        path: 'names',
+        lazy: async () => ({ Component: (await import('./pages/names/NamesPage.tsx')).NamesPage }),
+      },
+      {
         path: 'account',
         lazy: async () => ({ Component: (await import('./pages/account/AccountPage.tsx')).AccountPage }),
       },

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { TOKEN_HEADER } from '../play.ts'
+import { TOKEN_HEADER } from '../tokenHeader.ts'
 import { ProblemDetails } from '../problem.ts'
 import type { Asker, Route } from './route.ts'
 import { ROUTES } from './routes.ts'

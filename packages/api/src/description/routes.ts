@@ -52,6 +52,7 @@ import { JoinOffer, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
 import { PrintSheets } from '../sheet.ts'
 import { anyone, operator, student, teacher, type Route } from './route.ts'
+import { ROSTER_ROUTES } from './rosterRoutes.ts'
 import { WALL_ROUTES } from './wallRoutes.ts'
 
 const PARTICIPANT = '/links/:id/participants/:participantId'
@@ -347,6 +348,7 @@ export const ROUTES: readonly Route[] = [
     reply: ProvedReply,
   }),
   ...WALL_ROUTES,
+  ...ROSTER_ROUTES,
 
   teacher({ method: 'get', path: '/jobs/:id', summary: 'How long work stands', reply: JobReply }),
   teacher({ method: 'get', path: '/jobs/:id/file', summary: 'What it made', reply: 'application/pdf' }),

@@ -14,6 +14,11 @@ export type LiveEnd = z.infer<typeof LiveEnd>
 export const LiveTeams = z.strictObject({
   by: z.enum(['none', 'drawn', 'balanced', 'chosen']).default('none'),
   names: z.array(z.string().min(1).max(40)).max(12).default([]),
+  /** Names of students who come to each team, in the order of the teams; whoever is in none is drawn. */
+  members: z
+    .array(z.array(z.string().min(1).max(40)).max(60))
+    .max(12)
+    .default([]),
 })
 export type LiveTeams = z.infer<typeof LiveTeams>
 

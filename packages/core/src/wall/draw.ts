@@ -23,7 +23,8 @@ function bagOf(pool: readonly Drawable[], drawn: Drawn, repeats: boolean): reado
   return repeats || left.length === 0 ? pool : left
 }
 
-function leftOf(pool: readonly Drawable[], { cycle }: Drawn): readonly Drawable[] {
+/** Returns what has not come since everything had come once. */
+export function leftOf(pool: readonly Drawable[], { cycle }: Drawn): readonly Drawable[] {
   const came = new Set(cycle)
   return pool.filter(({ id }) => !came.has(id))
 }

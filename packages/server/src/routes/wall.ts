@@ -53,11 +53,11 @@ export default function wallRoutes(context: Context): Router {
 /** The remote control of a game on the wall: a phone without an account, paired by a code that holds once. */
 export function remoteRoutes(context: Context): Router {
   const router = Router()
-  const { codes } = context.limits
   const steering = (request: Request): Promise<{ offerId: string; teacherId: string }> =>
     asAnyone(context, (scope) => findRemote(scope, request.get(TOKEN_HEADER)))
   router.post('/remote', async (request, response) => {
     const { code } = PairRemote.parse(request.body)
+    const { codes } = context.limits
     const address = request.ip ?? ''
     if (await codes.isSpent(address)) throw new Problem(429, 'too-many')
     try {

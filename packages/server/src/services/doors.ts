@@ -97,7 +97,7 @@ function doorStatements(more: string): { byCode: string; byId: string } {
   return {
     byCode: `SELECT ${FIELDS}${more} FROM ${TABLES} LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id)
       ON d.token_hash = $hash AND q.offer_id = o.id ${OF_PERSON} WHERE o.code = $code
-      AND o.rules ->> 'type' <> 'wall'`,
+      AND o.rules ->> 'type' IS DISTINCT FROM 'wall'`,
     byId: `SELECT ${FIELDS}${more} FROM ${TABLES} LEFT JOIN participants q ON q.id = $participantId::uuid
       AND q.offer_id = o.id ${OF_PERSON} WHERE o.id = $offerId`,
   }

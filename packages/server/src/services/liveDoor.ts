@@ -157,7 +157,11 @@ async function joinTeam(scope: Scope, offerId: string, rules: LiveRules, { id, n
      FROM teams t WHERE t.offer_id = $offerId ORDER BY t.position`,
     { offerId },
   )
-  const teamId = teamFor(teams, { isBalanced: by === 'balanced', strength, random: randomFrom(id) })
+  const made = rules.teams.members.findIndex((members) =>
+    members.some((member) => member.toLowerCase() === name.toLowerCase()),
+  )
+  const teamId =
+    teams[made]?.teamId ?? teamFor(teams, { isBalanced: by === 'balanced', strength, random: randomFrom(id) })
   await scope.query(
     `UPDATE participants SET strength = $strength::float8, team_id = coalesce(team_id, $teamId::uuid) WHERE id = $id`,
     { id, strength, teamId },

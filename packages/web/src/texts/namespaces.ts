@@ -8,6 +8,7 @@ import type list from './en/list.json'
 import type lists from './en/lists.json'
 import type live from './en/live.json'
 import type livePlay from './en/livePlay.json'
+import type names from './en/names.json'
 import type play from './en/play.json'
 import type print from './en/print.json'
 import type results from './en/results.json'
@@ -29,6 +30,8 @@ export const creditsTexts: Texts<typeof credits> = { name: 'credits' }
 export const helpTexts: Texts<typeof help> = { name: 'help' }
 export const listTexts: Texts<typeof list> = { name: 'list' }
 export const listsTexts: Texts<typeof lists> = { name: 'lists' }
+/** What teachers read where they keep names. */
+export const namesTexts: Texts<typeof names> = { name: 'names' }
 /** What students read around every game. */
 export const playTexts: Texts<typeof play> = { name: 'play' }
 /** What teachers, and classes on the wall, read of live sessions. */

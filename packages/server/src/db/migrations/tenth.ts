@@ -23,4 +23,10 @@ const STATEMENTS = [
      id uuid PRIMARY KEY, offer_id uuid NOT NULL REFERENCES offers (id) ON DELETE CASCADE, code_hash text UNIQUE,
      code_until timestamptz NOT NULL, token_hash text UNIQUE, created_at timestamptz NOT NULL DEFAULT now())`,
   'CREATE INDEX remotes_of_offer ON remotes (offer_id)',
+  // Names that a teacher keeps, with who was drawn from lesson to lesson.
+  `CREATE TABLE rosters (
+     id uuid PRIMARY KEY, teacher_id uuid NOT NULL REFERENCES teachers (id) ON DELETE CASCADE, name text NOT NULL,
+     students jsonb NOT NULL, wishes jsonb NOT NULL, drawn jsonb NOT NULL, last jsonb,
+     created_at timestamptz NOT NULL DEFAULT now())`,
+  'CREATE INDEX rosters_of_teacher ON rosters (teacher_id, name)',
 ]

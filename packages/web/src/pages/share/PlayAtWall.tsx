@@ -1,9 +1,7 @@
-import { EMBLEMS } from '@otter/api'
 import { GAME_KINDS, gameOf, MOST_TEAMS, type GameKind } from '@otter/core'
 import { Presentation } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { z } from 'zod'
 import { useCreateWallPlay } from '../../api/wall.ts'
 import { useGameWords } from '../../games/words.ts'
 import { wallPlayTexts } from '../../texts/namespaces.ts'
@@ -13,27 +11,13 @@ import { newId } from '../../ui/newId.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { numbers } from '../../ui/numbers.ts'
 import { useUsualTeams } from '../../wall/atWall.ts'
+import { FEWEST_TEAMS, keepTeams, keptTeams } from '../../wall/keptTeams.ts'
 import { TeamFields, type WrittenTeam } from '../../wall/TeamFields.tsx'
 import { choiceOf, keptChoices } from '../list/games/gameChoice.ts'
 
-const KEPT = 'otter-teams'
-const FEWEST_TEAMS = 2
 const USUAL_COUNT = 4
 /** The games that teams can play at one wall: those made for it first. */
 const TEAM_GAMES = [...GAME_KINDS].reverse().filter((kind) => gameOf(kind).teams !== undefined)
-
-const KeptTeams = z
-  .array(
-    z.object({
-      name: z.string().max(40),
-      emblem: z.enum(EMBLEMS),
-      members: z.array(z.string()).default([]),
-    }),
-  )
-  .min(FEWEST_TEAMS)
-  .max(MOST_TEAMS)
-  .nullable()
-  .catch(null)
 
 /** The way from a list to a game for teams at the wall: the teams as they were chosen last. */
 export function PlayAtWall({ listId }: { listId: string }) {
@@ -44,9 +28,7 @@ export function PlayAtWall({ listId }: { listId: string }) {
   const [kept] = useState(() => keptChoices(listId))
   const [kind, setKind] = useState<GameKind>(TEAM_GAMES.includes(kept.kind) ? kept.kind : TEAM_GAMES[0]!)
   const [teams, setTeams] = useState<WrittenTeam[]>(
-    () =>
-      KeptTeams.parse(JSON.parse(localStorage.getItem(KEPT) ?? 'null')) ??
-      usual.slice(0, USUAL_COUNT).map((team) => ({ ...team, members: [] })),
+    () => keptTeams() ?? usual.slice(0, USUAL_COUNT).map((team) => ({ ...team, members: [] })),
   )
   const [requestId] = useState(newId)
   const create = useCreateWallPlay(listId)
@@ -55,7 +37,7 @@ export function PlayAtWall({ listId }: { listId: string }) {
       Array.from({ length: count }, (_, index) => teams[index] ?? { ...unused(usual, teams, index), members: [] }),
     )
   const open = (): void => {
-    localStorage.setItem(KEPT, JSON.stringify(teams))
+    keepTeams(teams)
     const { options, seed } = choiceOf(kept, kind)
     create.mutate(
       { kind, options, seed, requestId, teams: teams.map((team, index) => named(team, usual[index]!.name)) },

@@ -40,6 +40,20 @@ function linesOf(text: string): string[] {
   return [...new Set(lines.filter((line) => line !== ''))]
 }
 
+/** Returns the teams of a text: one a line, with who is in it after a colon. */
+function teamsOf(text: string): { names: string[]; members: string[][] } {
+  const lines = text
+    .split('\n')
+    .map((line) => line.split(':'))
+    .map(([name = '', members = '']) => ({ name: name.trim().slice(0, 40), members }))
+    .filter(({ name }, index, all) => name !== '' && all.findIndex((one) => one.name === name) === index)
+    .slice(0, 12)
+  return {
+    names: lines.map(({ name }) => name),
+    members: lines.map(({ members }) => linesOf(members.replace(/[,;]/gu, '\n'))),
+  }
+}
+
 /** Returns what of a choice is sent to open a session. */
 export function liveOf(choice: LiveChoice): Pick<CreateLive, 'live' | 'roster' | 'rules'> {
   const { way, wayOptions, end, late, names, order, ranking, teams, hostAway } = choice
@@ -50,7 +64,7 @@ export function liveOf(choice: LiveChoice): Pick<CreateLive, 'live' | 'roster' |
     late,
     names,
     ranking,
-    teams: { by: teams, names: teams === 'none' ? [] : linesOf(choice.teamNames).slice(0, 12) },
+    teams: { by: teams, ...(teams === 'none' ? {} : teamsOf(choice.teamNames)) },
     hostAway,
   } satisfies z.input<typeof LiveRules>
   return { live, roster: names === 'list' ? linesOf(choice.roster) : [], rules: { order } }

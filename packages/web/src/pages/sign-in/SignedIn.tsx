@@ -52,9 +52,12 @@ export function SignedIn() {
             <Otter />
             Jolly Otter
           </Link>
-          <nav aria-label={t('frame.main')}>
+          <nav aria-label={t('frame.main')} className="flex gap-5">
             <Link to="/" className="font-bold">
               {t('frame.lists')}
+            </Link>
+            <Link to="/names" className="font-bold">
+              {t('frame.names')}
             </Link>
           </nav>
           <Link to="/account" className="quiet link ms-auto" aria-label={t('frame.account', { name: teacher.name })}>

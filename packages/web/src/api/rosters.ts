@@ -1,0 +1,62 @@
+import type { RosterKnowledge, RosterReply, SaveRoster } from '@otter/api'
+import {
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+  type UseQueryResult,
+} from '@tanstack/react-query'
+import { call } from './client.ts'
+
+/** The lists of names of the teacher. */
+export function useRosters(): UseQueryResult<RosterReply[]> {
+  return useQuery({ queryKey: ['rosters'], queryFn: () => call<RosterReply[]>('GET', '/rosters') })
+}
+
+/** What can be done with a list of names. */
+export type RosterAct =
+  | { type: 'create'; roster: SaveRoster }
+  | { type: 'save'; id: string; roster: SaveRoster }
+  | { type: 'draw'; id: string; requestId: string }
+  | { type: 'undraw'; id: string }
+  | { type: 'delete'; id: string }
+
+function send(act: RosterAct): Promise<RosterReply | undefined> {
+  switch (act.type) {
+    case 'create':
+      return call('POST', '/rosters', act.roster)
+    case 'save':
+      return call('PUT', `/rosters/${act.id}`, act.roster)
+    case 'draw':
+      return call('POST', `/rosters/${act.id}/draws`, { requestId: act.requestId })
+    case 'undraw':
+      return call('DELETE', `/rosters/${act.id}/draws/last`)
+    case 'delete':
+      return call('DELETE', `/rosters/${act.id}`)
+  }
+}
+
+/** Does something with a list of names; the lists show it at once. */
+export function useRosterAct(): UseMutationResult<RosterReply | undefined, Error, RosterAct> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: send,
+    onSuccess: (reply, act) => {
+      client.setQueryData<RosterReply[]>(['rosters'], (before = []) => {
+        if (!reply) return before.filter(({ id }) => act.type !== 'delete' || id !== act.id)
+        return before.some(({ id }) => id === reply.id)
+          ? before.map((one) => (one.id === reply.id ? reply : one))
+          : [...before, reply]
+      })
+    },
+  })
+}
+
+/** How well the students of a list did, and what they missed. */
+export function useRosterKnowledge(id: string, isWanted: boolean): UseQueryResult<RosterKnowledge> {
+  return useQuery({
+    queryKey: ['roster-knowledge', id],
+    enabled: isWanted,
+    queryFn: () => call<RosterKnowledge>('GET', `/rosters/${id}/knowledge`),
+  })
+}
