@@ -1,6 +1,7 @@
 import { QuizboardOptions, type QuizboardPuzzle } from '@otter/core/games/quizboard'
 import type { TeacherScreens } from '../contract.ts'
 import { QUESTION_KEYS } from '../keyHelp.ts'
+import { Laying } from './Laying.tsx'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
 
@@ -9,6 +10,7 @@ const THUMBNAIL_ENTRIES = 40
 /** A quiz board as teachers see it. */
 export const screens: TeacherScreens<QuizboardOptions, QuizboardPuzzle> = {
   Options,
+  Workbench: Laying,
   Thumbnail,
   keys: [{ keys: ['←', '↑', '→', '↓'], does: 'tiles' }, ...QUESTION_KEYS],
   fillsWall: true,

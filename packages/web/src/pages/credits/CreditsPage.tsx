@@ -55,6 +55,14 @@ const CREDITS = [
       'Permission to use, copy, modify, distribute and sell these word lists is granted, provided that this notice is kept. They are given as they are.',
   },
   {
+    what: 'kinds',
+    name: 'WordNet 3.1',
+    holder: '© 2011 The Trustees of Princeton University',
+    licence: 'WordNet License',
+    notice:
+      'Permission to use, copy, modify and distribute the database is granted, provided that this notice is kept. It is given as it is; its name may not be used to advertise.',
+  },
+  {
     what: 'letters',
     name: 'Atkinson Hyperlegible Next, Young Serif, Andika, Rubik, Noto Sans SC',
     holder: 'Braille Institute of America; Bastien Sozeau; SIL International; the Rubik and Noto project authors',
