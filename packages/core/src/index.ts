@@ -43,7 +43,8 @@ export {
   type TeamState,
   type Timer,
 } from './wall/teams.ts'
-export type { QuestionMove, QuestionView } from './wall/questions.ts'
+export type { QuestionMove } from './wall/questions.ts'
+export type { QuestionView } from './wall/questionView.ts'
 export { Asking, askedList } from './games/asking.ts'
 export { revealedFace, shownFace, shownTogether, type ShownFace } from './games/shownFace.ts'
 export { readDictionary, type Dictionary } from './text/dictionary.ts'

@@ -1,3 +1,4 @@
+import { askedOf } from '../../wall/askable.ts'
 import { teamGameFrom } from '../game.ts'
 import { questionPages } from '../../wall/questionSheet.ts'
 import { fit, make } from './make.ts'
@@ -19,12 +20,7 @@ export const pebbles = teamGameFrom({
   sample,
   fit,
   make,
-  questions: ({ questions }) =>
-    questions.map(({ entryId, answer, prompt }) => ({
-      entryId,
-      text: answer.text.trim() || prompt.text.trim(),
-      counts: true,
-    })),
+  questions: ({ questions }) => askedOf(questions),
   onPaper: true,
   sheet: ({ questions }, isKey) =>
     questionPages(

@@ -1,25 +1,11 @@
 import type { Entry, EntryList } from '../../list/entry.ts'
 import { USUAL_WORTH } from '../../list/entry.ts'
 import type { Random } from '../../random/random.ts'
-import { PuzzleError, type Fit, type FitNote } from '../contract.ts'
-import { couplesOf } from '../partners.ts'
+import { askable } from '../../wall/askable.ts'
+import { PuzzleError, type Fit } from '../contract.ts'
 import { FEWEST_PEBBLES, type PebblesOptions } from './options.ts'
 import type { PebblesPuzzle } from './puzzle.ts'
 import { PEBBLE_POINTS } from './twists.ts'
-
-function askable(list: EntryList): { entries: Entry[]; notes: FitNote[] } {
-  const { couples, notes } = couplesOf(list.entries)
-  const complete = new Set(couples.map(({ entryId }) => entryId))
-  const entries = list.entries.filter(({ id }) => complete.has(id))
-  const opinions = entries.filter(({ scored }) => !scored)
-  return {
-    entries: entries.filter(({ scored }) => scored),
-    notes:
-      opinions.length === 0
-        ? notes
-        : [...notes, { code: 'opinion', entryIds: opinions.map(({ id }) => id), values: { count: opinions.length } }],
-  }
-}
 
 /** Tells how many pebbles a list makes. */
 export function fit(list: EntryList, { pebbles, teams }: PebblesOptions): Fit {

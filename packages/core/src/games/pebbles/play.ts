@@ -4,12 +4,10 @@ import {
   noQuestions,
   QUESTION_MOVES,
   questionMoved,
-  questionScore,
-  questionView,
   type QuestionLife,
   type QuestionRules,
-  type QuestionView,
 } from '../../wall/questions.ts'
+import { questionScore, questionView, type QuestionView } from '../../wall/questionView.ts'
 import type { TeamCourse } from '../../wall/teamed.ts'
 import { credited, MOST_TEAMS, turnsShown } from '../../wall/teams.ts'
 import type { Sight } from '../contract.ts'

@@ -1,5 +1,5 @@
 import type { Entry, EntryList } from '../../list/entry.ts'
-import { couplesOf } from '../partners.ts'
+import { askable } from '../../wall/askable.ts'
 import type { FitNote } from '../contract.ts'
 import type { QuizboardOptions } from './options.ts'
 
@@ -18,10 +18,7 @@ export interface Columns {
 
 /** Returns the columns that a list makes: as they were laid, by its groups, or one after the other. */
 export function columnsOf(list: EntryList, options: QuizboardOptions): Columns {
-  const { couples, notes } = couplesOf(list.entries)
-  const complete = new Set(couples.map(({ entryId }) => entryId))
-  const entries = list.entries.filter(({ id, scored }) => complete.has(id) && scored)
-  const opinions = list.entries.filter(({ id, scored }) => complete.has(id) && !scored)
+  const { entries, notes } = askable(list)
   const made =
     options.laid.length > 0
       ? laidColumns(entries, options)
@@ -36,9 +33,6 @@ export function columnsOf(list: EntryList, options: QuizboardOptions): Columns {
     rest: entries.filter(({ id }) => !taken.has(id)),
     notes: [
       ...notes,
-      ...(opinions.length > 0
-        ? [{ code: 'opinion', entryIds: opinions.map(({ id }) => id), values: { count: opinions.length } }]
-        : []),
       ...(isBare && columns.length > 0 ? [{ code: 'no-groups', entryIds: [], values: {} }] : []),
       ...made.thin.map(({ name, missing }) => ({
         code: 'thin',

@@ -1,3 +1,4 @@
+import { askedOf } from '../../wall/askable.ts'
 import { teamGameFrom } from '../game.ts'
 import { fit, make } from './make.ts'
 import { QuizboardOptions } from './options.ts'
@@ -19,12 +20,7 @@ export const quizboard = teamGameFrom({
   sample,
   fit,
   make,
-  questions: ({ questions }) =>
-    questions.map(({ entryId, answer, prompt }) => ({
-      entryId,
-      text: answer.text.trim() || prompt.text.trim(),
-      counts: true,
-    })),
+  questions: ({ questions }) => askedOf(questions),
   usesProved: ({ depth }) => depth === 'proved',
   onPaper: true,
   sheet,

@@ -5,12 +5,10 @@ import {
   noQuestions,
   QUESTION_MOVES,
   questionMoved,
-  questionScore,
-  questionView,
   type QuestionLife,
   type QuestionRules,
-  type QuestionView,
 } from '../../wall/questions.ts'
+import { questionScore, questionView, type QuestionView } from '../../wall/questionView.ts'
 import type { TeamCourse } from '../../wall/teamed.ts'
 import { MOST_TEAMS, turnsShown } from '../../wall/teams.ts'
 import { DIVE_POINTS } from './make.ts'
