@@ -17,11 +17,15 @@ const playPage: Plugin = {
 
 /** What nearly every screen needs a little of: as files of their own, each would cost a round on a slow line. */
 const SMALL =
-  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|OptionGrid|saveFile|openWorker|useRested|useSteady)|texts\/(?!Rich)\w+\.tsx?$|games\/(?!Wall|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/client)|lucide-react\/dist\/esm\/(?!icons)|core\/src\/text\/cleanText/u
+  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|OptionGrid|saveFile|openWorker|useRested|useSteady|useDrag|numbers)|texts\/(?!Rich)\w+\.tsx?$|games\/(?!Wall|Fitted|Turns|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/client)|lucide-react\/dist\/esm\/(?!icons)|core\/src\/text\/cleanText/u
 
 /** Icons that students see: the others stay off their page. */
 const STUDENT_ICONS =
   /lucide-react\/dist\/esm\/icons\/(?:check|chevron-(?:left|right)|delete|lightbulb|rotate-ccw|speech|volume-2|x|zoom-in|zoom-out)\.m?js/u
+
+/** Icons of the games of teams: fetched with the game, and on no other student's page. */
+const TEAM_ICONS =
+  /lucide-react\/dist\/esm\/icons\/(?:anchor|arrow-down-up|corner-up-left|droplets|eye|fish|gift|life-buoy|mountain|redo-2|refresh-cw|ship|waves-horizontal|wind)\.m?js/u
 
 // Two pages: the teachers' application, and the small one that students open on their phones.
 export default defineConfig({
@@ -37,7 +41,12 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'small', test: (id) => SMALL.test(id) || STUDENT_ICONS.test(id), minShareCount: 2, priority: 2 },
-            { name: 'icons', test: /lucide-react/u, minShareCount: 2, priority: 1 },
+            {
+              name: 'icons',
+              test: (id) => /lucide-react/u.test(id) && !TEAM_ICONS.test(id),
+              minShareCount: 2,
+              priority: 1,
+            },
           ],
         },
       },

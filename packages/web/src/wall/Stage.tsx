@@ -3,7 +3,7 @@ import { Suspense, useMemo } from 'react'
 import { EarlyReaders } from '../games/early.ts'
 import { PLAY } from '../games/play.ts'
 import { TEACHER } from '../games/teacher.ts'
-import { Fitted } from '../games/Wall.tsx'
+import { Fitted } from '../games/Fitted.tsx'
 import { AtWall } from './atWall.ts'
 
 interface StageProps {

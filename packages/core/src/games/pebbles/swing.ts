@@ -19,9 +19,9 @@ export const BEST_KNOWS = 0.8
 export const WEAKEST_KNOWS = 0.6
 
 /** So many games are played, or fewer of those that take long: as many as are played in some 50 ms. */
-const GAMES = 1500
-const ANSWERS = 250_000
-const PEBBLES = 36_000
+const GAMES = 1200
+const ANSWERS = 200_000
+const PEBBLES = 28_000
 
 /** Returns the share of questions that each team knows; the first one knows most. */
 function knowing(teams: number): number[] {

@@ -1,6 +1,6 @@
 import type { WallState } from '@otter/api'
 import { TEACHER } from '../../games/teacher.ts'
-import { Fitted } from '../../games/Wall.tsx'
+import { Fitted } from '../../games/Fitted.tsx'
 import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { WallRanking } from '../WallRanking.tsx'

@@ -2,7 +2,8 @@ import { clockAt, gameOf, PLAIN_CONTEXT, randomFrom, type GameKind, type PlayClo
 import { Suspense, useMemo, useReducer } from 'react'
 import { EarlyReaders } from '../../../games/early.ts'
 import { PLAY } from '../../../games/play.ts'
-import { Fitted, Wall } from '../../../games/Wall.tsx'
+import { Fitted } from '../../../games/Fitted.tsx'
+import { Wall } from '../../../games/Wall.tsx'
 import { KeyScope } from '../../../ui/KeyScope.tsx'
 
 /** A play of the preview, and how its clock runs. */
