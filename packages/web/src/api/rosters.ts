@@ -41,6 +41,15 @@ export function useRosterAct(): UseMutationResult<RosterReply | undefined, Error
   const client = useQueryClient()
   return useMutation({
     mutationFn: send,
+    // What is changed is seen at once; where it could not be kept, the lists are read again.
+    onMutate: (act) => {
+      if (act.type !== 'save') return
+      const { id, roster } = act
+      client.setQueryData<RosterReply[]>(['rosters'], (before) =>
+        before?.map((one) => (one.id === id ? { ...one, ...changed(roster) } : one)),
+      )
+    },
+    onError: () => void client.invalidateQueries({ queryKey: ['rosters'] }),
     onSuccess: (reply, act) => {
       client.setQueryData<RosterReply[]>(['rosters'], (before = []) => {
         if (!reply) return before.filter(({ id }) => act.type !== 'delete' || id !== act.id)
@@ -50,6 +59,10 @@ export function useRosterAct(): UseMutationResult<RosterReply | undefined, Error
       })
     },
   })
+}
+
+function changed({ name, students, wishes = [] }: SaveRoster): Partial<RosterReply> {
+  return { name, wishes, students: students.map((student) => ({ absent: false, ...student })) }
 }
 
 /** How well the students of a list did, and what they missed. */

@@ -1,5 +1,5 @@
 import type { PebblesMove, PebblesView } from '@otter/core/games/pebbles'
-import { useRef, type CSSProperties, type KeyboardEvent } from 'react'
+import { lazy, Suspense, useRef, type CSSProperties, type KeyboardEvent } from 'react'
 import type { PlayProps } from '../contract.ts'
 import { Turns } from '../Turns.tsx'
 import { useTexts } from '../../texts/texts.ts'
@@ -9,7 +9,10 @@ import { Emblem } from '../../wall/Emblem.tsx'
 import { QuestionCard } from '../../wall/QuestionCard.tsx'
 import { Pebble, Rings } from './Pebble.tsx'
 import { texts } from './texts.ts'
-import { TwistCard, TwistSign } from './TwistCard.tsx'
+
+/** Twists are fetched where some are met: most games have none. */
+const TwistCard = lazy(async () => ({ default: (await import('./TwistCard.tsx')).TwistCard }))
+const TwistSign = lazy(async () => ({ default: (await import('./TwistCard.tsx')).TwistSign }))
 
 /** How much wider than high the riverbed is, for pebbles that are a third wider than high. */
 const WALL_SHAPE = 2
@@ -29,7 +32,7 @@ export function Play({ view, send }: PlayProps<PebblesView, PebblesMove>) {
           heading={
             <span className="flex flex-wrap items-center gap-4">
               {t('pebble', { number: question.item + 1, value })}
-              {twist && <TwistSign twist={twist} />}
+              <Suspense>{twist && <TwistSign twist={twist} />}</Suspense>
             </span>
           }
           teamCount={Math.max(1, teams.length)}
@@ -41,9 +44,11 @@ export function Play({ view, send }: PlayProps<PebblesView, PebblesMove>) {
     <div className="flex min-h-full flex-1 flex-col gap-3">
       <Turns teams={teams} finished={finished} />
       <div className="flex flex-col gap-2" aria-live="polite">
-        {events.map((event) => (
-          <TwistCard key={event.twist} event={event} />
-        ))}
+        <Suspense>
+          {events.map((event) => (
+            <TwistCard key={event.twist} event={event} />
+          ))}
+        </Suspense>
       </div>
       <p className="flex flex-wrap justify-between gap-2 text-xl" role="status">
         <span>{finished ? t('over') : turn >= 0 ? t('choose', { team: named[turn]!.name }) : t('chooseAlone')}</span>
