@@ -37,6 +37,7 @@ test('every game stands on the wall alone, whole on one screen, in letters for t
   teacher,
   server,
 }) => {
+  test.setTimeout(300_000)
   const list = await beehive(server.databaseUrl)
   for (const kind of GAME_KINDS.filter((one) => one !== 'bingo')) {
     for (const [width, height, least] of [

@@ -215,4 +215,23 @@ describe('A live session', () => {
     expect([teamOf('ama') === teamOf('Bo'), teamOf('Chi') === teamOf('Dario')]).to.deep.equal([false, false])
     expect(teams.map(({ teamId }) => teamId)).to.include(teamOf('New'))
   })
+
+  it('puts who is named in a team into it, whatever the letters, and draws a team for the others', async () => {
+    const { client, listId } = await teacherWithList(rooms.server.url, WORDS)
+    const members = [['Ama', 'Bo', 'Chi'], ['Dario']]
+    const live = { way: 'ownpace', teams: { by: 'drawn', names: ['North', 'South'], members } }
+    const { id, code } = await openLive({ client, listId }, { kind: 'hangman', live })
+    for (const name of ['ama', 'Bo', 'CHI', 'Dario', 'New'])
+      await new StudentScreen(rooms.server.url, code).join({ name })
+    const { students, teams } = (await client.call('GET', `/live/${id}`)).body as HostState
+    const teamOf = (name: string): string | undefined =>
+      teams.find(({ teamId }) => teamId === students.find((one) => one.name === name)!.teamId)?.name
+    expect(['ama', 'Bo', 'CHI', 'Dario', 'New'].map(teamOf)).to.deep.equal([
+      'North',
+      'North',
+      'North',
+      'South',
+      'South',
+    ])
+  })
 })

@@ -6,7 +6,7 @@ import { useTexts } from '../../texts/texts.ts'
 import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 import { useTeams } from '../../wall/atWall.ts'
 import { Emblem } from '../../wall/Emblem.tsx'
-import { QuestionCard } from '../../wall/QuestionCard.tsx'
+import { LaterQuestion } from '../../wall/laterQuestion.ts'
 import { Pebble, Rings } from './Pebble.tsx'
 import { texts } from './texts.ts'
 
@@ -27,17 +27,19 @@ export function Play({ view, send }: PlayProps<PebblesView, PebblesMove>) {
     return (
       <div className="flex min-h-full flex-1 flex-col gap-3">
         <Turns teams={teams} finished={finished} />
-        <QuestionCard
-          question={question}
-          heading={
-            <span className="flex flex-wrap items-center gap-4">
-              {t('pebble', { number: question.item + 1, value })}
-              <Suspense>{twist && <TwistSign twist={twist} />}</Suspense>
-            </span>
-          }
-          teamCount={Math.max(1, teams.length)}
-          send={send}
-        />
+        <Suspense>
+          <LaterQuestion
+            question={question}
+            heading={
+              <span className="flex flex-wrap items-center gap-4">
+                {t('pebble', { number: question.item + 1, value })}
+                <Suspense>{twist && <TwistSign twist={twist} />}</Suspense>
+              </span>
+            }
+            teamCount={Math.max(1, teams.length)}
+            send={send}
+          />
+        </Suspense>
       </div>
     )
   return (
