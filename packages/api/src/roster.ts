@@ -16,12 +16,18 @@ export const SaveRoster = z.object({
 })
 export type SaveRoster = z.input<typeof SaveRoster>
 
+/** Changes a list of names from the version that the screen had: another window's change is not overwritten. */
+export const ChangeRoster = SaveRoster.extend({ version: z.number().int().min(0) })
+export type ChangeRoster = z.input<typeof ChangeRoster>
+
 /** A list of names as it is kept, with who was drawn from it so far. */
 export const RosterReply = z.object({
   id: z.uuid(),
   name: z.string(),
   students: z.array(z.object({ id: z.uuid(), name: z.string(), absent: z.boolean() })),
   wishes: z.array(Wish),
+  /** Counts its changes; draws are none. */
+  version: z.number().int(),
   /** How often each was drawn, by id. */
   counts: z.record(z.string(), z.number().int()),
   /** Who was drawn last; null where nobody was, or it was taken back. */

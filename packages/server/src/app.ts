@@ -14,7 +14,7 @@ import type { Database } from './db/database.ts'
 import { LiveHub } from './live/hub.ts'
 import { loggable, Problem, problemFrom } from './problem.ts'
 import accountRoutes from './routes/account.ts'
-import dictionaryRoutes from './routes/dictionary.ts'
+import dictionaryRoutes, { kindRoutes } from './routes/dictionary.ts'
 import jobRoutes from './routes/jobs.ts'
 import liveRoutes from './routes/live.ts'
 import listRoutes from './routes/lists.ts'
@@ -182,6 +182,7 @@ export function createApp({
     liveRoutes(context),
     wallRoutes(context),
     rosterRoutes(context),
+    kindRoutes(),
     jobRoutes(context),
     mediaRoutes(context),
   )

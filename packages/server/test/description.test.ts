@@ -5,7 +5,7 @@ import { expect } from 'chai'
 import type { Router } from 'express'
 import type { Context } from '../src/routes/context.ts'
 import accountRoutes from '../src/routes/account.ts'
-import dictionaryRoutes from '../src/routes/dictionary.ts'
+import dictionaryRoutes, { kindRoutes } from '../src/routes/dictionary.ts'
 import jobRoutes from '../src/routes/jobs.ts'
 import rosterRoutes from '../src/routes/rosters.ts'
 import wallRoutes, { remoteRoutes } from '../src/routes/wall.ts'
@@ -53,6 +53,7 @@ describe('The description of the API', () => {
       mediaFileRoutes(context),
       playRoutes(context),
       dictionaryRoutes(),
+      kindRoutes(),
     ]
     const served = routers.flatMap((router: Router) =>
       router.stack.flatMap(({ route }) => {

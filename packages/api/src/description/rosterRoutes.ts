@@ -1,4 +1,4 @@
-import { DrawName, RosterKnowledge, RosterReply, SaveRoster } from '../roster.ts'
+import { ChangeRoster, DrawName, RosterKnowledge, RosterReply, SaveRoster } from '../roster.ts'
 import { z } from 'zod'
 import { teacher, type Route } from './route.ts'
 
@@ -17,7 +17,7 @@ export const ROSTER_ROUTES: readonly Route[] = [
     method: 'put',
     path: '/rosters/:id',
     summary: 'Changes a list of names',
-    body: SaveRoster,
+    body: ChangeRoster,
     reply: RosterReply,
   }),
   teacher({ method: 'delete', path: '/rosters/:id', summary: 'Deletes a list of names', status: 204 }),

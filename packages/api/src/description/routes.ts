@@ -431,7 +431,7 @@ export const ROUTES: readonly Route[] = [
   student({ method: 'post', path: '/play/:code/pass', summary: 'A pass that opens a socket', reply: PassReply }),
   student({ method: 'post', path: '/play/:code/here', summary: 'Says that the page is open', status: 204 }),
   anyone({ method: 'post', path: '/play/:code/leave', summary: 'Forgets the player on this device', status: 204 }),
-  anyone({
+  teacher({
     method: 'post',
     path: '/dictionary/kinds',
     summary: 'What English words are kinds of',

@@ -4,6 +4,7 @@ import { Router } from 'express'
 import { englishDictionary } from '../dictionary/english.ts'
 import { kindsOf } from '../dictionary/kinds.ts'
 import { notFound } from '../problem.ts'
+import { teacherOf } from './context.ts'
 
 /** Texts of the dictionaries there are, by language. */
 const TEXTS: Partial<Record<string, () => string>> = { en: englishDictionary }
@@ -18,7 +19,14 @@ export default function dictionaryRoutes(): Router {
     if (text === undefined) throw notFound()
     response.type('text/plain; charset=utf-8').set('Cache-Control', 'public, max-age=86400').send(text)
   })
+  return router
+}
+
+/** What words are kinds of, for teachers alone: each word is looked up in large files. */
+export function kindRoutes(): Router {
+  const router = Router()
   router.post('/dictionary/kinds', (request, response) => {
+    teacherOf(request)
     const { words } = AskKinds.parse(request.body)
     const known = words.map((word) => [word, kindsOf(word)] as const)
     const reply: KindsReply = { kinds: Object.fromEntries(known.filter(([, kinds]) => kinds.length > 0)) }

@@ -1,4 +1,4 @@
-import { DrawName, SaveRoster } from '@otter/api'
+import { ChangeRoster, DrawName, SaveRoster } from '@otter/api'
 import { Router } from 'express'
 import {
   createRoster,
@@ -22,7 +22,7 @@ export default function rosterRoutes(context: Context): Router {
     response.status(201).json(await asTeacher(context, request, (scope) => createRoster(scope, roster)))
   })
   router.put('/rosters/:id', async (request, response) => {
-    const roster = SaveRoster.parse(request.body)
+    const roster = ChangeRoster.parse(request.body)
     response.json(await asTeacher(context, request, (scope) => saveRoster(scope, idOf(request), roster)))
   })
   router.delete('/rosters/:id', async (request, response) => {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { RosterKnowledge, RosterReply, SaveRoster } from '@otter/api'
+import type { ChangeRoster, RosterKnowledge, RosterReply, SaveRoster } from '@otter/api'
 import { randomFrom } from '@otter/core'
 import { draw, leftOf, NOTHING_DRAWN, type Drawn } from '@otter/core/wall/draw'
 import type { z } from 'zod'
@@ -18,7 +18,7 @@ interface StoredRoster extends Omit<RosterReply, 'counts' | 'last' | 'left'> {
   last: { id: string; requestId: string; before: Drawn } | null
 }
 
-const ROSTER = `id, name, students, wishes, drawn, last FROM rosters WHERE teacher_id = $teacherId`
+const ROSTER = `id, name, version, students, wishes, drawn, last FROM rosters WHERE teacher_id = $teacherId`
 
 function replyOf({ drawn, last, ...roster }: StoredRoster): RosterReply {
   const pool = poolOf(roster)
@@ -73,15 +73,19 @@ export async function createRoster(
   return replyOf(await holdRoster(scope, id))
 }
 
-/** Changes a list of names; who was drawn stays drawn. Throws a Problem where it is another's. */
+/**
+ * Changes a list of names; who was drawn stays drawn. Throws a Problem where it is another's, or where another window has
+ * changed it meanwhile.
+ */
 export async function saveRoster(
   scope: TeacherScope,
   id: string,
-  { name, students, wishes }: z.output<typeof SaveRoster>,
+  { name, students, wishes, version }: z.output<typeof ChangeRoster>,
 ): Promise<RosterReply> {
   const roster = await holdRoster(scope, id)
+  if (version !== roster.version) throw new Problem(409, 'roster-elsewhere')
   await scope.query(
-    'UPDATE rosters SET name = $name, students = $students::jsonb, wishes = $wishes::jsonb WHERE id = $id',
+    'UPDATE rosters SET name = $name, version = version + 1, students = $students::jsonb, wishes = $wishes::jsonb WHERE id = $id',
     {
       id,
       name,
@@ -89,7 +93,7 @@ export async function saveRoster(
       wishes: JSON.stringify(wishes),
     },
   )
-  return replyOf({ ...roster, name, students, wishes })
+  return replyOf({ ...roster, name, students, wishes, version: version + 1 })
 }
 
 /** Deletes a list of names. Throws a Problem where it is another's. */

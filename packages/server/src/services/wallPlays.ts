@@ -11,8 +11,8 @@ import { startPlay } from './startPlay.ts'
 import { beginningOf, clockOf, findPlay, type OpenPlay } from './storedPlays.ts'
 import { keepActs, readRecord, type StoredMove, type WallTeamRow } from './wallRecord.ts'
 
-/** Most that is done in one play. */
-const MOST_ACTS = 5000
+/** Most that is done in one play: each act plays all before it once more. */
+const MOST_ACTS = 1500
 
 /**
  * Opens a list as a game for teams at one wall; returns the offer's id. A request that comes twice opens one. Throws a

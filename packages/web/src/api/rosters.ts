@@ -21,12 +21,13 @@ export type RosterAct =
   | { type: 'undraw'; id: string }
   | { type: 'delete'; id: string }
 
-function send(act: RosterAct): Promise<RosterReply | undefined> {
+/** @param version of the list as this window has it when it is sent */
+function send(act: RosterAct, version: number): Promise<RosterReply | undefined> {
   switch (act.type) {
     case 'create':
       return call('POST', '/rosters', act.roster)
     case 'save':
-      return call('PUT', `/rosters/${act.id}`, act.roster)
+      return call('PUT', `/rosters/${act.id}`, { ...act.roster, version })
     case 'draw':
       return call('POST', `/rosters/${act.id}/draws`, { requestId: act.requestId })
     case 'undraw':
@@ -40,7 +41,13 @@ function send(act: RosterAct): Promise<RosterReply | undefined> {
 export function useRosterAct(): UseMutationResult<RosterReply | undefined, Error, RosterAct> {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: send,
+    // One after the other, whichever part of the page sends them: each knows the version that the last one made.
+    scope: { id: 'rosters' },
+    mutationFn: (act) => {
+      const known = client.getQueryData<RosterReply[]>(['rosters'])
+      const version = 'id' in act ? known?.find(({ id }) => id === act.id)?.version : undefined
+      return send(act, version ?? 0)
+    },
     // What is changed is seen at once; where it could not be kept, the lists are read again.
     onMutate: (act) => {
       if (act.type !== 'save') return
@@ -54,11 +61,17 @@ export function useRosterAct(): UseMutationResult<RosterReply | undefined, Error
       client.setQueryData<RosterReply[]>(['rosters'], (before = []) => {
         if (!reply) return before.filter(({ id }) => act.type !== 'delete' || id !== act.id)
         return before.some(({ id }) => id === reply.id)
-          ? before.map((one) => (one.id === reply.id ? reply : one))
+          ? before.map((one) => (one.id === reply.id ? mergedWith(one, reply, act) : one))
           : [...before, reply]
       })
     },
   })
+}
+
+/** What a draw replies holds no changes that still wait behind it. */
+function mergedWith(shown: RosterReply, reply: RosterReply, { type }: RosterAct): RosterReply {
+  if (type === 'save') return { ...reply, name: shown.name, students: shown.students, wishes: shown.wishes }
+  return { ...shown, counts: reply.counts, last: reply.last, left: reply.left }
 }
 
 function changed({ name, students, wishes = [] }: SaveRoster): Partial<RosterReply> {

@@ -10,7 +10,7 @@ import { isPlain, useShortcuts } from '../ui/useShortcuts.ts'
 import { useTeams } from './atWall.ts'
 import { Emblem } from './Emblem.tsx'
 
-interface QuestionCardProps {
+export interface QuestionCardProps {
   question: QuestionView
   /** What stands above it: where it is from, and what it is worth. */
   heading: ReactNode

@@ -46,7 +46,7 @@ export function TeamFields({ team: { name, emblem, members }, number, onChange }
         placeholder={t('members')}
         dir="auto"
         defaultValue={members.join(', ')}
-        onBlur={(event) => onChange({ ...team, members: namesIn(event.target.value) })}
+        onChange={(event) => onChange({ ...team, members: namesIn(event.target.value) })}
       />
     </div>
   )

@@ -12,8 +12,9 @@ const AGAIN = 1000
 /** A game on the wall, and how it is steered. */
 export interface WallPlay {
   state: WallPlayReply | undefined
+  /** Why something was refused; a connection that is gone is none. */
   error: Error | null
-  /** Whether something done waits for a connection. */
+  /** Whether there is no connection just now: what is done waits for one. */
   isCutOff: boolean
   act: (act: ActAtWall['act']) => void
 }
@@ -50,7 +51,7 @@ export function useWallPlay(source: WallSource): WallPlay {
             setRefusal(null)
             return setCutOff(false)
           } catch (failure) {
-            if (failure instanceof ApiError && failure.status > 0 && failure.status < 500) return setRefusal(failure)
+            if (isRefusal(failure)) return setRefusal(failure)
             setCutOff(true)
             await new Promise((resolve) => setTimeout(resolve, AGAIN))
           }
@@ -59,5 +60,11 @@ export function useWallPlay(source: WallSource): WallPlay {
     },
     [client, path, query, token],
   )
-  return { state: data, error: refusal ?? error, isCutOff, act }
+  const isAway = error !== null && !isRefusal(error)
+  return { state: data, error: refusal ?? (isAway && data ? null : error), isCutOff: isCutOff || isAway, act }
+}
+
+/** Whether the server has said no, and would say so again. */
+function isRefusal(failure: unknown): failure is ApiError {
+  return failure instanceof ApiError && failure.status > 0 && failure.status < 500
 }

@@ -1,3 +1,4 @@
+import { anyQuestionMove } from '../../wall/questionSample.ts'
 import type { GameSample } from '../sample.ts'
 
 /** What the game is tried out with. */
@@ -9,19 +10,5 @@ export const sample: GameSample = {
     { teams: 1, answers: 'team', twists: 'gentle' },
   ],
   hidden: {},
-  move: (below) =>
-    [
-      { type: 'open', item: below(10) },
-      { type: 'open', item: below(10) },
-      { type: 'hint' },
-      { type: 'reveal' },
-      { type: 'judge', right: below(2) === 0 },
-      { type: 'judge', right: below(2) === 0, team: below(4) },
-      { type: 'pass-on' },
-      { type: 'nobody' },
-      { type: 'close' },
-      { type: 'close' },
-      { type: 'close' },
-      { type: 'award', team: below(4), points: below(30) - 10 },
-    ][below(12)]!,
+  move: anyQuestionMove,
 }

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { ASKING } from '../asking.ts'
 
 /** Most words that are drawn in one go. */
-export const MOST_AT_ONCE = 100
+export const MOST_AT_ONCE = 20
 
 /** What a teacher chooses for Word draw. */
 export const WorddrawOptions = z.strictObject({

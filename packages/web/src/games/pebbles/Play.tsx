@@ -6,7 +6,7 @@ import { useTexts } from '../../texts/texts.ts'
 import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 import { useTeams } from '../../wall/atWall.ts'
 import { Emblem } from '../../wall/Emblem.tsx'
-import { LaterQuestion } from '../../wall/laterQuestion.ts'
+import { OpenedQuestion } from '../../wall/OpenedQuestion.tsx'
 import { Pebble, Rings } from './Pebble.tsx'
 import { texts } from './texts.ts'
 
@@ -25,22 +25,17 @@ export function Play({ view, send }: PlayProps<PebblesView, PebblesMove>) {
   const turn = teams.findIndex((team) => team.turn)
   if (question)
     return (
-      <div className="flex min-h-full flex-1 flex-col gap-3">
-        <Turns teams={teams} finished={finished} />
-        <Suspense>
-          <LaterQuestion
-            question={question}
-            heading={
-              <span className="flex flex-wrap items-center gap-4">
-                {t('pebble', { number: question.item + 1, value })}
-                <Suspense>{twist && <TwistSign twist={twist} />}</Suspense>
-              </span>
-            }
-            teamCount={Math.max(1, teams.length)}
-            send={send}
-          />
-        </Suspense>
-      </div>
+      <OpenedQuestion
+        question={question}
+        heading={
+          <span className="flex flex-wrap items-center gap-4">
+            {t('pebble', { number: question.item + 1, value })}
+            <Suspense>{twist && <TwistSign twist={twist} />}</Suspense>
+          </span>
+        }
+        teams={teams}
+        send={send}
+      />
     )
   return (
     <div className="flex min-h-full flex-1 flex-col gap-3">

@@ -1,12 +1,12 @@
 import type { QuizboardMove, QuizboardView, TileView } from '@otter/core/games/quizboard'
 import { Anchor } from 'lucide-react'
-import { Suspense, useRef, type CSSProperties, type KeyboardEvent } from 'react'
+import { useRef, type CSSProperties, type KeyboardEvent } from 'react'
 import type { PlayProps } from '../contract.ts'
 import { Turns } from '../Turns.tsx'
 import { useTexts } from '../../texts/texts.ts'
 import { useTeams } from '../../wall/atWall.ts'
 import { Emblem } from '../../wall/Emblem.tsx'
-import { LaterQuestion } from '../../wall/laterQuestion.ts'
+import { OpenedQuestion } from '../../wall/OpenedQuestion.tsx'
 import { Buoys } from './Buoys.tsx'
 import { texts } from './texts.ts'
 
@@ -24,17 +24,12 @@ export function Play({ view, send }: PlayProps<QuizboardView, QuizboardMove>) {
   const { question, columns, isDive, value, canDive, left, teams, finished } = view
   if (question)
     return (
-      <div className="flex min-h-full flex-1 flex-col gap-3">
-        <Turns teams={teams} finished={finished} />
-        <Suspense>
-          <LaterQuestion
-            question={question}
-            heading={isDive ? t('diveIs', { value }) : headingOf(columns, question.item, t)}
-            teamCount={Math.max(1, teams.length)}
-            send={send}
-          />
-        </Suspense>
-      </div>
+      <OpenedQuestion
+        question={question}
+        heading={isDive ? t('diveIs', { value }) : headingOf(columns, question.item, t)}
+        teams={teams}
+        send={send}
+      />
     )
   return (
     <div className="flex min-h-full flex-1 flex-col gap-3">

@@ -74,7 +74,12 @@ function Roster({ roster }: { roster: RosterReply }) {
     <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,2fr)]">
       <RosterPanel
         roster={roster}
-        onSave={(change) => act.mutate({ type: 'save', id: roster.id, roster: { name, students, wishes, ...change } })}
+        onSave={(change, onKept) =>
+          act.mutate(
+            { type: 'save', id: roster.id, roster: { name, students, wishes, ...change } },
+            { onSuccess: () => onKept?.() },
+          )
+        }
         onDelete={() => act.mutate({ type: 'delete', id: roster.id })}
       />
       <div className="flex flex-col gap-6">

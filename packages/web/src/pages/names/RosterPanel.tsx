@@ -7,7 +7,8 @@ import { newId } from '../../ui/newId.ts'
 
 interface RosterPanelProps {
   roster: RosterReply
-  onSave: (change: Partial<Pick<RosterReply, 'name' | 'students' | 'wishes'>>) => void
+  /** `onKept` is told once the server has it. */
+  onSave: (change: Partial<Pick<RosterReply, 'name' | 'students' | 'wishes'>>, onKept?: () => void) => void
   onDelete: () => void
 }
 
@@ -19,9 +20,10 @@ export function RosterPanel({ roster: { name, students, counts, wishes }, onSave
   const add = (): void => {
     const known = new Set(students.map((student) => student.name.toLowerCase()))
     const fresh = namesIn(pasted).filter((one) => !known.has(one.toLowerCase()))
-    setPasted('')
-    if (fresh.length > 0)
-      onSave({ students: [...students, ...fresh.map((one) => ({ id: newId(), name: one, absent: false }))] })
+    const added = fresh.map((one) => ({ id: newId(), name: one, absent: false }))
+    // What was pasted stays until it is kept.
+    if (added.length > 0) onSave({ students: [...students, ...added] }, () => setPasted(''))
+    else setPasted('')
   }
   const remove = (id: string): void =>
     onSave({

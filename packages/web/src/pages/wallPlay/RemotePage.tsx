@@ -93,7 +93,8 @@ function Steering({ token, onDropped }: { token: string; onDropped: () => void }
   if (!state) return <Notice error={error} />
   return (
     <main className="student mx-auto flex min-h-dvh max-w-xl flex-col gap-3 p-3">
-      {(isCutOff || error) && (
+      <Notice error={error} />
+      {isCutOff && (
         <p role="status" className="panel border-warning p-2">
           {t('cutOff')}
         </p>

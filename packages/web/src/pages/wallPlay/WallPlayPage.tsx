@@ -26,7 +26,7 @@ export function WallPlayPage() {
     <main className="fixed inset-0 z-10 overflow-hidden bg-base-200">
       {!state && <Notice error={error} />}
       {!state && !error && <Waterline filled={undefined} label={t('fetching')} />}
-      {state && <Steered state={state} wall={wall} isCutOff={isCutOff || error !== null} />}
+      {state && <Steered state={state} wall={wall} isCutOff={isCutOff} />}
     </main>
   )
 }
@@ -40,6 +40,7 @@ function Steered({ state, wall, isCutOff }: { state: WallPlayReply; wall: WallPl
   return (
     <div className="on-wall student flex flex-col gap-2" style={{ zoom: scale }}>
       <WallTools state={state} act={wall.act} onRemote={() => setOpen('remote')} onTeams={() => setOpen('teams')} />
+      <Notice error={wall.error} />
       {isCutOff && (
         <p role="status" className="mx-4 panel border-warning p-2">
           {t('cutOff')}
