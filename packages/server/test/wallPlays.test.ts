@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { ResultsReply, WallPlayReply } from '@otter/api'
 import type { QuizboardMove, QuizboardView } from '@otter/core/games/quizboard'
+import { gameOf, randomFrom } from '@otter/core'
 import { expect } from 'chai'
 import { Client, rows, startTestServer, teacherWithList, WORDS, type Reply, type TestServer } from './testServer.ts'
 
@@ -264,6 +265,42 @@ describe('A game for teams at the wall', () => {
       { id: wall.id },
     )
     expect(row!.ended).to.equal(false)
+  })
+
+  it('keeps of move after move what its whole record leads to, whatever is taken back between', async function () {
+    this.timeout(60_000)
+    const { sample } = gameOf('quizboard')
+    let held = 0
+    for (const seed of ['1', '2', '3']) {
+      const wall = await open()
+      const random = randomFrom(seed)
+      const kept = (): Promise<object[]> =>
+        rows(
+          server,
+          `SELECT r.entry_id, r.round, r.occasion, r.outcome, r.points, r.counts, r.is_first, p.name FROM responses r
+             JOIN participants p ON p.id = r.participant_id WHERE p.offer_id = $id AND r.withdrawn_at IS NULL
+             ORDER BY r.entry_id, r.occasion`,
+          { id: wall.id },
+        )
+      for (let acts = 0; acts < 70; acts++) {
+        const drawn = random.below(10)
+        await wall.send(
+          drawn === 0
+            ? { type: 'undo' }
+            : drawn === 1
+              ? { type: 'redo' }
+              : { type: 'move', move: sample.move(random.below.bind(random)) },
+        )
+        if (acts % 10 !== 9 || !wall.state.canUndo) continue
+        const before = await kept()
+        // Undo and redo read all of it anew.
+        await wall.undo()
+        await wall.redo()
+        expect(await kept(), `${seed} after ${acts}`).to.deep.equal(before)
+        held += before.length
+      }
+    }
+    expect(held).to.be.above(10)
   })
 
   it('plays every game of teams, from its first act to its end', async () => {

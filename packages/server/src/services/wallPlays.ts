@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { ActAtWall, ChangeWallPlay, CreateWallPlay, WallPlayReply } from '@otter/api'
-import { clockAt, type Audience, type Response } from '@otter/core'
+import { clockAt, lastOfEach, type Audience, type Response } from '@otter/core'
 import type { z } from 'zod'
 import { recorded, redoable, redone, replayed, undoable, undone, type RecordedMove } from '@otter/core/wall/history'
 import type { TeacherScope } from '../db/scope.ts'
@@ -11,7 +11,7 @@ import { startPlay } from './startPlay.ts'
 import { beginningOf, clockOf, findPlay, type OpenPlay } from './storedPlays.ts'
 import { keepActs, readRecord, type StoredMove, type WallTeamRow } from './wallRecord.ts'
 
-/** Most that is done in one play: each act plays all before it once more. */
+/** Most that is done in one play: to undo, all before is played once more. */
 const MOST_ACTS = 1500
 
 /**
@@ -168,15 +168,16 @@ export async function actAtWall(
   if (play.moves >= MOST_ACTS) throw new Problem(403, 'link-full')
   const acted = await playAfter(scope, play, before, { id, act })
   if (!acted) return replyOf(scope, offer, play, before, audience)
-  const { record, next, responses } = acted
-  await keepActs(scope, next, { before, record, responses, teams: await teamsAt(scope, offerId) })
-  return replyOf(scope, offer, next, record, audience)
+  await keepActs(scope, acted.next, { ...acted, before, teams: await teamsAt(scope, offerId) })
+  return replyOf(scope, offer, acted.next, acted.record, audience)
 }
 
 interface Acted {
   record: StoredMove[]
   next: OpenPlay
   responses: Response[]
+  /** Whether these are all responses that hold, or those that a move added. */
+  isWhole: boolean
 }
 
 /** Returns a play after something was done in it; undefined where it changes nothing. */
@@ -190,30 +191,26 @@ async function playAfter(
   const now = Math.max(play.movedAt, play.now)
   const clock = play.ended ? play.milliseconds : clockAt(clockOf(play), now, null)
   const number = play.moves + 1
+  const next = (state: unknown): OpenPlay => ({
+    ...play,
+    state,
+    moves: number,
+    milliseconds: clock,
+    movedAt: now,
+    pausedBefore: play.paused,
+    ended: game.score(puzzle, state).finished,
+    doing: { ...game.doing(puzzle, state), last: [] },
+  })
   if (act.type === 'move') {
-    const move = game.moves.parse(act.move)
-    if (game.move(puzzle, play.state, move, { ...play.context, clock, now }).play === play.state) return undefined
+    const step = game.move(puzzle, play.state, game.moves.parse(act.move), { ...play.context, clock, now })
+    if (step.play === play.state) return undefined
+    const record = recorded(before, { id, number, move: act.move, clock, now } as StoredMove) as StoredMove[]
+    return { record, next: next(step.play), responses: lastOfEach(step.responses), isWhole: false }
   }
-  const record =
-    act.type === 'move'
-      ? (recorded(before, { id, number, move: act.move, clock, now } as StoredMove) as StoredMove[])
-      : ((act.type === 'undo' ? undone(before) : redone(before)) as StoredMove[])
+  const record = (act.type === 'undo' ? undone(before) : redone(before)) as StoredMove[]
   if (record === before) return undefined
   const { play: state, responses } = replayed(game, puzzle, await beginningOf(scope, play), record)
-  return {
-    record,
-    responses,
-    next: {
-      ...play,
-      state,
-      moves: number,
-      milliseconds: clock,
-      movedAt: now,
-      pausedBefore: play.paused,
-      ended: game.score(puzzle, state).finished,
-      doing: { ...game.doing(puzzle, state), last: [] },
-    },
-  }
+  return { record, next: next(state), responses, isWhole: true }
 }
 
 /** Changes teams' names, emblems or members, or whether the play counts. Throws a Problem where it is another's. */

@@ -33,6 +33,8 @@ interface Kept {
   before: readonly StoredMove[]
   record: readonly StoredMove[]
   responses: readonly Response[]
+  /** Whether these are all responses that hold: others are withdrawn then. */
+  isWhole: boolean
   teams: readonly WallTeamRow[]
 }
 
@@ -43,7 +45,7 @@ interface Kept {
 export async function keepActs(
   scope: TeacherScope,
   next: OpenPlay,
-  { before, record, responses, teams }: Kept,
+  { before, record, responses, isWhole, teams }: Kept,
 ): Promise<void> {
   const known = new Map(before.map(({ id, standing }) => [id, standing]))
   await scope.query(
@@ -58,6 +60,7 @@ export async function keepActs(
       moves: JSON.stringify(record.filter(({ id, standing }) => known.get(id) !== standing)),
     },
   )
+  if (isWhole) await withdrawAll(scope, next.id)
   await keepResponses(scope, next, responses, teams)
   const { game, puzzle } = next.made
   const { right, points, hints, misses, bonus, finished } = game.score(puzzle, next.state)
@@ -90,6 +93,15 @@ export async function keepActs(
   )
 }
 
+/** Withdraws all responses of a play: those that hold are kept anew. */
+async function withdrawAll(scope: TeacherScope, playId: string): Promise<void> {
+  await scope.query(
+    `UPDATE responses SET is_first = false, withdrawn_at = coalesce(withdrawn_at, clock_timestamp())
+      WHERE play_id = $playId`,
+    { playId },
+  )
+}
+
 /** Keeps the responses of a play that hold, each as its team's; the first of a team to an entry is told as such. */
 async function keepResponses(
   scope: TeacherScope,
@@ -106,24 +118,21 @@ async function keepResponses(
     if (isFirst) met.add(key)
     return { ...response, participantId: owner, teamId: team?.teamId ?? null, isFirst }
   })
-  await scope.query(
-    `UPDATE responses SET is_first = false, withdrawn_at = coalesce(withdrawn_at, clock_timestamp())
-      WHERE play_id = $playId`,
-    { playId },
-  )
+  if (rows.length === 0) return
   await scope.query(
     `INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, detail, points,
        hints, milliseconds, place, participant_id, team_id, move_number, at, is_first)
      SELECT $playId::uuid, (r ->> 'entryId')::uuid, r ->> 'round', (r ->> 'occasion')::int, r ->> 'outcome',
        r ->> 'outcome', (r ->> 'counts')::boolean, r ->> 'given', r -> 'detail', (r ->> 'points')::int,
        (r ->> 'hints')::int, (r ->> 'milliseconds')::int, (r ->> 'place')::int, (r ->> 'participantId')::uuid,
-       (r ->> 'teamId')::uuid, $number, $at, (r ->> 'isFirst')::boolean
+       (r ->> 'teamId')::uuid, $number, $at, (r ->> 'isFirst')::boolean AND NOT EXISTS (SELECT 1 FROM responses f
+         WHERE f.participant_id = (r ->> 'participantId')::uuid AND f.entry_id = (r ->> 'entryId')::uuid AND f.is_first)
      FROM jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n) ORDER BY n
      ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome,
        counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points,
        hints = excluded.hints, milliseconds = excluded.milliseconds, place = excluded.place,
-       participant_id = excluded.participant_id, team_id = excluded.team_id, is_first = excluded.is_first,
-       withdrawn_at = NULL`,
+       participant_id = excluded.participant_id, team_id = excluded.team_id, is_first = excluded.is_first
+         OR (responses.is_first AND responses.participant_id = excluded.participant_id), withdrawn_at = NULL`,
     { playId, number: moves, at: new Date(movedAt), responses: JSON.stringify(rows) },
   )
 }
