@@ -120,6 +120,13 @@ describe('A game for teams at the wall', () => {
     expect([wall.state.canRedo, wall.state.standing.points]).to.deep.equal([false, [-10, 10, 40]])
   })
 
+  it('keeps a team’s first answer the first where it is judged otherwise later', async () => {
+    const wall = await open()
+    await wall.move({ type: 'open', item: 0 }, { type: 'judge', right: false }, { type: 'nobody' }, { type: 'close' })
+    await wall.move({ type: 'open', item: 0 }, { type: 'judge', right: true, team: 0 }, { type: 'close' })
+    expect(await stored(wall.id)).to.deep.equal([{ name: 'Herons', outcome: 'right', first: true, held: true }])
+  })
+
   it('does once what is sent twice, and nothing that was meant for what stood there before', async () => {
     const wall = await open()
     const id = randomUUID()
