@@ -9,6 +9,8 @@ import { Advice, installPackages, startCluster } from './postgres.mjs'
 
 const CHROMIUM = '/usr/bin/chromium'
 const bin = (name) => join(home, 'node_modules', '.bin', name)
+/** So many cores have room for both suites at once, each of which runs two tests at a time. */
+const ROOMY = 6
 /** A test that takes longer than this is named; in milliseconds. */
 const SLOW = 5000
 let passed = 0
@@ -152,11 +154,13 @@ async function main() {
     const env = { TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, ''), NODE_ENV: 'test' }
     const { units, interfaces } = chosen(process.argv.slice(2))
     if (process.argv.length <= 2) await checks()
-    // Side by side: each of them waits for something now and then.
-    await Promise.all([
-      units.length > 0 && unitTests(units, env, join(folder, 'unit.json')),
-      interfaces.length > 0 && interfaceTests(interfaces, env, folder),
-    ])
+    const suites = [
+      async () => units.length > 0 && unitTests(units, env, join(folder, 'unit.json')),
+      async () => interfaces.length > 0 && interfaceTests(interfaces, env, folder),
+    ]
+    // Side by side where there is room: on two cores, what has a time limit would run out of it.
+    if (availableParallelism() >= ROOMY) await Promise.all(suites.map((begin) => begin()))
+    else for (const begin of suites) await begin()
   } finally {
     end()
   }

@@ -62,6 +62,8 @@ export const Split = z.object({
   answers: z.array(z.object({ given: z.string(), right: z.boolean(), count: z.number().int() })),
   /** Who was the first to be right; null where nobody was. */
   first: z.string().nullable(),
+  /** How many of each team who are here were right, in the order of the teams. */
+  teams: z.array(z.object({ name: z.string(), right: z.number().int(), of: z.number().int() })),
 })
 export type Split = z.infer<typeof Split>
 
@@ -264,6 +266,8 @@ export const WallNow = z.object({
   /** What was right, of all that was asked: what the class did together. */
   found: z.object({ right: z.number().int(), total: z.number().int() }),
   ranking: Ranking.nullable(),
+  /** The team that names what comes next; null where nobody does. */
+  chooser: z.string().nullable(),
 })
 export type WallNow = z.infer<typeof WallNow>
 

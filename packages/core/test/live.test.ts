@@ -14,20 +14,23 @@ import {
   wayOf,
   type EntryList,
   type HostCommand,
-  type Response,
   type Session,
   type SessionSetting,
   type Turn,
 } from '../src/index.ts'
-import { quiz, QuizOptions, type QuizMove } from '../src/games/quiz/index.ts'
+import { quiz, QuizOptions, type QuizPuzzle, type QuizView } from '../src/games/quiz/index.ts'
 import type { QuizPlay } from '../src/games/quiz/play.ts'
+import { anyStudents, expectInStep, type Asking } from './inStepCheck.ts'
 import { begin, when } from './playing.ts'
 import { idOf } from './sampleWords.ts'
 
 const QUESTIONS = 5
 
 function settingOf(rules: Parameters<typeof LiveRules.parse>[0], seconds = 20): SessionSetting {
-  return { rules: LiveRules.parse(rules), game: { steps: Array.from({ length: QUESTIONS }, () => ({ seconds })) } }
+  return {
+    rules: LiveRules.parse(rules),
+    game: { steps: Array.from({ length: QUESTIONS }, () => ({ seconds })), hasBoard: true },
+  }
 }
 
 const inStep = (wayOptions: object = {}): SessionSetting => settingOf({ way: 'together', wayOptions })
@@ -47,6 +50,7 @@ function run(setting: SessionSetting, steps: readonly [HostCommand | null, numbe
 const anyCommand: fc.Arbitrary<HostCommand | null> = fc.oneof(
   fc.constant(null),
   ...(['start', 'pause', 'resume', 'next', 'end'] as const).map((type) => fc.constant({ type })),
+  fc.integer({ min: 0, max: QUESTIONS }).map((place) => ({ type: 'pick' as const, place })),
   fc.boolean().map((locked) => ({ type: 'lock' as const, locked })),
   fc.integer({ min: 5, max: 90 }).map((seconds) => ({ type: 'add-time' as const, seconds })),
   fc
@@ -55,7 +59,7 @@ const anyCommand: fc.Arbitrary<HostCommand | null> = fc.oneof(
 )
 const anySetting = fc
   .record({
-    way: fc.constantFrom('together' as const, 'ownpace' as const),
+    way: fc.constantFrom('together' as const, 'ownpace' as const, 'board' as const),
     minutes: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
     itself: fc.boolean(),
     seconds: fc.constantFrom(0, 20),
@@ -77,7 +81,7 @@ describe('A live session', () => {
         (setting, steps) => {
           let now = 0
           let session = openSession(setting.rules)
-          let place = -1
+          let asked: readonly number[] = []
           for (const [wanted, later] of steps) {
             now += later
             for (const next of [
@@ -85,9 +89,11 @@ describe('A live session', () => {
               ...(wanted ? [command(passTime(session, setting, now), wanted, setting, now)] : []),
             ]) {
               expect(order[next.phase]).to.be.at.least(order[session.phase])
-              const standing = sharedOf(next, setting.rules, null).standing ?? null
-              if (standing) expect(standing.place, 'no question comes back').to.be.at.least(place)
-              place = standing?.place ?? place
+              const shared = sharedOf(next, setting.rules, null)
+              expect(shared.asked!.slice(0, asked.length), 'what was asked stays asked').to.deep.equal(asked)
+              expect(new Set(shared.asked).size, 'no question comes back').to.equal(shared.asked!.length)
+              if (shared.standing) expect(shared.standing.place).to.equal(shared.asked!.at(-1))
+              asked = shared.asked!
               const due = dueOf(next, setting)
               if (next.phase !== 'running') expect(due, 'only what runs has a time').to.equal(null)
               else if (due !== null) expect(due, 'what is due is yet to come').to.be.greaterThan(now)
@@ -177,10 +183,35 @@ describe('A live session', () => {
     expect([over.phase, over.endedBy]).to.deep.equal(['over', 'played-out'])
   })
 
+  it('asks from the board what the host picks, each once, and ends when all of it was asked', () => {
+    const setting = settingOf({ way: 'board', wayOptions: { seconds: 0 } }, 0)
+    const picks = (...places: number[]): [HostCommand, number][] =>
+      places.flatMap((place) => [
+        [{ type: 'pick', place }, 10],
+        [{ type: 'next' }, 10],
+        [{ type: 'next' }, 10],
+      ])
+    const chosen = run(setting, [[{ type: 'start' }, 0], ...picks(3, 3, 0)])
+    expect(chosen.way).to.deep.include({ phase: 'choosing', asked: [3, 0] })
+    expect(sharedOf(chosen, setting.rules, null)).to.deep.include({ standing: null, asked: [3, 0] })
+    const standing = run(setting, [
+      [{ type: 'start' }, 0],
+      [{ type: 'pick', place: 2 }, 10],
+      [{ type: 'pick', place: 1 }, 10],
+    ])
+    expect(standing.way, 'one at a time').to.deep.include({ phase: 'asking', asked: [2] })
+    expect(run(setting, [[{ type: 'start' }, 0], ...picks(QUESTIONS)]).way).to.deep.include({ asked: [] })
+    const all = run(setting, [[{ type: 'start' }, 0], ...picks(3, 0, 1, 4, 2)])
+    expect([all.phase, all.endedBy]).to.deep.equal(['over', 'played-out'])
+  })
+
   it('refuses what its way of playing does not know', () => {
     expect(LiveRules.safeParse({ way: 'ownpace', wayOptions: { change: true } }).success).to.equal(false)
     expect(LiveRules.safeParse({ way: 'together', wayOptions: { change: true } }).success).to.equal(true)
-    expect(wayOf('together').suits({ steps: [] }), 'a game without questions').to.equal(false)
+    const steps = [{ seconds: 0 }]
+    expect(wayOf('together').suits({ steps: [], hasBoard: false }), 'a game without questions').to.equal(false)
+    expect(wayOf('board').suits({ steps, hasBoard: false }), 'a game without a board').to.equal(false)
+    expect(wayOf('board').suits({ steps, hasBoard: true })).to.equal(true)
   })
 })
 
@@ -199,26 +230,6 @@ const list: EntryList = {
   ),
 }
 const puzzle = quiz.make(list, QuizOptions.parse({ order: 'list', speed: 'strong' }), randomFrom('1'))
-
-/** One student of a session: joins at some time, then does this and that. */
-interface Student {
-  joins: number
-  acts: { at: number; move: QuizMove }[]
-}
-
-const anyStudent: fc.Arbitrary<Student> = fc.record({
-  joins: fc.integer({ min: 0, max: 140_000 }),
-  acts: fc.array(
-    fc.record({
-      at: fc.integer({ min: 0, max: 160_000 }),
-      move: fc.oneof(
-        fc.constantFrom(0, 1).map((choice): QuizMove => ({ type: 'choose', choices: [choice] })),
-        fc.constantFrom<QuizMove>({ type: 'next' }, { type: 'late' }, { type: 'begin' }, { type: 'hint' }),
-      ),
-    }),
-    { maxLength: 20 },
-  ),
-})
 
 describe('A quiz without a connection', () => {
   it('goes on to just what comes after each answer, whatever that is, and is told no answer', () => {
@@ -257,72 +268,21 @@ describe('A quiz without a connection', () => {
 describe('A quiz in step', () => {
   it('counts each answer once, to the question that stood while it could be answered, and adds up', () => {
     const setting = inStep({ next: 'itself', after: 10 })
+    const asking: Asking<QuizPuzzle, QuizPlay> = {
+      game: quiz,
+      puzzle,
+      quiz: puzzle,
+      answersOf: ({ answers }) => answers,
+      quizView: (view) => view as QuizView,
+      secret: (place) => `fact of ${list.entries[place]!.answer.text}`,
+    }
     fc.assert(
-      fc.property(fc.array(anyStudent, { minLength: 1, maxLength: 4 }), fc.boolean(), (students, change) => {
+      fc.property(anyStudents(140_000), fc.boolean(), (students, change) => {
         const rules = LiveRules.parse({ ...setting.rules, wayOptions: { next: 'itself', after: 10, change } })
-        const at = (now: number): Turn => {
-          const session = passTime(
-            command(openSession(rules), { type: 'start' }, setting, 0),
-            { ...setting, rules },
-            now,
-          )
-          return { ...when(now), shared: sharedOf(session, rules, null) }
-        }
-        for (const { joins, acts } of students) {
-          const first = at(joins).shared!.standing!.place
-          let play: QuizPlay = quiz.start(puzzle, begin('p', { ...at(joins), random: randomFrom('p') }))
-          const kept = new Map<string, Response>()
-          const keep = (responses: readonly Response[]): void => {
-            for (const response of responses) kept.set(`${response.entryId} ${response.round}`, response)
-          }
-          for (const { at: now, move } of acts.filter((act) => act.at >= joins).sort((a, b) => a.at - b.at)) {
-            const turn = at(now)
-            const standing = turn.shared!.standing!
-            const followed = quiz.inStep!.follow(puzzle, play, turn)
-            keep(followed.responses)
-            play = followed.play
-            const was = play.answers.length
-            const step = quiz.move(puzzle, play, move, turn)
-            for (const { entryId, outcome, milliseconds } of step.responses) {
-              if (outcome === 'passed') continue
-              expect(entryId, 'an answer is to what stands').to.equal(puzzle.questions[standing.place]!.entryId)
-              expect(standing.open).to.equal(true)
-              expect(milliseconds).to.equal(now - standing.openedAt)
-            }
-            if (!change && kept.get(`${puzzle.questions[standing.place]!.entryId} first`)?.given)
-              expect(step.play.answers.length, 'an answer locks').to.equal(was)
-            keep(step.responses)
-            play = step.play
-            if (standing.open) {
-              const shown = JSON.stringify([
-                quiz.view(puzzle, play, { ...turn, audience: 'player' }),
-                quiz.score(puzzle, play, turn.shared),
-              ])
-              const others = { ...turn, audience: 'player' as const }
-              const unanswered = quiz.view(puzzle, { ...play, phase: 'asking' }, others)
-              expect(shown).not.to.include(`fact of ${list.entries[standing.place]!.answer.text}`)
-              expect(quiz.view(puzzle, play, others).told, 'nothing is told').to.equal(null)
-              expect(unanswered.key).to.deep.equal([])
-            }
-          }
-          const end = at(400_000)
-          expect(end.shared!.phase).to.equal('over')
-          const followed = quiz.inStep!.follow(puzzle, play, end)
-          keep(followed.responses)
-          const last = quiz.end(puzzle, followed.play, end)
-          keep(last.responses)
-          const score = quiz.score(puzzle, last.play, end.shared)
-          const counted = [...kept.values()].filter(({ counts }) => counts)
-          expect(score.points).to.equal(counted.reduce((sum, { points }) => sum + points, 0))
-          expect(score.right).to.equal(counted.filter(({ outcome }) => outcome === 'right').length)
-          expect(kept.size, 'asked are those that stood from the joining on').to.equal(QUESTIONS - first)
-          expect(quiz.questions(puzzle, last.play).map(({ entryId }) => `${entryId} first`)).to.deep.equal([
-            ...kept.keys(),
-          ])
-          expect(score.total).to.equal(QUESTIONS - first)
-          expect(quiz.questionsKey!(puzzle, last.play) === '').to.equal(first === 0)
-          expect(quiz.inStep!.follow(puzzle, last.play, end).play, 'nothing follows the end').to.equal(last.play)
-        }
+        expectInStep(asking, students, (now) => {
+          const begun = command(openSession(rules), { type: 'start' }, setting, 0)
+          return { ...when(now), shared: sharedOf(passTime(begun, { ...setting, rules }, now), rules, null) }
+        })
       }),
       { numRuns: 300 },
     )
@@ -334,6 +294,7 @@ describe('A quiz in step', () => {
       calls: null,
       inStep: true,
       standing: { place: 0, openedAt: 1000, open, change: false },
+      asked: [0],
     })
     const right = puzzle.questions[0]!.choices.findIndex((choice) => choice.right)
     const asked = quiz.start(puzzle, begin('p', { shared: shared(true) }))

@@ -37,7 +37,7 @@ const six = listOf([0, 1, 2, 3, 4, 5].map((index) => ({ group: index % 2 ? 'Two'
 const make = (list: EntryList, options: object = {}): QuizboardPuzzle =>
   quizboard.make(list, QuizboardOptions.parse({ tiles: 3, ...options }), randomFrom('1'))
 type Run = Playthrough<ReturnType<typeof quizboard.start>, QuizboardMove, QuizboardView>
-const run = (puzzle: QuizboardPuzzle): Run => playThrough(quizboard, puzzle)
+const run = (puzzle: QuizboardPuzzle): Run => playThrough(quizboard, puzzle) as Run
 const at = (play: Run, ...moves: QuizboardMove[]): Response[] => play.at(1000, ...moves)
 const points = (play: Run): number[] => play.view().teams.map((team) => team.points)
 
@@ -209,7 +209,7 @@ describe('A quiz board under way', () => {
     const play = run(puzzle)
     at(play, { type: 'open', item: 0 })
     const seen = (audience: 'player' | 'teacher' | 'wall'): string | undefined =>
-      quizboard.view(puzzle, play.play(), { ...LOOK, audience }).question?.answer?.text
+      (quizboard.view(puzzle, play.play(), { ...LOOK, audience }) as QuizboardView).question?.answer?.text
     expect([seen('player'), seen('wall'), seen('teacher')]).to.deep.equal([undefined, undefined, 'answer0'])
     at(play, { type: 'reveal' })
     expect(seen('wall')).to.equal('answer0')

@@ -43,6 +43,36 @@ describe('What is taken in', () => {
     expect(told(beginImport(undefined))).to.equal(undefined)
   })
 
+  it('is a group with its words in each line where the teacher says so, and a word of two groups is one', () => {
+    const groups = (state: ImportState): string[] | undefined => {
+      let made = 0
+      const found = understand({ ...state, areGroups: true }, undefined, () => String(++made))
+      return (
+        found && [
+          ...found.entries.map((entry) => `${entry.answer.text}: ${entry.groups.join(', ')}`),
+          ...found.left.map(({ line, why }) => `${line} ${why}`),
+        ]
+      )
+    }
+    const bees = ['queen: Bees, Chess', 'drone: Bees', 'rook: Chess']
+    expect(groups(pasted('Bees: queen, drone\nChess: Queen, rook'))).to.deep.equal(bees)
+    expect(groups(pasted('Bees:queen,drone\nChess：queen，rook'))).to.deep.equal(bees)
+    expect(groups(pasted('Bees - queen; drone\nChess - queen; rook'))).to.deep.equal(bees)
+    expect(
+      groups(
+        pasted('', [
+          ['Bees', 'queen', 'drone'],
+          ['Chess', 'queen', '', 'rook'],
+        ]),
+      ),
+    ).to.deep.equal(bees)
+    expect(groups(pasted('Group: queen\nAnswer: rook')), 'no line is a heading').to.deep.equal([
+      'queen: Group',
+      'rook: Answer',
+    ])
+    expect(groups(pasted('Bees: queen\nChess:\njust words'))).to.deep.equal(['queen: Bees', '2 no-group', '3 no-group'])
+  })
+
   it('has a heading where one is seen, or where the teacher says so', () => {
     const state = pasted('Word\tClue\ndrone\tmale bee')
     expect(told(state)).to.deep.equal(['drone/male bee'])

@@ -114,8 +114,10 @@ export interface Shared {
   calls: number | null
   /** Whether all are asked the same at once; absent where each goes on alone. */
   inStep?: boolean
-  /** What all are asked now; null before the first question. */
+  /** What all are asked now; null before the first question, and while the next one is chosen. */
   standing?: Standing | null
+  /** All that was asked of all so far, in that order, with what stands; absent where each goes on alone. */
+  asked?: readonly number[]
 }
 
 /** The question that all are asked at once. */
@@ -264,8 +266,10 @@ export interface Timed<Puzzle, Play, Move> {
   timeUp: Move
 }
 
-/** How all who play are asked the same at once, in the order of the puzzle. */
+/** How all who play are asked the same at once. */
 export interface InStep<Puzzle, Play> {
+  /** Whether who leads can choose on a board what comes next, rather than in the order of the puzzle alone. */
+  hasBoard: boolean
   /** Returns what can be asked, with the seconds there are for it; 0 for no limit. */
   questions(puzzle: Puzzle): { entryId: string; seconds: number }[]
   /** Brings a play to what all are asked now. Returns the very play where it is there. */

@@ -12,8 +12,9 @@ export type GameManifest<Options, Puzzle, Play extends PlayLife, Move extends { 
   'start' | 'move' | 'end' | 'score' | 'doing' | 'inStep' | 'teams'
 > & {
   course: Course<Puzzle, Play, Move>
-  /** What can be asked of all at once, where the course can follow. */
+  /** What can be asked of all at once, where the course can follow; and whether it lies on a board to choose from. */
   stepsOf?: InStep<Puzzle, Play>['questions']
+  hasBoard?: boolean
 }
 
 /**
@@ -23,13 +24,14 @@ export type GameManifest<Options, Puzzle, Play extends PlayLife, Move extends { 
 export function gameFrom<Options extends Asking, Puzzle, Play extends PlayLife, Move extends { type: string }, View>({
   course,
   stepsOf,
+  hasBoard = false,
   ...manifest
 }: GameManifest<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move, View> {
   const { move, end, follow, ...life } = playing(course)
   return {
     ...manifest,
     ...life,
-    ...(stepsOf && { inStep: { questions: stepsOf, follow: (...made) => boundedStep(follow(...made)) } }),
+    ...(stepsOf && { inStep: { hasBoard, questions: stepsOf, follow: (...made) => boundedStep(follow(...made)) } }),
     fit: (list, options) => manifest.fit(askedList(list, options), options),
     make: (list, options, random) => manifest.make(markedList(askedList(list, options)), options, random),
     move: (...made) => boundedStep(move(...made)),
@@ -56,7 +58,8 @@ export function teamGameFrom<
   ...manifest
 }: TeamGameManifest<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move | TeamMove, View> {
   const whole: ZodType<Move | TeamMove> = z.union([TeamMove, moves])
-  const shared = manifest as Omit<typeof manifest, 'ahead' | 'timed' | 'countLate'>
+  const shared = manifest as Omit<typeof manifest, 'ahead' | 'timed' | 'countLate'> &
+    Pick<GameManifest<Options, Puzzle, Play, Move | TeamMove, View>, 'countLate'>
   return {
     ...gameFrom<Options, Puzzle, Play, Move | TeamMove, View>({ ...shared, moves: whole, course: teamed(course) }),
     teams: (play) => play.teams,

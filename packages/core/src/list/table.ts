@@ -20,7 +20,7 @@ export interface Table {
 /** A row that was left out. */
 export interface LeftOut {
   line: number
-  why: 'formula' | 'too-long' | 'no-text' | 'no-room' | 'bad-number' | 'bad-scored'
+  why: 'formula' | 'too-long' | 'no-text' | 'no-room' | 'no-group' | 'bad-number' | 'bad-scored'
   /** The cell's name, or the start of the row. */
   text: string
   /** Whether the row is there all the same, without that cell. */

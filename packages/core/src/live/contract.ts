@@ -5,6 +5,8 @@ import type { Standing } from '../games/contract.ts'
 export interface LiveGame {
   /** Empty where the game can't be played in step. */
   steps: readonly { seconds: number }[]
+  /** Whether they lie on a board from which a host can choose. */
+  hasBoard: boolean
 }
 
 /** Where a way of playing stands after something happened. */
@@ -32,6 +34,8 @@ export interface Way<Options, State> {
   start(game: LiveGame, options: Options, now: number): State
   /** Goes on by the host's key. Returns the very state where there is nothing to go on to. */
   next(state: State, game: LiveGame, options: Options, now: number): WayStep<State>
+  /** Asks what the host chose. Returns the very state where that can't be asked now. */
+  pick(state: State, game: LiveGame, options: Options, place: number, now: number): State
   /** Gives more time for what stands, in milliseconds. Returns the very state where it has no time of its own. */
   addTime(state: State, milliseconds: number): State
   /** Returns the moment at which what stands goes on by itself; null for none. */
@@ -40,4 +44,6 @@ export interface Way<Options, State> {
   shift(state: State, milliseconds: number): State
   /** Returns what all are asked now; null where each goes on alone. */
   standing(state: State, options: Options): Standing | null
+  /** Returns all that was asked of all so far, in that order, with what stands. */
+  asked(state: State): readonly number[]
 }

@@ -1,3 +1,4 @@
+import { board } from './board/index.ts'
 import type { Way } from './contract.ts'
 import { ownpace } from './ownpace/index.ts'
 import { together } from './together/index.ts'
@@ -5,7 +6,7 @@ import { together } from './together/index.ts'
 /** A way of playing of which only the contract is known: what it makes, it also takes. */
 export type AnyWay = Way<unknown, unknown>
 
-const REGISTRY = { ownpace, together } satisfies Record<string, AnyWay>
+const REGISTRY = { ownpace, together, board } satisfies Record<string, AnyWay>
 
 /** The ways of playing that there are. */
 export type WayKind = keyof typeof REGISTRY

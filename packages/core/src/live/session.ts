@@ -27,6 +27,7 @@ export const HostCommand = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('pause') }),
   z.strictObject({ type: z.literal('resume') }),
   z.strictObject({ type: z.literal('next') }),
+  z.strictObject({ type: z.literal('pick'), place: z.number().int().min(0).max(999) }),
   z.strictObject({ type: z.literal('add-time'), seconds: z.number().int().min(5).max(3600) }),
   z.strictObject({ type: z.literal('set-end'), end: LiveEnd }),
   z.strictObject({ type: z.literal('lock'), locked: z.boolean() }),
@@ -72,6 +73,8 @@ export function command(session: Session, wanted: HostCommand, setting: SessionS
       return resumed(session, setting, now)
     case 'next':
       return session.phase === 'running' ? gone(session, setting, now) : session
+    case 'pick':
+      return session.phase === 'running' ? picked(session, setting, wanted.place, now) : session
     case 'add-time':
       return session.phase === 'lobby' ? session : withTime(session, setting, wanted.seconds * 1000)
     case 'set-end':
@@ -115,6 +118,11 @@ function gone(session: Session, { rules, game }: SessionSetting, now: number): S
   if (state === session.way && !isOver) return session
   const next = { ...session, way: state }
   return isOver ? ended(next, 'played-out', now) : next
+}
+
+function picked(session: Session, { rules, game }: SessionSetting, place: number, now: number): Session {
+  const way = wayOf(rules.way).pick(session.way, game, rules.wayOptions, place, now)
+  return way === session.way ? session : { ...session, way }
 }
 
 /** More time for what all are asked, or for the whole where that has the limit. */
@@ -208,12 +216,13 @@ export function sharedOf(
   { way: kind, wayOptions }: Pick<LiveRules, 'way' | 'wayOptions'>,
   calls: number | null,
 ): Shared {
-  const { inStep, standing } = wayOf(kind)
+  const { inStep, standing, asked } = wayOf(kind)
   const stands = way === null ? null : standing(way, wayOptions)
   return {
     phase: phase === 'lobby' ? 'waiting' : phase === 'over' ? 'over' : 'open',
     calls,
     inStep,
     standing: stands && phase !== 'running' && phase !== 'paused' ? { ...stands, open: false } : stands,
+    asked: way === null ? [] : asked(way),
   }
 }

@@ -32,6 +32,8 @@ export function teamed<Puzzle, Play extends TeamLife, Move extends { type: strin
     move: (puzzle, play, move, turn) => {
       if (!isTeamMove(move))
         return course.move(puzzle, play, move as unknown as Exclude<Move, { type: 'finish' }>, turn)
+      // Where everyone plays on a device of one's own, nobody gives points by hand.
+      if (turn.shared?.inStep) return { play }
       const teams = teamsMoved(play.teams, move, turn)
       return { play: teams === play.teams ? play : { ...play, teams } }
     },

@@ -24,7 +24,7 @@ export async function addLiveSession(scope: TeacherScope, listId: string, worker
     name: 'Beekeepers 5',
     rules: OfferRules.parse({ type: 'live', live: RULES }),
   })
-  const setting = { rules: RULES, game: { steps: [] } }
+  const setting = { rules: RULES, game: { steps: [], hasBoard: false } }
   const running = command(openSession(RULES), { type: 'start' }, setting, began)
   await scope.query(
     `INSERT INTO live_sessions (offer_id, state, version, phase, touched_at) VALUES ($offerId, $state::jsonb,

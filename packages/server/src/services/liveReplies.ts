@@ -2,9 +2,9 @@ import type { LiveRank, PlayReply, Ranking } from '@otter/api'
 import type { Reader } from '../db/scope.ts'
 import { findDoor, PERSON, personOf, type PersonRow } from './doors.ts'
 import { lookAtSession } from './liveSessions.ts'
-import { mayRank, rankIn, showsScores } from './liveViews.ts'
+import { rankIn, rankingNow, showsScores } from './liveViews.ts'
 import { replies } from './playReplies.ts'
-import { shownRanking, standingsOf } from './standings.ts'
+import { standingsOf } from './standings.ts'
 import { findPlays } from './storedPlays.ts'
 
 /** Where the students of a session stand, as far as they may know now; null where nothing is told. */
@@ -19,7 +19,7 @@ export async function ranksOf(scope: Reader, offerId: string): Promise<Ranks | n
   if (!showsScores(session, rules)) return null
   const standings = await standingsOf(scope, offerId, rules, offer.live!.revision)
   return {
-    ranking: mayRank(session, rules) ? shownRanking(standings, rules.ranking) : null,
+    ranking: rankingNow(session, rules, standings),
     rankOf: (personId) => rankIn(standings, personId),
   }
 }

@@ -1,5 +1,14 @@
 import type { CreateLive, SendCommand } from '@otter/api'
-import { command, dueOf, noticeAbsence, noticeCount, openSession, type LiveRules, type Session } from '@otter/core'
+import {
+  command,
+  dueOf,
+  noticeAbsence,
+  noticeCount,
+  openSession,
+  wayOf,
+  type LiveRules,
+  type Session,
+} from '@otter/core'
 import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import { sessionCount } from '../db/queries/live.ts'
@@ -29,7 +38,7 @@ export async function createLive(
   signal?: AbortSignal,
 ): Promise<string> {
   // All are asked the same: an order of one's own makes no sense there.
-  const play = live.way === 'together' ? { ...rules, order: 'made' as const } : rules
+  const play = wayOf(live.way).inStep ? { ...rules, order: 'made' as const } : rules
   const offer = await createOffer(
     making,
     teacherId,
@@ -39,7 +48,8 @@ export async function createLive(
       rules: { type: 'live', play, live },
       opened: async (scope, offerId) => {
         const { made } = await readLive(scope, offerId)
-        if (!isSuited(live, made)) throw new Problem(400, 'not-in-step', { path: 'live.way' })
+        if (!wayOf(live.way).suits(settingOf(live, made).game))
+          throw new Problem(400, 'not-in-step', { path: 'live.way' })
         await scope.query(
           `INSERT INTO live_sessions (offer_id, state, version, phase, roster) VALUES ($offerId, $state::jsonb,
             ${SESSION_VERSION}, 'lobby', $roster::jsonb) ON CONFLICT (offer_id) DO NOTHING`,
@@ -61,10 +71,6 @@ export async function createLive(
     signal,
   )
   return offer.id
-}
-
-function isSuited({ way }: LiveRules, { game, puzzle }: MadeGame): boolean {
-  return way !== 'together' || (game.inStep?.questions(puzzle).length ?? 0) > 0
 }
 
 /** A live session with its offer, its game and how it stands now. */
@@ -118,7 +124,7 @@ export async function sendCommand(
   const { offer, made, rules, session } = now
   const isStale = revision !== offer.live!.revision || session !== offer.live!.session
   // All other commands mean the same whatever the host has seen.
-  const isOvertaken = isStale && wanted.type === 'next'
+  const isOvertaken = isStale && (wanted.type === 'next' || wanted.type === 'pick')
   await saveSession(scope, now, isOvertaken ? session : command(session, wanted, settingOf(rules, made), offer.now))
 }
 

@@ -13,10 +13,10 @@ import {
 } from '@otter/core'
 import { firstAnswers, hostStudents, type HostRow } from '../db/queries/live.ts'
 import type { Reader, TeacherScope } from '../db/scope.ts'
-import { mayRank, roundOf } from './liveViews.ts'
+import { rankingNow, roundOf } from './liveViews.ts'
 import { readSession, type LiveNow } from './liveSessions.ts'
 import { readOffer } from './offers.ts'
-import { readStandings, shownRanking } from './standings.ts'
+import { readStandings } from './standings.ts'
 
 /** Most names that the wall shows. */
 const MOST_NAMES = 120
@@ -67,10 +67,11 @@ export async function readFacts(scope: Reader, now: LiveNow, audience: Audience)
   }
 }
 
-/** Returns what all are asked, as it is shown to who does not play; null where each goes on alone. */
+/** Returns what all are asked, or choose from, as it is shown to who does not play; null where each goes on alone. */
 function stepView({ offer, made: { game, puzzle }, rules, session }: LiveNow, audience: Audience): unknown {
   const shared = sharedOf(session, rules, offer.calls)
-  if (!game.inStep || !shared.standing || session.phase === 'over') return null
+  const isShown = shared.standing !== null || rules.way === 'board'
+  if (!game.inStep || !isShown || session.phase === 'lobby' || session.phase === 'over') return null
   const context = { ...PLAIN_CONTEXT, rules: offer.rules.play, shared }
   const play = game.start(puzzle, { ...context, random: randomFrom('wall'), now: offer.now })
   const followed = game.inStep.follow(puzzle, play, { ...context, clock: 0, now: offer.now })
@@ -181,8 +182,16 @@ export async function readWallNow(scope: Reader, now: LiveNow): Promise<WallNow>
       right: counts.reduce((sum, { right }) => sum + right, 0),
       total: counts.reduce((sum, { total }) => sum + total, 0),
     },
-    ranking: mayRank(session, rules) ? shownRanking(standings, rules.ranking) : null,
+    ranking: rankingNow(session, rules, standings),
+    chooser: chooserOf(now, await teamsIn(scope, offerId)),
   }
+}
+
+/** Returns the team that names the next question of a board: one after the other. */
+function chooserOf({ rules, session, offer }: LiveNow, teams: readonly LiveTeam[]): string | null {
+  const { standing, asked = [] } = sharedOf(session, rules, offer.calls)
+  if (rules.way !== 'board' || standing || teams.length === 0) return null
+  return teams[asked.length % teams.length]!.name
 }
 
 /** Returns how many have answered a question, in their first plays. */

@@ -1,4 +1,4 @@
-import type { LiveRank, LiveRound, LiveView } from '@otter/api'
+import type { LiveRank, LiveRound, LiveView, Ranking } from '@otter/api'
 import { sharedOf, timeLeft, wayOf, type LiveRules, type Session } from '@otter/core'
 import type { Reader } from '../db/scope.ts'
 import type { OpenOffer, Person } from './doors.ts'
@@ -34,7 +34,7 @@ export async function liveViews(
     roster: ids.length === 0 && rules.names === 'list' ? await freeNames(scope, offer.id) : [],
     teams: rules.teams.by === 'chosen' ? await teamsOf(scope, offer.id) : [],
     round: await roundOf(scope, offer, made, session),
-    ranking: standings && mayRank(session, rules) ? shownRanking(standings, rules.ranking) : null,
+    ranking: standings && rankingNow(session, rules, standings),
     rounds: offersRounds(offer, rules),
   }
   return players.map(({ person }) => ({
@@ -55,10 +55,16 @@ export function showsScores(session: Session, rules: LiveRules): boolean {
 }
 
 /** Where all are asked the same, the ranking is for the end, unless the teacher chose otherwise. */
-export function mayRank(session: Session, rules: LiveRules): boolean {
+function mayRank(session: Session, rules: LiveRules): boolean {
   if (!showsScores(session, rules)) return false
   const { rankingBetween } = rules.wayOptions as { rankingBetween?: boolean }
-  return session.phase === 'over' || !wayOf(rules.way).inStep || rankingBetween === true
+  return session.phase === 'over' || rules.way === 'board' || !wayOf(rules.way).inStep || rankingBetween === true
+}
+
+/** Returns as much of a ranking as may be seen now; null for none. While a board is played, only teams have a place. */
+export function rankingNow(session: Session, rules: LiveRules, standings: Standings): Ranking | null {
+  const ranking = mayRank(session, rules) ? shownRanking(standings, rules.ranking) : null
+  return ranking && rules.way === 'board' && session.phase !== 'over' ? { ...ranking, rows: [] } : ranking
 }
 
 function selfOf(
@@ -105,14 +111,14 @@ export async function roundOf(
   made: MadeGame,
   session: Session,
 ): Promise<LiveRound | null> {
-  const { standing } = sharedOf(session, liveRulesOf(offer.rules)!, offer.calls)
+  const { standing, asked = [] } = sharedOf(session, liveRulesOf(offer.rules)!, offer.calls)
   const steps = made.game.inStep?.questions(made.puzzle) ?? []
   const step = standing && steps[standing.place]
   if (!standing || !step || session.phase === 'over') return null
   const told = !standing.open
   return {
     entryId: step.entryId,
-    number: standing.place + 1,
+    number: asked.length,
     of: steps.length,
     phase: told ? 'told' : 'asking',
     split: told ? await readSplit(scope, offer.id, offer.live!.revision, step.entryId) : null,

@@ -51,9 +51,12 @@ export async function readStandings(scope: Reader, offerId: string, rules: LiveR
           'SELECT id AS "teamId", name FROM teams WHERE offer_id = $offerId ORDER BY position',
           { offerId },
         )
+  // Of a team that is asked as one, whoever is here counts, also who never answers.
+  const members =
+    rules.way === 'board' ? students.map((one) => ({ ...one, begun: one.begun || one.connected })) : students
   const scores = teamScores(
     teams.map(({ teamId }) => teamId),
-    students,
+    members,
     by,
   )
   return {

@@ -21,7 +21,10 @@ export function storedSession(state: unknown, revision: number, version: number)
 
 /** Returns what a session of an offer is played by. */
 export function settingOf(rules: LiveRules, { game, puzzle }: MadeGame): SessionSetting {
-  return { rules, game: { steps: game.inStep?.questions(puzzle) ?? [] } }
+  return {
+    rules,
+    game: { steps: game.inStep?.questions(puzzle) ?? [], hasBoard: game.inStep?.hasBoard ?? false },
+  }
 }
 
 /** Returns the rules of an offer's live session; undefined where each plays alone. */

@@ -53,10 +53,19 @@ export interface InStepProps<View> {
   split: Split | null
 }
 
+/** What a game's board gets from which the next question is chosen for all. */
+export interface InStepBoardProps<View> {
+  view: View
+  /** Asks it of all: by its number among all questions, from 0. */
+  onPick: (place: number) => void
+}
+
 /** How a game shows what all are asked at once: on the wall, and to the teacher alone, with the answer. */
 interface InStepScreens<View> {
   Wall(props: InStepProps<View>): ReactNode
   Teacher(props: { view: View }): ReactNode
+  /** What the next question is chosen from; absent where the game has no board. */
+  Board?(props: InStepBoardProps<View>): ReactNode
 }
 
 /** What a teacher sees of a game, beside the playing itself. */

@@ -29,19 +29,21 @@ export function WallRanking({ ranking }: { ranking: Ranking }) {
           </ol>
         </section>
       )}
-      <section aria-label={t('wall.ranking')} className="min-w-72 flex-1">
-        <h2 className="mb-2 text-[max(28px,2.6vw)]">{t('wall.ranking')}</h2>
-        <ol className="flex flex-col gap-2">
-          {ranking.rows.slice(0, MOST).map(({ place, name, look, score: value }, index) => (
-            <li key={index} className="panel flex items-center gap-4 px-4 py-1">
-              <strong className="w-[1.5em] tabular-nums">{place}</strong>
-              <OtterAvatar look={look} size="1.8em" />
-              <bdi className="min-w-0 flex-1 truncate">{name}</bdi>
-              <span className="tabular-nums">{score(value)}</span>
-            </li>
-          ))}
-        </ol>
-      </section>
+      {ranking.rows.length > 0 && (
+        <section aria-label={t('wall.ranking')} className="min-w-72 flex-1">
+          <h2 className="mb-2 text-[max(28px,2.6vw)]">{t('wall.ranking')}</h2>
+          <ol className="flex flex-col gap-2">
+            {ranking.rows.slice(0, MOST).map(({ place, name, look, score: value }, index) => (
+              <li key={index} className="panel flex items-center gap-4 px-4 py-1">
+                <strong className="w-[1.5em] tabular-nums">{place}</strong>
+                <OtterAvatar look={look} size="1.8em" />
+                <bdi className="min-w-0 flex-1 truncate">{name}</bdi>
+                <span className="tabular-nums">{score(value)}</span>
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
     </div>
   )
 }

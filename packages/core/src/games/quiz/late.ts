@@ -16,9 +16,9 @@ export function countLate(
 ): Step<QuizPlay> {
   const nothing = { play, responses: [] }
   if (move.type !== 'choose' && move.type !== 'type' && move.type !== 'claim') return nothing
-  const place = placeOf(puzzle, madeFor)
-  // Where all are asked the same, a place is a question; else the questions have an order of their own.
-  const index = shared?.inStep ? play.answers.findIndex(({ question }) => question === place) : place
+  const { place, question: number } = askedAt(puzzle, madeFor)
+  // Where all are asked the same, nobody has an order of questions of one's own.
+  const index = shared?.inStep ? play.answers.findIndex(({ question: one }) => one === number) : place
   const passed = play.answers[index]
   const question = passed && puzzle.questions[passed.question]!
   if (!question || passed.why !== 'none' || passed.given !== '') return nothing
@@ -48,8 +48,12 @@ export function countLate(
   }
 }
 
-/** Returns the place in the first round, from 0, of the question that a moment names; -1 where it names none. */
-function placeOf({ questions }: QuizPuzzle, moment: string): number {
-  const [round, left, phase] = moment.split(' ')
-  return round === '1' && phase === 'asking' ? questions.length - Number(left) : -1
+/**
+ * Returns what a moment names: the place in the first round, from 0, and the question; -1 where it names none. One that
+ * came before questions were named has them in the order of the puzzle.
+ */
+function askedAt({ questions }: QuizPuzzle, moment: string): { place: number; question: number } {
+  const [round, left, phase, named] = moment.split(' ')
+  const place = round === '1' && phase === 'asking' ? questions.length - Number(left) : -1
+  return { place, question: place < 0 || named === undefined ? place : Number(named) }
 }

@@ -64,10 +64,15 @@ export function fit(list: EntryList, { form }: QuizOptions): Fit {
 export function make(list: EntryList, options: QuizOptions, random: Random): QuizPuzzle {
   const { entries } = askable(list, options.form)
   if (entries.length === 0) throw new PuzzleError({ code: 'no-questions', entryIds: [], values: {} })
+  return quizFor(list, ordered(entries, options.order, random), options, random)
+}
+
+/** Returns a quiz of some entries of a list, in the order in which they are given. */
+export function quizFor(list: EntryList, entries: readonly Entry[], options: QuizOptions, random: Random): QuizPuzzle {
   const wrong = new WrongChoices(list.entries, list.answerLanguage)
   const { speed, accents, cards, second, pass } = options
   return {
-    questions: ordered(entries, options.order, random).map((entry) => questionOf(entry, options, wrong, random)),
+    questions: entries.map((entry) => questionOf(entry, options, wrong, random)),
     speed,
     accents,
     cards,

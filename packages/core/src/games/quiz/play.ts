@@ -1,16 +1,21 @@
 import { z } from 'zod'
-import type { Doing, GivenDetail, Question, Response, Timed, Turn } from '../contract.ts'
+import type { Doing, GivenDetail, Question, Response, Shared, Timed, Turn } from '../contract.ts'
 import { Finish, type Course, type PlayLife, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
 import { detailOf, judge, type Judged } from './judge.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
-/** What a student can do: begin after the cards, answer, ask for the hint, tell that time is up, go on, or stop. */
-export const QuizMove = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('begin') }),
+/** How a student answers. */
+export const ANSWERS = [
   z.object({ type: z.literal('choose'), choices: z.array(z.number().int().min(0).max(20)).max(20) }),
   z.object({ type: z.literal('type'), text: z.string().max(2000) }),
   z.object({ type: z.literal('claim'), isTrue: z.boolean() }),
+] as const
+
+/** What a student can do: begin after the cards, answer, ask for the hint, tell that time is up, go on, or stop. */
+export const QuizMove = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('begin') }),
+  ...ANSWERS,
   z.object({ type: z.literal('hint') }),
   z.object({ type: z.literal('late') }),
   z.object({ type: z.literal('next') }),
@@ -61,8 +66,7 @@ const start: QuizCourse['start'] = ({ questions, cards }, { random, rules, share
     askedAt: 0,
     phase: cards && !shared?.inStep && questions.some(({ scored }) => scored) ? 'cards' : 'asking',
     round: 1,
-    // Who comes late begins with the question that stands.
-    queue: shared?.inStep ? all.slice(shared.standing?.place) : rules.order === 'mixed' ? random.shuffled(all) : all,
+    queue: shared?.inStep ? stillToAsk(all, shared) : rules.order === 'mixed' ? random.shuffled(all) : all,
     hinted: false,
     hints: 0,
     last: null,
@@ -70,6 +74,12 @@ const start: QuizCourse['start'] = ({ questions, cards }, { random, rules, share
     secondAsked: [],
     secondRight: [],
   }
+}
+
+/** Who comes late begins with the question that stands. */
+function stillToAsk(all: readonly number[], { standing, asked = [] }: Shared): number[] {
+  const gone = new Set(asked.filter((place) => place !== standing?.place))
+  return all.filter((place) => !gone.has(place))
 }
 
 const move: QuizCourse['move'] = (puzzle, play, made, turn) => {
@@ -186,24 +196,29 @@ function moveInStep(puzzle: QuizPuzzle, play: QuizPlay, made: QuizMove, turn: Tu
 
 /** Brings a play to the question that all are asked: what it was asked before, and did not answer, is passed over. */
 const follow: NonNullable<QuizCourse['follow']> = (puzzle, play, turn) => {
-  const standing = turn.shared?.standing
-  let here: Turned<QuizPlay> = { play }
-  if (!standing) return here
+  const { standing, asked = [] } = turn.shared ?? {}
+  let here = play
   const responses: Response[] = []
   const passOver = (): void => {
-    if (here.play.phase !== 'asking') return
-    const milliseconds = puzzle.questions[here.play.queue[0]!]!.seconds * 1000
-    here = settle(puzzle, here.play, NOTHING, { type: 'nothing' }, turn, milliseconds)
-    responses.push(...(here.responses ?? []))
+    if (here.phase !== 'asking') return
+    const milliseconds = puzzle.questions[here.queue[0]!]!.seconds * 1000
+    const settled = settle(puzzle, here, NOTHING, { type: 'nothing' }, turn, milliseconds)
+    here = settled.play
+    responses.push(...(settled.responses ?? []))
   }
-  while (here.play.queue.length > 0 && here.play.queue[0]! < standing.place) {
-    passOver()
-    const { play: before } = here
-    const asking = { ...before, phase: 'asking' as const, hinted: false, last: null, askedAt: turn.clock }
-    here = { play: { ...asking, queue: before.queue.slice(1) } }
+  for (const place of asked) {
+    if (!here.queue.includes(place)) continue
+    if (here.queue[0] !== place) here = broughtTo(here, place, turn)
+    if (place !== standing?.place || !standing.open) passOver()
   }
-  if (!standing.open && here.play.queue[0] === standing.place) passOver()
-  return { play: here.play, responses }
+  return { play: here, responses }
+}
+
+/** Goes on to a question that is asked of all; what was answered before it is behind. */
+function broughtTo(play: QuizPlay, place: number, { clock }: Turn): QuizPlay {
+  const left = play.phase === 'told' ? play.queue.slice(1) : play.queue
+  const queue = [place, ...left.filter((one) => one !== place)]
+  return { ...play, phase: 'asking', hinted: false, last: null, askedAt: clock, queue }
 }
 
 const finish: QuizCourse['finish'] = (puzzle, play, { shared }) => {
@@ -259,12 +274,12 @@ export function questionsOf({ questions }: QuizPuzzle, { asked }: QuizPlay): Que
 
 /** Returns which questions were asked; nothing where all are. */
 export function questionsKey({ questions }: QuizPuzzle, { asked }: QuizPlay): string {
-  return asked && asked.length < questions.length ? asked.join(' ') : ''
+  return asked && asked.length < questions.length ? asked.join(' ') || 'none' : ''
 }
 
 /** A question, and whether it stands or is answered. */
 export function moment(_puzzle: QuizPuzzle, { round, queue, phase }: QuizPlay): string {
-  return `${round} ${queue.length} ${phase}`
+  return [round, queue.length, phase, ...queue.slice(0, 1)].join(' ')
 }
 
 /** The time for the question that stands is over, with what a slow connection may take. */

@@ -1,5 +1,6 @@
 import { askedOf } from '../../wall/askable.ts'
 import { teamGameFrom } from '../game.ts'
+import { countLate, deviceQuestions, moment, questionsKey, stepsOf } from './devices.ts'
 import { fit, make } from './make.ts'
 import { QuizboardOptions } from './options.ts'
 import { QuizboardMove, course, view } from './play.ts'
@@ -20,14 +21,20 @@ export const quizboard = teamGameFrom({
   sample,
   fit,
   make,
-  questions: ({ questions }) => askedOf(questions),
+  questions: (puzzle, play) => deviceQuestions(puzzle, play) ?? askedOf(puzzle.questions),
+  questionsKey,
   usesProved: ({ depth }) => depth === 'proved',
   onPaper: true,
   sheet,
   view,
+  moment,
+  countLate,
   course,
+  stepsOf,
+  hasBoard: true,
 })
 
 export * from './options.ts'
+export type { DeviceView } from './devices.ts'
 export type { QuizboardPuzzle } from './puzzle.ts'
 export type { QuizboardMove, QuizboardView, TileView } from './play.ts'

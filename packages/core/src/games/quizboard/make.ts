@@ -1,5 +1,9 @@
 import type { Entry, EntryList } from '../../list/entry.ts'
+import type { Random } from '../../random/random.ts'
 import { hardnessOf } from '../../list/hardness.ts'
+import { quizFor } from '../quiz/make.ts'
+import { QuizOptions } from '../quiz/options.ts'
+import type { QuizPuzzle } from '../quiz/puzzle.ts'
 import { PuzzleError, type Fit } from '../contract.ts'
 import { columnsOf } from './columns.ts'
 import { FEWEST_TILES, type QuizboardOptions } from './options.ts'
@@ -39,7 +43,7 @@ function untried(list: EntryList, entries: readonly Entry[], { depth }: Quizboar
 }
 
 /** Lays the board. Throws a PuzzleError where there are fewer than three questions. */
-export function make(list: EntryList, options: QuizboardOptions): QuizboardPuzzle {
+export function make(list: EntryList, options: QuizboardOptions, random: Random): QuizboardPuzzle {
   const { columns, rest } = columnsOf(list, options)
   const { summary, ready } = fit(list, options)
   if (!ready) throw new PuzzleError(summary)
@@ -58,7 +62,21 @@ export function make(list: EntryList, options: QuizboardOptions): QuizboardPuzzl
   const hardest = [...rest].sort((one, other) => hardness(list, other) - hardness(list, one))[0]
   if (options.dive && hardest) question(hardest, DIVE_POINTS)
   const { wrong, dive, seconds, teams, depth } = options
-  return { questions, columns: laid, wrong, dive, seconds, teams, depth }
+  const onDevices = forDevices(list, questions, options, random)
+  return { questions, columns: laid, onDevices, wrong, dive, seconds, teams, depth }
+}
+
+/** Returns the questions of a board as a quiz that asks them once, each for what it is worth on the board. */
+function forDevices(
+  list: EntryList,
+  questions: readonly BoardQuestion[],
+  { form, seconds }: QuizboardOptions,
+  random: Random,
+): QuizPuzzle {
+  const byId = new Map(list.entries.map((entry) => [entry.id, entry]))
+  const entries = questions.map(({ entryId }) => byId.get(entryId)!)
+  const quiz = quizFor(list, entries, QuizOptions.parse({ form, seconds, second: false }), random)
+  return { ...quiz, questions: quiz.questions.map((asked, item) => ({ ...asked, worth: questions[item]!.value })) }
 }
 
 function hardness(list: EntryList, entry: Entry): number {

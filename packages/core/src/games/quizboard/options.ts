@@ -28,6 +28,8 @@ export const QuizboardOptions = z.strictObject({
   dive: z.boolean().default(true),
   /** Seconds for a question; 0 for no limit. */
   seconds: z.number().int().min(0).max(600).default(0),
+  /** How questions are answered where everyone has a device. */
+  form: z.enum(['choice', 'typed', 'mixed']).default('choice'),
   teams: z.number().int().min(1).max(MOST_TEAMS).default(4),
 })
 export type QuizboardOptions = z.infer<typeof QuizboardOptions>

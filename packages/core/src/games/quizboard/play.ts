@@ -11,13 +11,29 @@ import {
 import { questionScore, questionView, type QuestionView } from '../../wall/questionView.ts'
 import type { TeamCourse } from '../../wall/teamed.ts'
 import { MOST_TEAMS, turnsShown } from '../../wall/teams.ts'
+import { ANSWERS } from '../quiz/play.ts'
+import {
+  deviceDoing,
+  deviceScore,
+  deviceView,
+  finishDevice,
+  follow,
+  moveDevice,
+  startDevice,
+  type DevicePlay,
+  type DeviceView,
+} from './devices.ts'
 import { DIVE_POINTS } from './make.ts'
 import type { QuizboardPuzzle } from './puzzle.ts'
 
-/** What is done at the board: a question opened, judged, closed; the dive begun; or all of it ended. */
+/**
+ * What is done at the board: a question opened, judged, closed; the dive begun; or all of it ended. Where everyone has
+ * a device: what a student answers.
+ */
 export const QuizboardMove = z.discriminatedUnion('type', [
   ...QUESTION_MOVES,
   z.object({ type: z.literal('dive') }),
+  ...ANSWERS,
   Finish,
 ])
 export type QuizboardMove = z.infer<typeof QuizboardMove>
@@ -26,6 +42,8 @@ export type QuizboardMove = z.infer<typeof QuizboardMove>
 export interface QuizboardPlay extends QuestionLife {
   /** The question of the dive; null before it. */
   dive: number | null
+  /** Where everyone answers on a device of one's own: the answers of this student. */
+  device: DevicePlay | null
 }
 
 /** A tile as it is seen: still to be opened, or used, with the team that got it right. */
@@ -65,9 +83,15 @@ function rulesOf(puzzle: QuizboardPuzzle): QuestionRules<QuizboardPlay> {
   }
 }
 
-const start: QuizboardCourse['start'] = ({ questions }) => ({ ...noQuestions(questions.length), dive: null })
+const start: QuizboardCourse['start'] = (puzzle, beginning) => ({
+  ...noQuestions(puzzle.questions.length),
+  dive: null,
+  device: startDevice(puzzle, beginning),
+})
 
 const move: QuizboardCourse['move'] = (puzzle, play, made, turn) => {
+  if (play.device) return moveDevice(puzzle, play, made, turn)
+  if (made.type === 'choose' || made.type === 'type' || made.type === 'claim') return { play }
   if (made.type === 'dive') {
     if (play.open || !canDive(puzzle, play)) return { play }
     const item = hardestUnmet(puzzle, play)!
@@ -104,7 +128,11 @@ function canDive(puzzle: QuizboardPuzzle, play: QuizboardPlay): boolean {
   return puzzle.dive && play.dive === null && hardestUnmet(puzzle, play) !== undefined
 }
 
-export function view(puzzle: QuizboardPuzzle, play: QuizboardPlay, { audience, rules }: Sight): QuizboardView {
+export function view(puzzle: QuizboardPuzzle, play: QuizboardPlay, sight: Sight): QuizboardView | DeviceView {
+  return deviceView(puzzle, play, sight) ?? wallView(puzzle, play, sight)
+}
+
+function wallView(puzzle: QuizboardPuzzle, play: QuizboardPlay, { audience, rules }: Sight): QuizboardView {
   const { open, met, dive } = play
   const question = questionView(play, puzzle.questions, { audience, hints: rules.hints, tries: MOST_TEAMS })
   return {
@@ -127,22 +155,27 @@ export function view(puzzle: QuizboardPuzzle, play: QuizboardPlay, { audience, r
   }
 }
 
-const finish: QuizboardCourse['finish'] = (_puzzle, play) => ({
-  play: { ...play, open: null, teams: { ...play.teams, timer: null } },
-})
+const finish: QuizboardCourse['finish'] = (puzzle, play, turn) =>
+  play.device
+    ? finishDevice(puzzle, play, turn)
+    : { play: { ...play, open: null, teams: { ...play.teams, timer: null } } }
 
-const score: QuizboardCourse['score'] = ({ questions }, play) => questionScore(play, questions.length)
+const score: QuizboardCourse['score'] = (puzzle, play, shared) =>
+  deviceScore(puzzle, play, shared) ?? questionScore(play, puzzle.questions.length)
 
-const doing = (puzzle: QuizboardPuzzle, play: QuizboardPlay): Doing =>
-  play.open && play.open.item === play.dive
+function doing(puzzle: QuizboardPuzzle, play: QuizboardPlay): Doing {
+  if (play.device) return deviceDoing(puzzle, play.device)
+  return play.open && play.open.item === play.dive
     ? { code: 'dive', values: {} }
     : { code: 'board', values: { left: tilesLeft(puzzle, play) } }
+}
 
 export const course: QuizboardCourse = {
   hints: ['hint'],
   teamsIn: ({ teams }) => teams,
   start,
   move,
+  follow,
   finish,
   score,
   doing,

@@ -1,4 +1,5 @@
 import type { WallQuestion } from '../../wall/questions.ts'
+import type { QuizPuzzle } from '../quiz/puzzle.ts'
 import type { QuizboardOptions } from './options.ts'
 
 /** A question on the board. */
@@ -15,4 +16,6 @@ export interface QuizboardPuzzle extends Pick<QuizboardOptions, 'wrong' | 'dive'
   questions: BoardQuestion[]
   /** Names, which may be empty, and the places of their questions, the shallowest first. */
   columns: { name: string; items: number[] }[]
+  /** The same questions in the same order, as students answer them on devices of their own. */
+  onDevices: QuizPuzzle
 }

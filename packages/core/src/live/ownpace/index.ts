@@ -19,8 +19,10 @@ export const ownpace: Way<OwnPaceOptions, Record<never, never>> = {
   suits: () => true,
   start: () => ({}),
   next: (state) => ({ state, isOver: false }),
+  pick: (state) => state,
   addTime: (state) => state,
   due: () => null,
   shift: (state) => state,
   standing: () => null,
+  asked: () => [],
 }

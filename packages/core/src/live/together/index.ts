@@ -48,6 +48,7 @@ export const together: Way<TogetherOptions, TogetherState> = {
   suits: ({ steps }) => steps.length > 0,
   start: (game, options, now) => ask(game, options, 0, now),
   next,
+  pick: (state) => state,
   addTime: (state, milliseconds) =>
     state.dueAt === null || state.phase !== 'asking' ? state : { ...state, dueAt: state.dueAt + milliseconds },
   due: ({ dueAt }) => dueAt,
@@ -57,4 +58,5 @@ export const together: Way<TogetherOptions, TogetherState> = {
     dueAt: state.dueAt === null ? null : state.dueAt + milliseconds,
   }),
   standing: ({ place, phase, openedAt }, { change }) => ({ place, openedAt, open: phase === 'asking', change }),
+  asked: ({ place }) => Array.from({ length: place + 1 }, (_, index) => index),
 }

@@ -1,4 +1,4 @@
-import type { HostStudent, Look } from '@otter/api'
+import type { HostStudent, Look, Split } from '@otter/api'
 import type { Outcome } from '@otter/core'
 import type { Reader } from '../scope.ts'
 
@@ -113,11 +113,7 @@ export async function firstAnswers(scope: Reader, which: Which): Promise<FirstAn
 }
 
 /** Returns how many gave each answer to an entry in their first plays, the most frequent first, and who was first to be right. */
-export async function splitOf(
-  scope: Reader,
-  offerId: string,
-  entryId: string,
-): Promise<{ answers: { given: string; right: boolean; count: number }[]; first: string | null }> {
+export async function splitOf(scope: Reader, offerId: string, entryId: string): Promise<Split> {
   const answers = await scope.query<{ given: string; right: boolean; count: number; first: string | null }>(
     `WITH given AS (
        SELECT DISTINCT ON (p.id) p.name, r.given, r.outcome = 'right' AS "right", r.milliseconds, r.id
@@ -133,5 +129,14 @@ export async function splitOf(
   return {
     answers: answers.map(({ given, right, count }) => ({ given, right, count })),
     first: answers[0]?.first ?? null,
+    teams: await scope.query(
+      `SELECT t.name, count(*) FILTER (WHERE g.is_right)::int AS "right",
+         count(*) FILTER (WHERE f.begun OR ${CONNECTED})::int AS of
+       FROM teams t LEFT JOIN participants p ON p.team_id = t.id AND ${PLAYING} ${FIRST_PLAY}
+         LEFT JOIN LATERAL (SELECT r.outcome = 'right' AS is_right FROM responses r WHERE r.play_id = f.id
+           AND r.entry_id = $entryId AND r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY r.id DESC LIMIT 1) g ON true
+       WHERE t.offer_id = $offerId GROUP BY t.id ORDER BY t.position`,
+      { offerId, entryId },
+    ),
   }
 }

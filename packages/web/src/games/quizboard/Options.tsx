@@ -49,6 +49,12 @@ export function Options({ options, onChange }: OptionsProps<QuizboardOptions>) {
         options={(['yes', 'no'] as const).map((choice) => [choice, t(`option.${choice}`)])}
         onChange={(choice) => set({ dive: choice === 'yes' })}
       />
+      <Select
+        label={t('option.form')}
+        value={options.form}
+        options={(['choice', 'typed', 'mixed'] as const).map((form) => [form, t(`option.${form}`)])}
+        onChange={(form) => set({ form })}
+      />
       <SecondsSelect value={options.seconds} onChange={(seconds) => set({ seconds })} />
       <TeamsSelect value={options.teams} onChange={(teams) => set({ teams })} />
     </OptionGrid>

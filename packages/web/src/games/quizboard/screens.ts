@@ -1,6 +1,7 @@
 import { QuizboardOptions, type QuizboardPuzzle } from '@otter/core/games/quizboard'
 import type { TeacherScreens } from '../contract.ts'
 import { QUESTION_KEYS } from '../keyHelp.ts'
+import { AskedForTeacher, AskedOnWall, ChosenFrom } from './InStep.tsx'
 import { Laying } from './Laying.tsx'
 import { Options } from './Options.tsx'
 import { Thumbnail } from './Thumbnail.tsx'
@@ -12,6 +13,7 @@ export const screens: TeacherScreens<QuizboardOptions, QuizboardPuzzle> = {
   Options,
   Workbench: Laying,
   Thumbnail,
+  inStep: { Wall: AskedOnWall, Teacher: AskedForTeacher, Board: ChosenFrom },
   keys: [{ keys: ['←', '↑', '→', '↓'], does: 'tiles' }, ...QUESTION_KEYS],
   fillsWall: true,
   factsOf: ({ columns, questions }) => ({

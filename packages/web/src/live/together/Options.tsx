@@ -2,9 +2,9 @@ import type { TogetherOptions } from '@otter/core/live/together'
 import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Select } from '../../ui/Choice.tsx'
+import { InStepOptions } from '../InStepOptions.tsx'
 import type { WayOptionsProps } from '../contract.ts'
 
-const SECONDS = [0, 10, 20, 30, 45, 60, 90, 120]
 const AFTER = [5, 8, 10, 15, 20]
 
 /** What is chosen for playing together. */
@@ -12,12 +12,7 @@ export function Options({ options, onChange }: WayOptionsProps<TogetherOptions>)
   const t = useTexts(liveTexts)
   return (
     <>
-      <Select
-        label={t('setup.seconds')}
-        value={options.seconds}
-        options={SECONDS.map((count) => [count, count === 0 ? t('setup.noLimit') : t('setup.secondsOf', { count })])}
-        onChange={(seconds) => onChange({ ...options, seconds })}
-      />
+      <InStepOptions options={options} onChange={(change) => onChange({ ...options, ...change })} />
       <Select
         label={t('setup.next')}
         value={options.next === 'key' ? 0 : options.after}
@@ -28,15 +23,6 @@ export function Options({ options, onChange }: WayOptionsProps<TogetherOptions>)
         onChange={(after) =>
           onChange({ ...options, ...(after === 0 ? { next: 'key' as const } : { next: 'itself' as const, after }) })
         }
-      />
-      <Select
-        label={t('setup.change')}
-        value={options.change ? 'on' : 'off'}
-        options={[
-          ['off', t('setup.changeOff')],
-          ['on', t('setup.changeOn')],
-        ]}
-        onChange={(change) => onChange({ ...options, change: change === 'on' })}
       />
       <Select
         label={t('setup.between')}

@@ -1,4 +1,4 @@
-import type { WallState } from '@otter/api'
+import type { Split, WallState } from '@otter/api'
 import { TEACHER } from '../../games/teacher.ts'
 import { Fitted } from '../../games/Fitted.tsx'
 import { liveTexts } from '../../texts/namespaces.ts'
@@ -20,8 +20,23 @@ export function Wall({ state: { kind, facts, ranking } }: { state: WallState }) 
             {t('wall.first', { name: round.split.first })}
           </p>
         )}
+        {round.split && round.split.teams.length > 0 && <TeamShares teams={round.split.teams} />}
         {round.phase === 'told' && ranking && <WallRanking ranking={ranking} />}
       </section>
     </Fitted>
+  )
+}
+
+/** How much of each team was right: a team scores its share, however fast one of it was. */
+function TeamShares({ teams }: Pick<Split, 'teams'>) {
+  const t = useTexts(liveTexts)
+  return (
+    <ul className="flex flex-wrap justify-center gap-2 text-xl" aria-label={t('wall.shares')}>
+      {teams.map(({ name, right, of }) => (
+        <li key={name} className="panel px-3 py-1">
+          {t('wall.share', { team: name, right, of })}
+        </li>
+      ))}
+    </ul>
   )
 }

@@ -82,7 +82,10 @@ function WallRunning({ state }: { state: WallState }) {
         label={t('wall.answered', { answered, here })}
       />
       <div className="flex min-h-0 flex-1 flex-col">
-        <Wall state={state} />
+        <Wall
+          state={state}
+          onPick={(place) => mutate({ command: { type: 'pick', place }, revision: facts.revision })}
+        />
       </div>
       <footer className="quiet flex flex-wrap justify-between gap-4">
         <span dir="ltr">

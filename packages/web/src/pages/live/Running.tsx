@@ -32,6 +32,7 @@ export function Running({ state }: { state: HostState }) {
       <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
         <div className="flex min-w-0 flex-col gap-4">
           <AskedNow state={state} />
+          <ChosenNow state={state} />
           <StudentTable state={state} />
         </div>
         <div className="flex flex-col gap-4">
@@ -58,6 +59,22 @@ function AskedNow({ state: { kind, facts, students, questions } }: { state: Host
         <span role="status">{t('wall.answered', { answered: tally ? tally.right + tally.wrong : 0, here })}</span>
       </p>
       <inStep.Teacher view={view} />
+    </section>
+  )
+}
+
+/** The board from which the teacher asks what a team named, while nothing stands. */
+function ChosenNow({ state }: { state: HostState }) {
+  const t = useTexts(liveTexts)
+  const command = useCommand(state)
+  const { kind, facts } = state
+  const { Board } = TEACHER[kind].inStep ?? {}
+  if (facts.round || !facts.view || !Board) return null
+  return (
+    <section className="panel flex flex-col gap-2 p-4">
+      <h2 className="text-xl">{t('wall.choose')}</h2>
+      <Board view={facts.view} onPick={(place) => command.send({ type: 'pick', place })} />
+      <Notice error={command.error} />
     </section>
   )
 }
@@ -111,9 +128,11 @@ function Head({ state }: { state: HostState }) {
               {t(
                 round.phase === 'asking'
                   ? 'running.close'
-                  : round.number < round.of
-                    ? 'running.next'
-                    : 'running.finish',
+                  : round.number === round.of
+                    ? 'running.finish'
+                    : way === 'board'
+                      ? 'running.toBoard'
+                      : 'running.next',
               )}
             </button>
           )}

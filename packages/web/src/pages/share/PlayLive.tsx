@@ -24,9 +24,17 @@ export function PlayLive({ listId }: { listId: string }) {
   const [choice, setChoice] = useState<LiveChoice>(keptLiveChoice)
   const [requestId] = useState(newId)
   const create = useCreateLive(listId)
-  const way: WayKind = choice.way === 'together' && !canBeInStep(kind) ? 'ownpace' : choice.way
+  const way: WayKind = suits(choice.way, kind) ? choice.way : 'ownpace'
   const set = (change: Partial<LiveChoice>): void => setChoice({ ...choice, ...change })
   const { Options } = WAYS[way]
+  // A board is played by teams: they are drawn where nothing else was chosen.
+  const choose = (next: WayKind): void =>
+    set({
+      way: next,
+      ...(next === 'board' && choice.teams === 'none'
+        ? { teams: 'drawn' as const, teamNames: choice.teamNames || t('setup.teamsDefault') }
+        : {}),
+    })
   const open = (): void => {
     keepLiveChoice(choice)
     const { options, seed } = choiceOf(kept, kind)
@@ -60,11 +68,8 @@ export function PlayLive({ listId }: { listId: string }) {
         <Select
           label={t('way')}
           value={way}
-          options={WAY_KINDS.filter((one) => !wayOf(one).inStep || canBeInStep(kind)).map((one) => [
-            one,
-            t(`ways.${one}`),
-          ])}
-          onChange={(next) => set({ way: next })}
+          options={WAY_KINDS.filter((one) => suits(one, kind)).map((one) => [one, t(`ways.${one}`)])}
+          onChange={choose}
         />
         <p className="quiet self-end text-sm sm:col-span-2">
           {t(`wayHelp.${way}`)}{' '}
@@ -87,7 +92,8 @@ export function PlayLive({ listId }: { listId: string }) {
   )
 }
 
-/** Whether a game can be asked of all at once. */
-function canBeInStep(kind: GameKind): boolean {
-  return gameOf(kind).inStep !== undefined
+/** Whether a game can be played in a way. */
+function suits(way: WayKind, kind: GameKind): boolean {
+  const { inStep } = gameOf(kind)
+  return wayOf(way).suits({ steps: inStep ? [{ seconds: 0 }] : [], hasBoard: inStep?.hasBoard ?? false })
 }

@@ -27,7 +27,10 @@ export function keptLiveChoice(): LiveChoice {
     const read = wayOf(way).options.safeParse(kept.wayOptions[way] ?? {})
     return read.success ? read.data : wayOf(way).options.parse({})
   }
-  return { ...kept, wayOptions: { ownpace: optionsOf('ownpace'), together: optionsOf('together') } }
+  return {
+    ...kept,
+    wayOptions: { ownpace: optionsOf('ownpace'), together: optionsOf('together'), board: optionsOf('board') },
+  }
 }
 
 export function keepLiveChoice(choice: LiveChoice): void {

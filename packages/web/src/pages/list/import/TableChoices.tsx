@@ -82,15 +82,22 @@ export function TableChoices({ state, understood, sheets, canOverwrite, send }: 
           </select>
         </label>
       )}
-      <Check checked={understood.table.header !== null} onChange={(header) => send({ type: 'set', header })}>
-        {t('import.heading')}
-      </Check>
+      {!state.areGroups && (
+        <Check checked={understood.table.header !== null} onChange={(header) => send({ type: 'set', header })}>
+          {t('import.heading')}
+        </Check>
+      )}
+      {!state.overwrite && (
+        <Check checked={state.areGroups} onChange={(areGroups) => send({ type: 'set', areGroups, fields: undefined })}>
+          {t('import.areGroups')}
+        </Check>
+      )}
       {!state.overwrite && (
         <button type="button" className="btn btn-sm" onClick={() => send({ type: 'swap', fields: understood.fields })}>
           {t('toolbar.swap')}
         </button>
       )}
-      {canOverwrite && (
+      {canOverwrite && !state.areGroups && (
         <Check checked={state.overwrite} onChange={(overwrite) => send({ type: 'set', overwrite })}>
           {t('import.overwrite')}
         </Check>

@@ -1,5 +1,6 @@
 import {
   entriesFromTable,
+  groupLines,
   guessFields,
   MAX_ENTRIES,
   MAX_PASTE,
@@ -40,6 +41,8 @@ export interface ImportState {
   fields: Field[] | undefined
   /** What parts several answers in one cell; empty where a cell is one answer. */
   answerSeparator: string
+  /** Whether each line is a group with its words, rather than one entry. */
+  areGroups: boolean
   /** Whether the rows that are there are written over. */
   overwrite: boolean
 }
@@ -62,6 +65,7 @@ export function beginImport(source: { pasted: Pasted } | { file: File } | undefi
     header: undefined,
     fields: undefined,
     answerSeparator: '',
+    areGroups: false,
     overwrite: false,
   }
 }
@@ -109,15 +113,17 @@ export function isTooLong({ pasted }: Pick<ImportState, 'pasted'>): boolean {
 export function understand(
   state: Pick<
     ImportState,
-    'pasted' | 'file' | 'separator' | 'between' | 'sheet' | 'header' | 'fields' | 'answerSeparator'
+    'pasted' | 'file' | 'separator' | 'between' | 'sheet' | 'header' | 'fields' | 'answerSeparator' | 'areGroups'
   >,
   read: ReadFile | undefined,
   newId: () => string,
 ): Understood | undefined {
   const raw = state.file ? sheetOf(read, state.sheet) : pastedTable(state)
   if (!raw) return undefined
-  const table = state.header === undefined ? raw.table : withHeader(raw.table, state.header)
-  const guessed = guessFields(table)
+  const told = state.header === undefined ? raw.table : withHeader(raw.table, state.header)
+  const grouped = state.areGroups ? groupLines(raw.table) : undefined
+  const { table } = grouped ?? { table: told }
+  const guessed = grouped?.fields ?? guessFields(table)
   const fields = state.fields?.length === guessed.length ? state.fields : guessed
   const isAnswer = fields.map((field) => field === 'answer')
   const answers = table.rows.flatMap(({ cells }) => cells.filter((_, index) => isAnswer[index]))

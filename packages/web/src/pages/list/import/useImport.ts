@@ -11,11 +11,13 @@ import { beginImport, excess, importReducer, isTooLong, understand, type Importe
 export function useImport(source: { pasted: Pasted } | { file: File } | undefined, entryCount: number) {
   const t = useTexts(listTexts)
   const [state, send] = useReducer(importReducer, source, beginImport)
-  const { pasted, file, encoding, separator, between, sheet, header, fields, answerSeparator, overwrite } = state
+  const { pasted, file, encoding, separator, between, sheet, header, fields, answerSeparator, areGroups, overwrite } =
+    state
   const { read, stage, refusal } = useFile({ file, encoding, separator })
   const understood = useMemo(
-    () => understand({ pasted, file, separator, between, sheet, header, fields, answerSeparator }, read, newId),
-    [pasted, file, separator, between, sheet, header, fields, answerSeparator, read],
+    () =>
+      understand({ pasted, file, separator, between, sheet, header, fields, answerSeparator, areGroups }, read, newId),
+    [pasted, file, separator, between, sheet, header, fields, answerSeparator, areGroups, read],
   )
   const archive = file && read?.kind === 'archive' ? read : undefined
   const count = (archive?.list ?? understood)?.entries.length ?? 0

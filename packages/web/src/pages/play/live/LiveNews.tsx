@@ -63,6 +63,9 @@ export function RoundNews({ live: { round } }: { live: LiveView }) {
           </li>
         ))}
       </ul>
+      {round.split && round.split.teams.length > 0 && (
+        <p>{round.split.teams.map(({ name, right, of }) => t('teamShare', { team: name, right, of })).join(' · ')}</p>
+      )}
       {round.split?.first && <p>{t('firstRight', { name: round.split.first })}</p>}
       <p className="quiet">{t('comes')}</p>
     </section>
@@ -76,7 +79,7 @@ export function RankingList({ ranking }: { ranking: Ranking }) {
     ranking.by === 'share'
       ? t('share', { percent: Math.round(value * 100) })
       : t('points', { count: Math.round(value) })
-  if (ranking.rows.length === 0) return null
+  if (ranking.rows.length + ranking.teams.length === 0) return null
   return (
     <section aria-label={t('ranking')} className="panel flex flex-col gap-2 p-4">
       {ranking.teams.length > 0 && (
@@ -93,17 +96,21 @@ export function RankingList({ ranking }: { ranking: Ranking }) {
           </ol>
         </>
       )}
-      <h3 className="text-lg">{t('ranking')}</h3>
-      <ol className="flex flex-col gap-1">
-        {ranking.rows.map((row, index) => (
-          <li key={index} className="flex items-center gap-3">
-            <strong className="w-6 text-end tabular-nums">{row.place}</strong>
-            <OtterAvatar look={row.look} size={32} />
-            <bdi className="min-w-0 flex-1 truncate">{row.name}</bdi>
-            <span className="quiet tabular-nums">{score(row.score)}</span>
-          </li>
-        ))}
-      </ol>
+      {ranking.rows.length > 0 && (
+        <>
+          <h3 className="text-lg">{t('ranking')}</h3>
+          <ol className="flex flex-col gap-1">
+            {ranking.rows.map((row, index) => (
+              <li key={index} className="flex items-center gap-3">
+                <strong className="w-6 text-end tabular-nums">{row.place}</strong>
+                <OtterAvatar look={row.look} size={32} />
+                <bdi className="min-w-0 flex-1 truncate">{row.name}</bdi>
+                <span className="quiet tabular-nums">{score(row.score)}</span>
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
     </section>
   )
 }
