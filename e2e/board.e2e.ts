@@ -62,6 +62,7 @@ test('a quiz board is answered by everyone on their own device: a team names a q
   await server.crash()
   await wall.reload()
   await teacher.reload()
+  await expect(wall.getByText(/^River: \d of \d right$/u)).toBeVisible()
   await wall.keyboard.press('Enter')
   await expect(wall.getByText('Meadow: which question comes next?')).toBeVisible()
   await expect(wall.locator('[data-place="0 1"]')).toHaveClass(/quizboard-used/u)

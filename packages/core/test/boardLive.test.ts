@@ -14,7 +14,7 @@ import {
   type Turn,
 } from '../src/index.ts'
 import { quizboard, QuizboardOptions, type DeviceView, type QuizboardPuzzle } from '../src/games/quizboard/index.ts'
-import type { QuizboardPlay } from '../src/games/quizboard/play.ts'
+import type { QuizboardPlay } from '../src/games/quizboard/state.ts'
 import { anyStudents, expectInStep, type Asking } from './inStepCheck.ts'
 import { begin, when } from './playing.ts'
 import { idOf } from './sampleWords.ts'

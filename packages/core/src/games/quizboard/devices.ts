@@ -11,11 +11,8 @@ import {
   type QuizPlay,
 } from '../quiz/play.ts'
 import { view as quizView, type QuizView } from '../quiz/view.ts'
-import type { QuizboardMove, QuizboardPlay, TileView } from './play.ts'
 import type { QuizboardPuzzle } from './puzzle.ts'
-
-/** A student's own answers to the questions of the board, without the life that all plays have. */
-export type DevicePlay = Omit<QuizPlay, 'lastAt' | 'finishedAt'>
+import type { DevicePlay, QuizboardMove, QuizboardPlay, TileView } from './state.ts'
 
 /** What a device knows of a board from which all are asked: the question that stands, and what lies there. */
 export interface DeviceView {

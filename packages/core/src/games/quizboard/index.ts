@@ -3,9 +3,10 @@ import { teamGameFrom } from '../game.ts'
 import { countLate, deviceQuestions, moment, questionsKey, stepsOf } from './devices.ts'
 import { fit, make } from './make.ts'
 import { QuizboardOptions } from './options.ts'
-import { QuizboardMove, course, view } from './play.ts'
+import { course, view } from './play.ts'
 import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
+import { QuizboardMove } from './state.ts'
 
 /** Columns of questions for teams at one wall, the deeper the harder. */
 export const quizboard = teamGameFrom({
@@ -37,4 +38,5 @@ export const quizboard = teamGameFrom({
 export * from './options.ts'
 export type { DeviceView } from './devices.ts'
 export type { QuizboardPuzzle } from './puzzle.ts'
-export type { QuizboardMove, QuizboardView, TileView } from './play.ts'
+export type { QuizboardView } from './play.ts'
+export type { QuizboardMove, TileView } from './state.ts'

@@ -1,17 +1,8 @@
-import { z } from 'zod'
 import type { Doing, Sight } from '../contract.ts'
-import { Finish } from '../playing.ts'
-import {
-  noQuestions,
-  QUESTION_MOVES,
-  questionMoved,
-  type QuestionLife,
-  type QuestionRules,
-} from '../../wall/questions.ts'
+import { noQuestions, questionMoved, type QuestionRules } from '../../wall/questions.ts'
 import { questionScore, questionView, type QuestionView } from '../../wall/questionView.ts'
 import type { TeamCourse } from '../../wall/teamed.ts'
 import { MOST_TEAMS, turnsShown } from '../../wall/teams.ts'
-import { ANSWERS } from '../quiz/play.ts'
 import {
   deviceDoing,
   deviceScore,
@@ -20,39 +11,11 @@ import {
   follow,
   moveDevice,
   startDevice,
-  type DevicePlay,
   type DeviceView,
 } from './devices.ts'
 import { DIVE_POINTS } from './make.ts'
 import type { QuizboardPuzzle } from './puzzle.ts'
-
-/**
- * What is done at the board: a question opened, judged, closed; the dive begun; or all of it ended. Where everyone has
- * a device: what a student answers.
- */
-export const QuizboardMove = z.discriminatedUnion('type', [
-  ...QUESTION_MOVES,
-  z.object({ type: z.literal('dive') }),
-  ...ANSWERS,
-  Finish,
-])
-export type QuizboardMove = z.infer<typeof QuizboardMove>
-
-/** How a play stands. */
-export interface QuizboardPlay extends QuestionLife {
-  /** The question of the dive; null before it. */
-  dive: number | null
-  /** Where everyone answers on a device of one's own: the answers of this student. */
-  device: DevicePlay | null
-}
-
-/** A tile as it is seen: still to be opened, or used, with the team that got it right. */
-export interface TileView {
-  item: number
-  value: number
-  state: 'there' | 'open' | 'used'
-  team: number | null
-}
+import type { QuizboardMove, QuizboardPlay, TileView } from './state.ts'
 
 /** All that a screen may know. */
 export interface QuizboardView {

@@ -17,10 +17,12 @@ interface BoardProps {
   columns: readonly { name: string; tiles: TileView[] }[]
   /** Absent where it is only looked at. */
   onOpen: ((item: number) => void) | undefined
+  /** What a used question that no team has is called. */
+  unowned: 'nobody' | 'asked'
 }
 
 /** A cut through the water: columns hang from buoys, the deeper the harder. */
-export function Board({ columns, onOpen }: BoardProps) {
+export function Board({ columns, onOpen, unowned }: BoardProps) {
   const t = useTexts(texts)
   const board = useRef<HTMLDivElement>(null)
   const all = columns.reduce((sum, { tiles }) => sum + tiles.length, 0)
@@ -57,6 +59,7 @@ export function Board({ columns, onOpen }: BoardProps) {
                   column={name || String(column + 1)}
                   isFirst={column === 0 && row === 0}
                   onOpen={onOpen}
+                  unowned={unowned}
                 />
               )}
             </div>
@@ -77,11 +80,12 @@ interface TileProps {
   place: string
   column: string
   isFirst: boolean
-  onOpen: ((item: number) => void) | undefined
+  onOpen: BoardProps['onOpen']
+  unowned: BoardProps['unowned']
 }
 
 /** One question of the board; a used one keeps the emblem of the team that got it, and can be looked at again. */
-function Tile({ tile: { item, value, state, team }, place, column, isFirst, onOpen }: TileProps) {
+function Tile({ tile: { item, value, state, team }, place, column, isFirst, onOpen, unowned }: TileProps) {
   const t = useTexts(texts)
   const { teams } = useTeams()
   const used = state === 'used'
@@ -100,13 +104,13 @@ function Tile({ tile: { item, value, state, team }, place, column, isFirst, onOp
           ? t('tile', { column, value })
           : owner
             ? t('tileOf', { column, value, team: owner.name })
-            : t('tileOfNobody', { column, value })}
+            : t('tileOf', { column, value, team: t(unowned) })}
       </span>
       <span aria-hidden="true" className="flex min-w-0 items-center gap-2">
         {used ? (
           <>
             {owner && <Emblem name={owner.emblem} size={24} />}
-            <span className="hidden truncate sm:inline">{owner ? owner.name : t('nobody')}</span>
+            <span className="hidden truncate sm:inline">{owner ? owner.name : t(unowned)}</span>
           </>
         ) : (
           <>

@@ -24,6 +24,7 @@ export function ChosenFrom({ view: { columns, dive }, onPick }: InStepBoardProps
     <div className="flex flex-1 flex-col gap-3">
       <Board
         columns={columns}
+        unowned="asked"
         onOpen={(item) => {
           if (columns.some(({ tiles }) => tiles.some((tile) => tile.item === item && tile.state === 'there')))
             onPick(item)

@@ -39,7 +39,11 @@ function WallPlay({ view, send }: Pick<PlayProps<QuizboardView, QuizboardMove>, 
   return (
     <div className="flex min-h-full flex-1 flex-col gap-3">
       <Turns teams={teams} finished={finished} />
-      <Board columns={columns} onOpen={steers && !finished ? (item) => send({ type: 'open', item }) : undefined} />
+      <Board
+        columns={columns}
+        unowned="nobody"
+        onOpen={steers && !finished ? (item) => send({ type: 'open', item }) : undefined}
+      />
       {finished && <p role="status">{t('over')}</p>}
       {canDive && steers && (
         <button

@@ -1,4 +1,5 @@
 import { TEACHER } from '../../games/teacher.ts'
+import { useScreenScale } from '../../games/Wall.tsx'
 import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import type { WayWallProps } from '../contract.ts'
@@ -8,14 +9,17 @@ import { Wall as AskedWall } from '../together/Wall.tsx'
 export function Wall({ state, onPick }: WayWallProps) {
   const t = useTexts(liveTexts)
   const { kind, facts, ranking, chooser } = state
+  const scale = useScreenScale()
   const { Board } = TEACHER[kind].inStep ?? {}
   if (facts.round || !Board) return <AskedWall state={state} />
   return (
-    <div className="live-board flex flex-1 flex-col gap-[2vh]">
+    <div className="flex flex-1 flex-col gap-[2vh]">
       <p role="status" className="text-center">
         {chooser === null ? t('wall.choose') : t('wall.chooses', { team: chooser })}
       </p>
-      <Board view={facts.view} onPick={onPick} />
+      <div className="on-wall flex flex-1 flex-col" style={{ zoom: scale }}>
+        <Board view={facts.view} onPick={onPick} />
+      </div>
       {ranking && (
         <ol className="flex flex-wrap justify-center gap-[1vw]" aria-label={t('wall.teams')}>
           {ranking.teams.map(({ teamId, name, score }) => (

@@ -161,7 +161,7 @@ function Head({ state }: { state: HostState }) {
           <a className="btn" href={`/live/${id}/wall`} target="_blank" rel="noreferrer">
             {t('running.wall')}
           </a>
-          <EndSession end={facts.end} isMain={!round} command={command} />
+          <EndSession end={facts.end} isMain={!round && way !== 'board'} command={command} />
         </div>
       </header>
       <Waterline filled={progress} label={t('running.of', { right: Math.round(progress * 100), total: 100 })} />
