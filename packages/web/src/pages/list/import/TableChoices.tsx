@@ -64,7 +64,9 @@ export function TableChoices({ state, understood, sheets, canOverwrite, send }: 
           </select>
         </label>
       )}
-      {understood.separator !== undefined && <Separators state={state} separator={understood.separator} send={send} />}
+      {understood.separator !== undefined && !state.areGroups && (
+        <Separators state={state} separator={understood.separator} send={send} />
+      )}
       {!state.overwrite && understood.answerSeparators.length > 0 && (
         <label className="flex flex-col">
           {t('import.severalAnswers')}
