@@ -1,0 +1,197 @@
+import { alternativesOf } from './alternatives.ts'
+import { Forms } from './forms.ts'
+import { guessLanguage } from './guessLanguage.ts'
+import type { WordKnowledge } from './knowledge.ts'
+import { andsOf } from './languages.ts'
+import { matched, wordPairs, wordsBeside, type MatchContext } from './match.ts'
+import type { JudgeOptions } from './options.ts'
+import { nearness, type Nearness } from './slips.ts'
+import type { RightRule, Verdict, WrongRule } from './verdict.ts'
+
+/** What a typed answer is judged against. */
+export interface JudgedAgainst {
+  /** All that counts. */
+  accepted: readonly string[]
+  /** The list's other answers, and what counts for them: none of these is this one. */
+  others: readonly string[]
+}
+
+const ORDER: readonly RightRule[] = [
+  'exact',
+  'letters',
+  'spelling',
+  'accents',
+  'article',
+  'number',
+  'notation',
+  'order',
+  'variant',
+  'slip',
+]
+/** What tells a student more comes first. */
+const TELLING: readonly WrongRule[] = [
+  'wrong-article',
+  'no-article',
+  'accents-count',
+  'capitals',
+  'unit',
+  'value',
+  'letter',
+  'word',
+  'spelled',
+]
+/** Longest text that is compared: no answer is longer. */
+const LONGEST = 2000
+
+const wrong = (why: WrongRule): Verdict => ({ right: false, why })
+
+/** Most texts of lists that are kept in their forms: they come again with every answer. */
+const MOST_KEPT = 20_000
+
+/** Judges typed answers by what is known of languages. */
+export class Judge {
+  private readonly knowledge: WordKnowledge
+  private readonly kept = new Map<string, Forms>()
+
+  constructor(knowledge: WordKnowledge) {
+    this.knowledge = knowledge
+  }
+
+  /**
+   * Judges a typed answer: first by what the list holds exactly, then by rules from the strictest to the most lenient.
+   * Whatever a rule allows, what is nearer to another entry's answer is that one.
+   */
+  judge(given: string, against: JudgedAgainst, options: JudgeOptions): Verdict {
+    const text = given.slice(0, LONGEST)
+    if (text.trim() === '') return wrong('empty')
+    const language = options.language || guessLanguage([...against.accepted, ...against.others], this.knowledge)
+    const whole = { ...options, language }
+    return options.count > 1 ? this.judgeSeveral(text, against, whole) : this.judgeOne(text, against, whole)
+  }
+
+  private formsOf(text: string, language: string): Forms {
+    const key = `${language}\u0000${text}`
+    let forms = this.kept.get(key)
+    if (!forms) {
+      if (this.kept.size >= MOST_KEPT) this.kept.clear()
+      this.kept.set(key, (forms = new Forms(text, language)))
+    }
+    return forms
+  }
+
+  private judgeOne(given: string, { accepted, others }: JudgedAgainst, options: JudgeOptions): Verdict {
+    const { knowledge } = this
+    const { language } = options
+    const typed = new Forms(given, language)
+    if (typed.exact === '') return wrong('empty')
+    const meant = accepted.flatMap((text) =>
+      alternativesOf(text).map((one) => ({ text, forms: this.formsOf(one, language) })),
+    )
+    const exact = meant.find(({ forms }) => forms.exact === typed.exact)
+    if (exact) return { right: true, accepted: exact.text, why: 'exact' }
+    const foreign = others
+      .map((text) => this.formsOf(text, language))
+      .filter((other) => !meant.some(({ forms }) => forms.exact === other.exact))
+    if (foreign.some((other) => other.exact === typed.exact)) return wrong('other')
+    const context: MatchContext = { options, knowledge, isChemistry: isChemistry(meant, foreign) }
+    const { best, reasons, isClosed } = compareAll(typed, meant, context)
+    const isNearer = (rank: number): boolean => foreign.some((other) => rankOf(typed, other, context) < rank)
+    if (best)
+      return best.rank > 1 && isNearer(best.rank)
+        ? wrong('other')
+        : { right: true, accepted: best.text, why: ORDER[best.rank]! }
+    if (!isClosed)
+      for (const { text, forms } of meant) {
+        const near = nearTo(typed, forms, options, knowledge)
+        if (near === 'slip') {
+          const isOther = isNearer(Infinity) || foreign.some((other) => nearTo(typed, other, options, knowledge) === 'slip')
+          return isOther ? wrong('other') : { right: true, accepted: text, why: 'slip' }
+        }
+        if (near !== 'far') reasons.push(near)
+      }
+    return wrong(TELLING.find((reason) => reasons.includes(reason)) ?? 'different')
+  }
+
+  private judgeSeveral(given: string, against: JudgedAgainst, options: JudgeOptions): Verdict {
+    const ands = andsOf(options.language)
+    const conjunction = ands.length > 0 ? new RegExp(`\\s(?:${ands.join('|')})\\s`, 'iu') : undefined
+    const parts = given
+      .split(/[,;،、/\n]/u)
+      .flatMap((part) => (conjunction ? part.split(conjunction) : [part]))
+      .map((part) => part.trim())
+      .filter((part) => part !== '')
+    const found = new Map<string, RightRule>()
+    for (const part of parts) {
+      const verdict = this.judgeOne(part, against, options)
+      if (!verdict.right) return verdict
+      if (!found.has(verdict.accepted)) found.set(verdict.accepted, verdict.why)
+    }
+    if (found.size < options.count) return wrong('too-few')
+    const why = [...found.values()].reduce((one, other) => (ORDER.indexOf(other) > ORDER.indexOf(one) ? other : one))
+    return { right: true, accepted: [...found.keys()].join(', '), why }
+  }
+}
+
+/** Returns by which rule a typed text is another entry's answer, the strictest first; Infinity where by none. */
+function rankOf(typed: Forms, other: Forms, context: MatchContext): number {
+  const match = matched(typed, other, context)
+  return 'same' in match ? ORDER.indexOf(match.same) : Infinity
+}
+
+interface Compared {
+  best: { rank: number; text: string } | undefined
+  reasons: WrongRule[]
+  /** Whether a slip can't be the reason any more. */
+  isClosed: boolean
+}
+
+function compareAll(
+  typed: Forms,
+  meant: readonly { text: string; forms: Forms }[],
+  context: MatchContext,
+): Compared {
+  let best: Compared['best']
+  const reasons: WrongRule[] = []
+  let isClosed = false
+  for (const { text, forms } of meant) {
+    const match = matched(typed, forms, context)
+    if ('same' in match) {
+      const rank = ORDER.indexOf(match.same)
+      if (!best || rank < best.rank) best = { rank, text }
+    } else {
+      reasons.push(match.differs)
+      isClosed ||= match.isFinal
+    }
+  }
+  return { best, reasons, isClosed }
+}
+
+/** Tells how near a typed text is to another by slips: as it is, without accents where they don't count, or without articles. */
+function nearTo(
+  typed: Forms,
+  meant: Forms,
+  { language, slips, accents }: JudgeOptions,
+  knowledge: WordKnowledge,
+): Nearness {
+  // Where accents count, leaving one out is no slip of the hand.
+  if (typed.bare() === meant.bare()) return 'far'
+  for (const [given, wanted] of wordPairs(typed, meant, accents)) {
+    const near = nearness(given, wanted, language, slips, knowledge)
+    if (near === 'far') continue
+    // Without its accents it may be no word, but with them.
+    const isWord =
+      near === 'slip' && wordsBeside(typed, meant).every((word) => knowledge.isWord(word, language) === true)
+    return isWord ? 'word' : near
+  }
+  return 'far'
+}
+
+/** Whether most answers of a list are symbols and formulas of chemistry, and at least one is nothing else. */
+function isChemistry(meant: readonly { forms: Forms }[], foreign: readonly Forms[]): boolean {
+  if (foreign.length === 0 || !meant.some(({ forms }) => forms.couldBeChemical())) return false
+  const all = [...meant.map(({ forms }) => forms), ...foreign]
+  return (
+    all.filter((forms) => forms.couldBeChemical()).length * 2 > all.length &&
+    all.some((forms) => forms.isChemical() || /^[A-Z][a-z]$/u.test(forms.exact))
+  )
+}
