@@ -13,6 +13,7 @@ const LOWERED_AS = '0123456789+-=()'
  * dash, and without space around it.
  */
 export function cleaned(text: string): string {
+  if (isPlain(text)) return text.replace(/ {2,}/gu, ' ').replace(/`/gu, "'").trim()
   return text
     .normalize('NFC')
     .replace(UNSEEN, '')
@@ -23,8 +24,16 @@ export function cleaned(text: string): string {
     .trim()
 }
 
+const PLAIN = /^[ -~]*$/u
+
+/** Tells whether a text has only the letters, digits and signs of ASCII: nothing is to be folded in it. */
+export function isPlain(text: string): boolean {
+  return PLAIN.test(text)
+}
+
 /** Returns a text in plain letters and digits: full and half width made one, raised signs after ^, lowered ones plain. */
 export function inPlain(text: string): string {
+  if (isPlain(text)) return text
   return digitsOfAnyScript(
     text
       .replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹⁺⁻⁼⁽⁾ⁿⁱ]+/gu, (raised) => `^${[...raised].map((sign) => RAISED_AS[RAISED.indexOf(sign)]).join('')}`)

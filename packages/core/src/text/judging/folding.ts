@@ -1,3 +1,4 @@
+import { isPlain } from './characters.ts'
 import { primary } from './languages.ts'
 
 /** Letters of their own that look like others with a mark: no accent is left out of them. */
@@ -49,6 +50,7 @@ export function inSmall(text: string, language: string): string {
  */
 export function respelled(text: string, language: string): string {
   const code = primary(language)
+  if (code !== 'ca' && isPlain(text)) return text
   let plain = text
   const digraphs = DIGRAPHS[code]
   if (digraphs) plain = plain.replace(/[äöüæøå]/gu, (letter) => digraphs[letter] ?? letter)
@@ -87,23 +89,31 @@ function devanagari(text: string): string {
     .normalize('NFC')
 }
 
-const LATIN_OR_GREEK = /[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}]/u
-
 /**
  * Returns a text without the accents that a keyboard may lack, in small letters: é is e, ё is е. Letters of the language's
  * own stay, and so do the marks of scripts in which they are letters: vowel signs, tones, voiced kana.
  */
 export function unaccented(text: string, language: string): string {
+  if (isPlain(text)) return text
   const own = OWN_LETTERS[primary(language)] ?? ''
-  if (!LATIN_OR_GREEK.test(text)) return text
-  return [...text.normalize('NFC')]
-    .map((letter) => {
-      if (own.includes(letter) || !LATIN_OR_GREEK.test(letter)) return letter
-      const base = letter.normalize('NFD').replace(/\p{M}+/gu, '')
-      return base === 'ı' ? base : (STROKES[base] ?? base)
-    })
-    .join('')
-    .replace(/(?<=[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}])\p{M}+/gu, '')
+  return text
+    .normalize('NFC')
+    .replace(MARKED, (sign) => (own.includes(sign) ? sign : baseOf(sign)))
+    .replace(LOOSE_MARKS, '')
+}
+
+/** Letters that may have an accent, and accents that stand behind such a letter. */
+const MARKED = /(?![!-~])[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}]/gu
+const LOOSE_MARKS = /(?<=[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}])\p{M}+/gu
+const BASES = new Map<string, string>()
+
+function baseOf(letter: string): string {
+  let base = BASES.get(letter)
+  if (base === undefined) {
+    const bare = letter.normalize('NFD').replace(/\p{M}+/gu, '')
+    BASES.set(letter, (base = STROKES[bare] ?? bare))
+  }
+  return base
 }
 
 /** Points of Hebrew and Arabic, which may be left out. */

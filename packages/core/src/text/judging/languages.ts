@@ -1,6 +1,13 @@
+const PRIMARY = new Map<string, string>()
+
 /** Returns the primary code of a BCP 47 language, in small letters; empty where there is none. */
 export function primary(language: string): string {
-  return (language.split('-')[0] ?? '').toLowerCase().replace(/^(nn|no)$/u, 'nb')
+  let code = PRIMARY.get(language)
+  if (code === undefined) {
+    code = (language.split('-')[0] ?? '').toLowerCase().replace(/^(nn|no)$/u, 'nb')
+    if (PRIMARY.size < 1000) PRIMARY.set(language, code)
+  }
+  return code
 }
 
 /** Returns the region of a BCP 47 language, in capitals; empty where it names none. */

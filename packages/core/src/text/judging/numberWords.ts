@@ -94,6 +94,7 @@ const TIMES: Record<string, bigint> = { thousand: 1000n, million: 1_000_000n, bi
  */
 export function withDigits(text: string, language: string): string {
   const { digits, words } = numberWordsOf(language)
+  if (!/\d/u.test(text) && !(text.match(/[\p{L}\p{M}]+/gu) ?? []).some((word) => words.has(asKey(word, language)))) return text
   const scaled = MILLIONS.exec(text.trim())
   if (scaled && /^\d+$/u.test(scaled[1]!)) return String(BigInt(scaled[1]!) * TIMES[scaled[2]!.toLowerCase()]!)
   const counted = primary(language) === 'en' ? text.replace(/\ba (?=hundred|thousand|million|billion)/giu, 'one ') : text
