@@ -1,5 +1,6 @@
-import { judgeTyped, randomFrom, gameOf, type EntryList } from '@otter/core'
+import { JudgeOptionsInput, randomFrom, gameOf, type EntryList } from '@otter/core'
 import { QuizOptions, type QuizPuzzle } from '@otter/core/games/quiz'
+import { serverKnowledge } from '../packages/server/src/dictionary/knowledge.ts'
 import { idOf, sampleList } from '../packages/core/test/sampleWords.ts'
 
 const TYPED = 10_000
@@ -59,10 +60,12 @@ export function benchQuiz(): void {
     given: typed[index % typed.length]!,
     accepted: others[Math.floor(index / 5) % others.length]!,
   }))
+  const judging = JudgeOptionsInput.parse({ language: 'en' })
   const judged = timed(
     () =>
-      all.filter(({ given, accepted }) => judgeTyped(given, [accepted], others, { accents: 'folded', language: 'en' }))
-        .length,
+      all.filter(
+        ({ given, accepted }) => serverKnowledge.judge.judge(given, { accepted: [accepted], others }, judging).right,
+      ).length,
   )
   const compared = timed(
     () => all.filter(({ given, accepted }) => given.toLowerCase() === accepted.toLowerCase()).length,

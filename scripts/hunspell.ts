@@ -64,9 +64,15 @@ function readAffixes(text: string): { byFlag: Map<string, Affix>; flagsOf: Flags
   const split: Flags = (flags) =>
     kind === 'long' ? (flags.match(/../gu) ?? []) : kind === 'num' ? flags.split(',') : [...flags]
   const flagsOf: Flags = (flags) =>
-    flags === '' ? [] : aliases.length > 0 && /^\d+$/u.test(flags) ? split(aliases[Number(flags) - 1]?.[1] ?? '') : split(flags)
+    flags === ''
+      ? []
+      : aliases.length > 0 && /^\d+$/u.test(flags)
+        ? split(aliases[Number(flags) - 1]?.[1] ?? '')
+        : split(flags)
   const never = new Set(
-    lines.filter(([name]) => name === 'FORBIDDENWORD' || name === 'ONLYINCOMPOUND' || name === 'NEEDAFFIX').flatMap(([name, flag]) => (name === 'NEEDAFFIX' ? [] : [flag!])),
+    lines
+      .filter(([name]) => name === 'FORBIDDENWORD' || name === 'ONLYINCOMPOUND' || name === 'NEEDAFFIX')
+      .flatMap(([name, flag]) => (name === 'NEEDAFFIX' ? [] : [flag!])),
   )
   const byFlag = new Map<string, Affix>()
   for (const [name, flag, strip, add, condition] of lines) {
@@ -77,7 +83,8 @@ function readAffixes(text: string): { byFlag: Map<string, Affix>; flagsOf: Flags
       continue
     }
     const [bare = '', flags = ''] = (add ?? '0').split('/')
-    const pattern = condition === undefined || condition === '.' ? '' : condition.replace(/[-^](?=\])/gu, '\\$&').replace(/'/gu, "'")
+    const pattern =
+      condition === undefined || condition === '.' ? '' : condition.replace(/[-^](?=\])/gu, '\\$&').replace(/'/gu, "'")
     byFlag.get(flag)?.rules.push({
       strip: strip === '0' ? '' : strip,
       add: bare === '0' ? '' : bare,

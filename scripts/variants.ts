@@ -37,10 +37,14 @@ export function variantPairs(): [british: string, american: string][] {
   const pairs = new Map(MORE.split(',').map((pair) => pair.split(' ') as [string, string]))
   for (const british of scowl['english/british']) {
     if (pairs.has(british) || american.has(british)) continue
-    const found = RULES.flatMap(([from, to]) => [british.replace(from, to)]).find((word) => word !== british && american.has(word))
+    const found = RULES.flatMap(([from, to]) => [british.replace(from, to)]).find(
+      (word) => word !== british && american.has(word),
+    )
     const twice =
       found ??
-      RULES.flatMap(([from, to]) => RULES.map(([other, into]) => british.replace(from, to).replace(other, into))).find((word) => word !== british && american.has(word))
+      RULES.flatMap(([from, to]) => RULES.map(([other, into]) => british.replace(from, to).replace(other, into))).find(
+        (word) => word !== british && american.has(word),
+      )
     if (twice !== undefined) pairs.set(british, twice)
   }
   // Words in -ise are in both lists: the one in -ize is the American one.

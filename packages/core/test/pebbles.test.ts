@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { newEntry, randomFrom, type EntryList, type Response, type TeamMove } from '../src/index.ts'
+import { newEntry, NO_KNOWLEDGE, randomFrom, type EntryList, type Response, type TeamMove } from '../src/index.ts'
 import {
   pebbles,
   PebblesOptions,
@@ -180,7 +180,7 @@ describe('Twists', () => {
           seat: 1,
           rules: { order: 'made', hints: true, second: true, telling: 'at-once' },
           shared: null,
-          knowledge: { version: '', dictionary: () => undefined },
+          knowledge: NO_KNOWLEDGE,
           clock: 1,
           now: 1,
         }).play

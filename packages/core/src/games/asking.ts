@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { EntryList } from '../list/entry.ts'
-import { MAX_ENTRIES } from '../list/entry.ts'
+import { acceptedOf, MAX_ENTRIES } from '../list/entry.ts'
 import { swapSides } from '../list/swapSides.ts'
 import { markTelling } from './telling.ts'
 
@@ -25,12 +25,15 @@ export function askedList(list: EntryList, { ask, take, group, first }: Asking):
       : take === 'first'
         ? list.entries.slice(0, first)
         : list.entries
-  if (ask === 'answer') return chosen === list.entries ? list : { ...list, entries: chosen }
+  const isSwapped = ask === 'prompt'
+  if (!isSwapped && chosen === list.entries) return list
+  const taken = new Set(chosen.map(({ id }) => id))
+  const rest = list.entries.filter(({ id }) => !taken.has(id))
   return {
     ...list,
-    answerLanguage: list.promptLanguage,
-    promptLanguage: list.answerLanguage,
-    entries: swapSides(chosen),
+    ...(isSwapped && { answerLanguage: list.promptLanguage, promptLanguage: list.answerLanguage }),
+    entries: isSwapped ? swapSides(chosen) : chosen,
+    beside: (isSwapped ? swapSides(rest) : rest).flatMap(acceptedOf),
   }
 }
 

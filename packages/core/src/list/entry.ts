@@ -85,6 +85,12 @@ export function newEntry<Known extends Partial<Entry> & { id: string }>(
   }
 }
 
+/** Returns all texts that count as an entry's answer. */
+export function acceptedOf({ answer, accepted, choices }: Entry): string[] {
+  const right = choices.filter((choice) => choice.right).map(({ text }) => text)
+  return [answer.text, ...accepted, ...right].filter((text) => text.trim() !== '')
+}
+
 /** Tells whether nothing has been put into an entry yet. */
 export function isEmptyEntry({ answer, prompt, accepted, choices, hint, fact }: Entry): boolean {
   return (
@@ -111,5 +117,7 @@ export const EntryList = z.object({
   entries: z.array(Entry).max(MAX_ENTRIES),
   /** What became of entries with the teacher's students, by their ids; absent where nobody asked. */
   proved: z.record(z.string(), z.object({ met: z.number().int(), right: z.number().int() })).optional(),
+  /** All that counts for entries of the list which are not asked now; absent where all are. */
+  beside: z.array(z.string()).optional(),
 })
 export type EntryList = z.infer<typeof EntryList>

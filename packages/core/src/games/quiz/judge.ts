@@ -1,6 +1,8 @@
 import { foldText } from '../../text/foldText.ts'
-import { judgeTyped, type Leniency } from '../../text/typedAnswer.ts'
+import { JudgeOptionsInput } from '../../text/judging/options.ts'
+import type { RightRule, WrongRule } from '../../text/judging/verdict.ts'
 import type { GivenDetail } from '../contract.ts'
+import type { Knowledge } from '../knowledge.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
 /** What a student gave: numbers of choices, a text, or whether a claim is true. */
@@ -12,26 +14,32 @@ export interface Judged {
   right: boolean
   /** The answer in words, as results show it. */
   given: string
-  /** For typed answers: what it counts as, and why. */
+  /** For typed answers: what it counts as, and why it counts or not; none where nothing was typed. */
   accepted: string
-  why: Leniency
+  why: RightRule | WrongRule | 'none'
 }
 
+const JUDGING = JudgeOptionsInput.parse({})
+
 /** Judges an answer; undefined where it doesn't fit the question. */
-export function judge(puzzle: QuizPuzzle, question: QuizQuestion, answer: QuizAnswer): Judged | undefined {
+export function judge(
+  puzzle: QuizPuzzle,
+  question: QuizQuestion,
+  answer: QuizAnswer,
+  { judge: typed }: Knowledge,
+): Judged | undefined {
   if (question.form === 'typed' && answer.type === 'type') {
-    const others = puzzle.questions
-      .filter(({ entryId }) => entryId !== question.entryId)
-      .map((other) => other.answer.text)
-    const verdict = judgeTyped(answer.text, question.accepted, others, {
-      accents: puzzle.accents,
-      language: puzzle.language,
-    })
+    const others = puzzle.others ?? puzzle.questions.map((one) => one.answer.text)
+    const verdict = typed.judge(
+      answer.text,
+      { accepted: question.accepted, others: others.filter((text) => !question.accepted.includes(text)) },
+      { ...JUDGING, ...puzzle.judging, accents: puzzle.accents, language: puzzle.language },
+    )
     return {
-      right: verdict !== undefined,
+      right: verdict.right,
       given: answer.text.trim(),
-      accepted: verdict?.accepted ?? '',
-      why: verdict?.why ?? 'none',
+      accepted: verdict.right ? verdict.accepted : '',
+      why: verdict.why,
     }
   }
   if (question.form === 'true-false' && answer.type === 'claim') {

@@ -12,7 +12,7 @@ export function countLate(
   puzzle: QuizPuzzle,
   play: QuizPlay,
   { for: madeFor, move }: { for: string; move: QuizMove },
-  { shared }: Turn,
+  { shared, knowledge }: Turn,
 ): Step<QuizPlay> {
   const nothing = { play, responses: [] }
   if (move.type !== 'choose' && move.type !== 'type' && move.type !== 'claim') return nothing
@@ -22,7 +22,7 @@ export function countLate(
   const passed = play.answers[index]
   const question = passed && puzzle.questions[passed.question]!
   if (!question || passed.why !== 'none' || passed.given !== '') return nothing
-  const judged = judge(puzzle, question, move)
+  const judged = judge(puzzle, question, move, knowledge)
   if (!judged) return nothing
   const milliseconds = (question.seconds || UNHURRIED) * 1000
   const outcome = !question.scored ? 'opinion' : judged.right ? 'right' : 'wrong'

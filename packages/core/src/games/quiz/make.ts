@@ -1,5 +1,5 @@
 import { faceKey } from '../../list/checks/faceKey.ts'
-import { isEmptyEntry, USUAL_WORTH, type Entry, type EntryList } from '../../list/entry.ts'
+import { acceptedOf, isEmptyEntry, USUAL_WORTH, type Entry, type EntryList } from '../../list/entry.ts'
 import { isEmptyFace } from '../../list/face.ts'
 import type { Random } from '../../random/random.ts'
 import { PuzzleError, type Fit, type FitNote } from '../contract.ts'
@@ -70,7 +70,7 @@ export function make(list: EntryList, options: QuizOptions, random: Random): Qui
 /** Returns a quiz of some entries of a list, in the order in which they are given. */
 export function quizFor(list: EntryList, entries: readonly Entry[], options: QuizOptions, random: Random): QuizPuzzle {
   const wrong = new WrongChoices(list.entries, list.answerLanguage)
-  const { speed, accents, cards, second, pass } = options
+  const { speed, accents, cards, second, pass, articles, slips, variants } = options
   return {
     questions: entries.map((entry) => questionOf(entry, options, wrong, random)),
     speed,
@@ -79,6 +79,8 @@ export function quizFor(list: EntryList, entries: readonly Entry[], options: Qui
     second,
     pass,
     language: list.answerLanguage,
+    judging: { articles, slips, variants },
+    others: [...new Set([...list.entries.flatMap(acceptedOf), ...(list.beside ?? [])])],
   }
 }
 
@@ -110,11 +112,7 @@ function questionOf(entry: Entry, options: QuizOptions, wrong: WrongChoices, ran
     fact,
     scored,
     choices: form === 'typed' ? [] : choices,
-    accepted: [
-      answer.text,
-      ...entry.accepted,
-      ...entry.choices.filter(({ right }) => right).map(({ text }) => text),
-    ].filter((text) => text.trim() !== ''),
+    accepted: acceptedOf(entry),
     seconds: entry.seconds ?? options.seconds,
     worth: scored ? (entry.worth ?? USUAL_WORTH) : 0,
   }

@@ -15,6 +15,12 @@ export const QuizOptions = z.strictObject({
   /** How much of the points depends on speed. */
   speed: z.enum(['off', 'gentle', 'strong']).default('off'),
   accents: z.enum(['kept', 'folded']).default('folded'),
+  /** Whether an article may be left out, must be there, or is what is asked. */
+  articles: z.enum(['free', 'must', 'asked']).default('free'),
+  /** Which slips of the hand are forgiven. */
+  slips: z.enum(['off', 'long', 'generous']).default('long'),
+  /** Whether British and American spelling are one. */
+  variants: z.boolean().default(true),
   /** Whether the cards are looked through before it begins. */
   cards: z.boolean().default(false),
   /** Whether what was missed is asked again at the end. */

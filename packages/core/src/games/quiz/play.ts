@@ -102,7 +102,7 @@ const move: QuizCourse['move'] = (puzzle, play, made, turn) => {
       : settle(puzzle, play, NOTHING, { type: 'nothing' }, turn)
   }
   const late = question.seconds > 0 && taken > question.seconds * 1000 + GRACE
-  const judged = judge(puzzle, question, made)
+  const judged = judge(puzzle, question, made, turn.knowledge)
   if (!judged) return { play }
   return settle(puzzle, play, late ? { ...judged, right: false } : judged, detailOf(question, made, judged), turn)
 }
@@ -186,7 +186,7 @@ function moveInStep(puzzle: QuizPuzzle, play: QuizPlay, made: QuizMove, turn: Tu
   }
   if (made.type !== 'choose' && made.type !== 'type' && made.type !== 'claim') return { play }
   if (here.phase === 'told' && !standing.change) return { play }
-  const judged = judge(puzzle, question, made)
+  const judged = judge(puzzle, question, made, turn.knowledge)
   if (!judged) return { play }
   const again = here.phase === 'told' ? { ...here, answers: here.answers.slice(0, -1) } : here
   const taken = Math.max(0, turn.now - standing.openedAt)

@@ -1,4 +1,5 @@
 import type { Face } from '../../list/face.ts'
+import type { JudgeOptions } from '../../text/judging/options.ts'
 import type { QuizOptions } from './options.ts'
 
 /** A choice of a question. */
@@ -31,4 +32,8 @@ export interface QuizPuzzle extends Pick<QuizOptions, 'speed' | 'accents' | 'car
   questions: QuizQuestion[]
   /** BCP 47 code of the answers. */
   language: string
+  /** How typed answers are judged beside accents; absent where a puzzle is older than these choices. */
+  judging?: Pick<JudgeOptions, 'articles' | 'slips' | 'variants'>
+  /** All answers of the list, with all that counts for them, also of entries that are not asked. */
+  others?: string[]
 }

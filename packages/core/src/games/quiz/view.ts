@@ -1,7 +1,6 @@
-import type { Leniency } from '../../text/typedAnswer.ts'
 import type { Ahead, Sight, Standing } from '../contract.ts'
 import { revealedFace, shownFace, shownTogether, type ShownFace } from '../shownFace.ts'
-import { wordsOf } from './judge.ts'
+import { wordsOf, type Judged } from './judge.ts'
 import { moment, type Answered, type QuizMove, type QuizPlay } from './play.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
@@ -32,7 +31,7 @@ export interface ToldAnswer {
   answers: string[]
   /** What a typed answer counted as, and why. */
   accepted: string
-  why: Leniency
+  why: Judged['why']
   points: number
   fact: string
   /** Whether each choice is right. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { randomFrom } from '../../random/random.ts'
-import { judgeTyped } from '../../text/typedAnswer.ts'
+import { JudgeOptionsInput } from '../../text/judging/options.ts'
 import type { TeamCourse, TeamLife } from '../../wall/teamed.ts'
 import { credited, nextTurn, turnsShown } from '../../wall/teams.ts'
 import type { Sight } from '../contract.ts'
@@ -10,6 +10,7 @@ import { revealedFace, shownTogether, type ShownFace } from '../shownFace.ts'
 import { FEWEST_LINKS, MOST_LINKS } from './options.ts'
 import type { ThreadPuzzle } from './puzzle.ts'
 
+const JUDGING = JudgeOptionsInput.parse({})
 const MOST_ITEMS = MOST_LINKS * MOST_LINKS
 
 /** What can be done: choose slips that belong together, tell their link, or have it told; or stop. */
@@ -108,8 +109,12 @@ const move: ThreadCourse['move'] = (puzzle, play, made, turn) => {
   // Only a teacher at the wall hears what is said.
   if (made.type === 'heard') return turn.teams === undefined ? { play } : said(puzzle, play, made.right)
   const others = [...puzzle.links, ...puzzle.otherLinks].filter((name) => name !== puzzle.links[link])
-  const verdict = judgeTyped(made.link, [puzzle.links[link]!], others, { accents: 'folded', language: puzzle.language })
-  return said(puzzle, play, verdict !== undefined)
+  const against = { accepted: [puzzle.links[link]!], others }
+  return said(
+    puzzle,
+    play,
+    turn.knowledge.judge.judge(made.link, against, { ...JUDGING, language: puzzle.language }).right,
+  )
 }
 
 function chosen(

@@ -37,7 +37,11 @@ function withoutBrackets(text: string): string[] {
   // Nothing but brackets: they are part of it.
   if (left === '') return []
   const kept = inner.startsWith('-') ? inner.slice(1) : inner
-  return [left, `${before}${space}${kept}${after}`.trim(), ...(space === '' ? ended(before, kept).map((word) => word + after) : [])]
+  return [
+    left,
+    `${before}${space}${kept}${after}`.trim(),
+    ...(space === '' ? ended(before, kept).map((word) => word + after) : []),
+  ]
 }
 
 function withoutSlash(text: string): string[] {

@@ -36,7 +36,10 @@ export function inPlain(text: string): string {
   if (isPlain(text)) return text
   return digitsOfAnyScript(
     text
-      .replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹⁺⁻⁼⁽⁾ⁿⁱ]+/gu, (raised) => `^${[...raised].map((sign) => RAISED_AS[RAISED.indexOf(sign)]).join('')}`)
+      .replace(
+        /[⁰¹²³⁴⁵⁶⁷⁸⁹⁺⁻⁼⁽⁾ⁿⁱ]+/gu,
+        (raised) => `^${[...raised].map((sign) => RAISED_AS[RAISED.indexOf(sign)]).join('')}`,
+      )
       .replace(/[₀-₉₊₋₌₍₎]/gu, (lowered) => LOWERED_AS[LOWERED.indexOf(lowered)]!)
       .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/gu, (sign) => ` ${sign.normalize('NFKC').replace('\u2044', '/')}`)
       .replace(/\u2044/gu, '/')

@@ -9,7 +9,10 @@ const ELEMENT = new Set(ELEMENTS)
 /** Formulas in capitals alone, without a number: all others of that kind are taken for abbreviations. */
 const KNOWN = new Set('KOH HCN HF KI KF BN SIC HNO HI OH'.split(' '))
 const PART = `(?:[A-Z][a-z]?\\d*|[([]|[)\\]]\\d*)`
-const FORMULA = new RegExp(`^\\d*${PART}+(?:[·.*]\\d*${PART}+)*(?:\\((?:s|l|g|aq)\\))?(?:\\^?\\d*[-+]|\\^[-+]\\d*)?$`, 'u')
+const FORMULA = new RegExp(
+  `^\\d*${PART}+(?:[·.*]\\d*${PART}+)*(?:\\((?:s|l|g|aq)\\))?(?:\\^?\\d*[-+]|\\^[-+]\\d*)?$`,
+  'u',
+)
 
 /** Returns a text without spaces, with its numbers as plain digits; a charge follows ^. */
 function plainFormula(text: string): string {
@@ -26,7 +29,8 @@ export function isChemical(text: string): boolean {
   const hasNumber = /\d/u.test(plain.replace(/^\d+/u, ''))
   const hasCharge = /[-+]$/u.test(plain)
   // B+ is a mark or a blood group.
-  if (symbols.length === 1) return (hasCharge && !/^[BCOV][-+]$/u.test(plain)) || (hasNumber && /^(?:H|O|N|F|I|P|S|C|Cl|Br)\d+$/u.test(plain))
+  if (symbols.length === 1)
+    return (hasCharge && !/^[BCOV][-+]$/u.test(plain)) || (hasNumber && /^(?:H|O|N|F|I|P|S|C|Cl|Br)\d+$/u.test(plain))
   return hasNumber || hasCharge || KNOWN.has(plain) || (/[A-Z]/u.test(plain.slice(1)) && /[a-z]/u.test(plain))
 }
 

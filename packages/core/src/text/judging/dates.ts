@@ -65,7 +65,9 @@ export function datesOf(text: string, language: string): string[] {
   }
   if (month === undefined || numbers.length === 0 || numbers.length > 2) return []
   const day = numbers.find((number) => number >= 1 && number <= 31)
-  const year = numbers.find((number, index) => number > 31 || (index !== numbers.indexOf(day ?? -1) && numbers.length === 2))
+  const year = numbers.find(
+    (number, index) => number > 31 || (index !== numbers.indexOf(day ?? -1) && numbers.length === 2),
+  )
   return [`${year ?? ''}-${month}-${day ?? ''}`]
 }
 
@@ -82,7 +84,8 @@ function numericDates(first: string, second: string, third: string, language: st
 }
 
 function eastern(text: string): string[] {
-  const [, year = '', month, day = ''] = /^(?:(\d{1,4})\s*[年년]\s*)?(\d{1,2})\s*[月월]\s*(?:(\d{1,2})\s*[日일号])?$/u.exec(text.trim()) ?? []
+  const [, year = '', month, day = ''] =
+    /^(?:(\d{1,4})\s*[年년]\s*)?(\d{1,2})\s*[月월]\s*(?:(\d{1,2})\s*[日일号])?$/u.exec(text.trim()) ?? []
   return month === undefined ? [] : [`${year}-${Number(month)}-${day}`]
 }
 
@@ -106,7 +109,12 @@ const AFTER = /^(?:ad|ce|nchr|nach christus|nuz|apjc|apresjc|dc|ec|нэ|н э|μ
 
 /** Returns a year with its era, below 0 before the common one; undefined where no era is said. */
 export function eraOf(text: string): number | undefined {
-  const plain = inPlain(text).toLowerCase().normalize('NFD').replace(/\p{M}/gu, '').replace(/[.,\s-]+/gu, ' ').trim()
+  const plain = inPlain(text)
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .replace(/[.,\s-]+/gu, ' ')
+    .trim()
   const [, before = '', year, after = ''] = /^([^\d]*?)\s*(\d{1,4})\s*([^\d]*)$/u.exec(plain) ?? []
   if (year === undefined) return undefined
   const sign = `${before}${after}`.replace(/\s+/gu, '')

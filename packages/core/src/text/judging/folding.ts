@@ -40,7 +40,10 @@ const STROKES: Record<string, string> = { ø: 'o', ł: 'l', đ: 'd', ħ: 'h', ŧ
 export function inSmall(text: string, language: string): string {
   const code = primary(language)
   const turkish = code === 'tr' || code === 'az' ? text.replace(/İ/gu, 'i').replace(/I/gu, 'ı') : text
-  return turkish.toLowerCase().replace(/i\u0307/gu, 'i').replace(/ς/gu, 'σ')
+  return turkish
+    .toLowerCase()
+    .replace(/i\u0307/gu, 'i')
+    .replace(/ς/gu, 'σ')
 }
 
 /**
@@ -60,7 +63,11 @@ export function respelled(text: string, language: string): string {
   if (/\p{Script=Hebrew}/u.test(plain)) plain = plain.replace(/[ךםןףץ]/gu, (letter) => HEBREW_FINALS[letter]!)
   if (/\p{Script=Arabic}/u.test(plain)) plain = arabic(plain)
   if (/\p{Script=Devanagari}/u.test(plain)) plain = devanagari(plain)
-  if (/\p{Script=Cyrillic}/u.test(plain)) plain = plain.normalize('NFD').replace(/[\u0300\u0301]/gu, '').normalize('NFC')
+  if (/\p{Script=Cyrillic}/u.test(plain))
+    plain = plain
+      .normalize('NFD')
+      .replace(/[\u0300\u0301]/gu, '')
+      .normalize('NFC')
   if (code === 'ro') plain = plain.replace(/ş/gu, 'ș').replace(/ţ/gu, 'ț')
   // Which accent stands on an Italian e is no matter of spelling to most.
   if (code === 'it') plain = plain.replace(/é/gu, 'è')

@@ -57,7 +57,10 @@ export class Forms {
   readonly time = lazy(() => (this.hasDigit() ? timeOf(this.exact) : undefined))
   readonly era = lazy(() => (this.hasDigit() ? eraOf(this.exact) : undefined))
   readonly dates = lazy(() => (this.hasDigit() ? datesOf(this.exact, this.language) : []))
-  readonly spokenDates = lazy(() => [...this.dates(), ...(this.inDigits() === this.exact ? [] : datesOf(this.inDigits(), this.language))])
+  readonly spokenDates = lazy(() => [
+    ...this.dates(),
+    ...(this.inDigits() === this.exact ? [] : datesOf(this.inDigits(), this.language)),
+  ])
   readonly isChemical = lazy(() => isChemical(this.exact))
   readonly couldBeChemical = lazy(() => couldBeChemical(this.exact))
   readonly chemical = lazy(() => chemicalForm(this.exact))

@@ -5,7 +5,7 @@ import type { WordKnowledge } from './knowledge.ts'
 import { andsOf } from './languages.ts'
 import { matched, wordPairs, wordsBeside, type MatchContext } from './match.ts'
 import type { JudgeOptions } from './options.ts'
-import { nearness, type Nearness } from './slips.ts'
+import { nearness, withoutMarks, type Nearness } from './slips.ts'
 import type { RightRule, Verdict, WrongRule } from './verdict.ts'
 
 /** What a typed answer is judged against. */
@@ -45,7 +45,7 @@ const LONGEST = 2000
 
 const wrong = (why: WrongRule): Verdict => ({ right: false, why })
 
-/** Most texts of lists that are kept in their forms: they come again with every answer. */
+/** Most texts that are kept in their forms: those of lists come again with every answer, and classes answer alike. */
 const MOST_KEPT = 20_000
 
 /** Judges typed answers by what is known of languages. */
@@ -82,7 +82,7 @@ export class Judge {
   private judgeOne(given: string, { accepted, others }: JudgedAgainst, options: JudgeOptions): Verdict {
     const { knowledge } = this
     const { language } = options
-    const typed = new Forms(given, language)
+    const typed = this.formsOf(given, language)
     if (typed.exact === '') return wrong('empty')
     const meant = accepted.flatMap((text) =>
       alternativesOf(text).map((one) => ({ text, forms: this.formsOf(one, language) })),
@@ -102,9 +102,14 @@ export class Judge {
         : { right: true, accepted: best.text, why: ORDER[best.rank]! }
     if (!isClosed)
       for (const { text, forms } of meant) {
+        if (looksLike(typed, forms)) {
+          reasons.push('letter')
+          continue
+        }
         const near = nearTo(typed, forms, options, knowledge)
         if (near === 'slip') {
-          const isOther = isNearer(Infinity) || foreign.some((other) => nearTo(typed, other, options, knowledge) === 'slip')
+          const isOther =
+            isNearer(Infinity) || foreign.some((other) => nearTo(typed, other, options, knowledge) === 'slip')
           return isOther ? wrong('other') : { right: true, accepted: text, why: 'slip' }
         }
         if (near !== 'far') reasons.push(near)
@@ -145,11 +150,7 @@ interface Compared {
   isClosed: boolean
 }
 
-function compareAll(
-  typed: Forms,
-  meant: readonly { text: string; forms: Forms }[],
-  context: MatchContext,
-): Compared {
+function compareAll(typed: Forms, meant: readonly { text: string; forms: Forms }[], context: MatchContext): Compared {
   let best: Compared['best']
   const reasons: WrongRule[] = []
   let isClosed = false
@@ -184,6 +185,11 @@ function nearTo(
     return isWord ? 'word' : near
   }
   return 'far'
+}
+
+/** Tells whether only a letter of the language's own is another one, which looks alike without its mark. */
+function looksLike(typed: Forms, meant: Forms): boolean {
+  return withoutMarks(typed.letters()) === withoutMarks(meant.letters())
 }
 
 /** Whether most answers of a list are symbols and formulas of chemistry, and at least one is nothing else. */

@@ -117,16 +117,20 @@ function byAccents(typed: Forms, meant: Forms, { accents }: JudgeOptions, { isWo
   if (accents === 'kept') return differs('accents-count')
   // An accent that was not left out but is another makes another word, where it is one.
   const isOther =
+    ACCENTS_TELL.has(primary(meant.language)) &&
     hasMore(typed.small(), meant.small()) &&
     typed.words().some((word) => !meant.words().includes(word) && isWord(word, typed.language) === true)
   return isOther ? differs('word') : same('accents')
 }
 
+/** Languages in which an accent makes one word another. */
+const ACCENTS_TELL = new Set(['es', 'fr', 'pt', 'ca', 'el', 'pl', 'ru'])
 const MARK = /\p{M}/gu
 
 /** Tells whether a text has marks that the other lacks. */
 function hasMore(one: string, other: string): boolean {
-  const [left, right] = [one, other].map((text) => text.normalize('NFD').match(MARK) ?? []) as [string[], string[]]
+  const marksOf = (text: string): string[] => [...(text.normalize('NFD').match(MARK) ?? [])]
+  const [left, right] = [marksOf(one), marksOf(other)]
   return left.some((mark) => left.filter((each) => each === mark).length > right.filter((each) => each === mark).length)
 }
 
@@ -135,9 +139,24 @@ function byArticle(typed: Forms, meant: Forms, options: JudgeOptions, knowledge:
   if (given === '' && wanted === '') return undefined
   // With both articles taken off, or with one, where the other's is part of the word.
   const pairs = [
-    { spelling: [typed.restSpelling(), meant.restSpelling()], bare: [typed.restBare(), meant.restBare()], article: given, other: wanted },
-    { spelling: [typed.restSpelling(), meant.spelling()], bare: [typed.restBare(), meant.bare()], article: given, other: '' },
-    { spelling: [typed.spelling(), meant.restSpelling()], bare: [typed.bare(), meant.restBare()], article: '', other: wanted },
+    {
+      spelling: [typed.restSpelling(), meant.restSpelling()],
+      bare: [typed.restBare(), meant.restBare()],
+      article: given,
+      other: wanted,
+    },
+    {
+      spelling: [typed.restSpelling(), meant.spelling()],
+      bare: [typed.restBare(), meant.bare()],
+      article: given,
+      other: '',
+    },
+    {
+      spelling: [typed.spelling(), meant.restSpelling()],
+      bare: [typed.bare(), meant.restBare()],
+      article: '',
+      other: wanted,
+    },
   ]
   for (const { spelling, bare, article, other } of pairs) {
     const isSpelled = spelling[0] === spelling[1]

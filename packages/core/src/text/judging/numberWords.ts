@@ -4,7 +4,17 @@ import { spelledNumber, spelledOrdinal } from './spelledNumbers.ts'
 
 /** Words for parts, and for numbers that are said in more ways than one, by language; in small letters without accents. */
 const MORE: Record<string, Record<string, string>> = {
-  de: { ein: '1', eine: '1', einhundert: '100', hundert: '100', tausend: '1000', 'eine million': '1000000', halb: '1/2', 'ein halb': '1/2', zwo: '2' },
+  de: {
+    ein: '1',
+    eine: '1',
+    einhundert: '100',
+    hundert: '100',
+    tausend: '1000',
+    'eine million': '1000000',
+    halb: '1/2',
+    'ein halb': '1/2',
+    zwo: '2',
+  },
   en: {
     'a hundred': '100',
     hundred: '100',
@@ -28,15 +38,71 @@ const MORE: Record<string, Record<string, string>> = {
     dozen: '12',
     'a dozen': '12',
   },
-  es: { un: '1', una: '1', 'un millon': '1000000', millon: '1000000', medio: '1/2', 'un medio': '1/2', 'un tercio': '1/3', 'un cuarto': '1/4' },
-  fr: { une: '1', 'un million': '1000000', million: '1000000', demi: '1/2', 'un demi': '1/2', 'un tiers': '1/3', 'un quart': '1/4', septante: '70', huitante: '80', nonante: '90' },
-  he: { אחד: '1', אחת: '1', שניים: '2', שתיים: '2', שלושה: '3', ארבעה: '4', חמישה: '5', שישה: '6', שבעה: '7', שמונה: '8', תשעה: '9', עשרה: '10' },
-  ar: { واحد: '1', اثنان: '2', ثلاثه: '3', اربعه: '4', خمسه: '5', سته: '6', سبعه: '7', ثمانيه: '8', تسعه: '9', عشره: '10' },
-  pt: { uma: '1', duas: '2', dezesseis: '16', dezessete: '17', dezenove: '19', catorze: '14', quatorze: '14', milhao: '1000000', 'um milhao': '1000000', meio: '1/2' },
+  es: {
+    un: '1',
+    una: '1',
+    'un millon': '1000000',
+    millon: '1000000',
+    medio: '1/2',
+    'un medio': '1/2',
+    'un tercio': '1/3',
+    'un cuarto': '1/4',
+  },
+  fr: {
+    une: '1',
+    'un million': '1000000',
+    million: '1000000',
+    demi: '1/2',
+    'un demi': '1/2',
+    'un tiers': '1/3',
+    'un quart': '1/4',
+    septante: '70',
+    huitante: '80',
+    nonante: '90',
+  },
+  he: {
+    אחד: '1',
+    אחת: '1',
+    שניים: '2',
+    שתיים: '2',
+    שלושה: '3',
+    ארבעה: '4',
+    חמישה: '5',
+    שישה: '6',
+    שבעה: '7',
+    שמונה: '8',
+    תשעה: '9',
+    עשרה: '10',
+  },
+  ar: {
+    واحد: '1',
+    اثنان: '2',
+    ثلاثه: '3',
+    اربعه: '4',
+    خمسه: '5',
+    سته: '6',
+    سبعه: '7',
+    ثمانيه: '8',
+    تسعه: '9',
+    عشره: '10',
+  },
+  pt: {
+    uma: '1',
+    duas: '2',
+    dezesseis: '16',
+    dezessete: '17',
+    dezenove: '19',
+    catorze: '14',
+    quatorze: '14',
+    milhao: '1000000',
+    'um milhao': '1000000',
+    meio: '1/2',
+  },
   ru: { одна: '1', одно: '1', две: '2' },
 }
 /** Numbers up to here are known in words one by one; above, thousands and millions. */
 const EACH = 1100
+const ROUND = [...Array.from({ length: 100 }, (_, index) => index + 1), 200, 250, 300, 400, 500, 600, 700, 800, 900]
 const LONGEST = 7
 
 interface NumberWords {
@@ -48,7 +114,9 @@ interface NumberWords {
 const BY_LANGUAGE = new Map<string, NumberWords>()
 
 function folded(text: string, language: string): string {
-  return unaccented(inSmall(text, language), language).replace(/[-\s\u200c]+/gu, ' ').trim()
+  return unaccented(inSmall(text, language), language)
+    .replace(/[-\s\u200c]+/gu, ' ')
+    .trim()
 }
 
 /** Returns a spelled number as it is looked up: in English without “and”. */
@@ -68,11 +136,17 @@ function numberWordsOf(language: string): NumberWords {
   }
   for (let value = 0; value <= EACH; value++) add(value)
   for (let value = EACH; value < 2100; value++) add(value)
-  for (const unit of [1000, 1_000_000, 1_000_000_000]) for (let count = 1; count < 1000; count++) add(count * unit)
+  for (const unit of [1000, 1_000_000, 1_000_000_000]) for (const count of ROUND) add(count * unit)
   if (code === 'en')
     for (let value = 1100; value < 2000; value++) {
       const [century, rest] = [Math.floor(value / 100), value % 100]
-      digits.set(asKey(`${spelledNumber(century, code)!} ${rest === 0 ? 'hundred' : rest < 10 ? `oh ${spelledNumber(rest, code)!}` : spelledNumber(rest, code)!}`, code), String(value))
+      digits.set(
+        asKey(
+          `${spelledNumber(century, code)!} ${rest === 0 ? 'hundred' : rest < 10 ? `oh ${spelledNumber(rest, code)!}` : spelledNumber(rest, code)!}`,
+          code,
+        ),
+        String(value),
+      )
     }
   for (let value = 1; value <= 100; value++) {
     const words = spelledOrdinal(value, code)
@@ -94,14 +168,16 @@ const TIMES: Record<string, bigint> = { thousand: 1000n, million: 1_000_000n, bi
  */
 export function withDigits(text: string, language: string): string {
   const { digits, words } = numberWordsOf(language)
-  if (!/\d/u.test(text) && !(text.match(/[\p{L}\p{M}]+/gu) ?? []).some((word) => words.has(asKey(word, language)))) return text
+  if (!/\d/u.test(text) && !(text.match(/[\p{L}\p{M}]+/gu) ?? []).some((word) => words.has(asKey(word, language))))
+    return text
   const scaled = MILLIONS.exec(text.trim())
   if (scaled && /^\d+$/u.test(scaled[1]!)) return String(BigInt(scaled[1]!) * TIMES[scaled[2]!.toLowerCase()]!)
-  const counted = primary(language) === 'en' ? text.replace(/\ba (?=hundred|thousand|million|billion)/giu, 'one ') : text
+  const counted =
+    primary(language) === 'en' ? text.replace(/\ba (?=hundred|thousand|million|billion)/giu, 'one ') : text
   const ordinals = counted.replace(/(\d+)(?:st|nd|rd|th|º|ª|\.º|\.ª|er|re|ère|e|ème|ième)(?![\p{L}\p{N}])/giu, '$1th')
   const tokens = ordinals.match(TOKEN) ?? []
   let made = ''
-  for (let from = 0; from < tokens.length; ) {
+  for (let from = 0; from < tokens.length;) {
     if (!/\p{L}/u.test(tokens[from]!) || !words.has(asKey(tokens[from]!, language).split(' ')[0]!)) {
       made += tokens[from++]!
       continue

@@ -14,7 +14,10 @@ const NEGATIVE = /^(?:minus|negative|moins|menos|meno|min|минус|μείον|
 
 /** Returns a text as a number with its unit; undefined where it is none. */
 export function quantityOf(text: string, language: string): Quantity | undefined {
-  const plain = inPlain(text).trim().replace(NEGATIVE, '-').replace(/[.!?]$/u, (mark, at, whole: string) => (/\d$/u.test(whole.slice(0, at)) ? '' : mark))
+  const plain = inPlain(text)
+    .trim()
+    .replace(NEGATIVE, '-')
+    .replace(/[.!?]$/u, (mark, at, whole: string) => (/\d$/u.test(whole.slice(0, at)) ? '' : mark))
   if (!/\d/u.test(plain)) return undefined
   if (isCurrencyFirst(plain)) return measured(plain.slice(1), plain[0]!, language)
   const [, number, rest = ''] = NUMBER_FIRST.exec(plain) ?? []

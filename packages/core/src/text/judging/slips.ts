@@ -49,7 +49,8 @@ export function nearness(
   return found
 }
 
-function withoutMarks(text: string): string {
+/** Returns a text without any marks, whatever they mean in its language. */
+export function withoutMarks(text: string): string {
   return text.normalize('NFD').replace(/\p{M}/gu, '').replace(/ı/gu, 'i')
 }
 
@@ -62,7 +63,13 @@ function isStrict(given: string, word: string, language: string): boolean {
   if (isNumberWord(word, language) || isNumberWord(given, language) || ELEMENTS.has(other)) return true
   const [end, otherEnd] = [SUBSTANCE.exec(one)?.[0], SUBSTANCE.exec(other)?.[0]]
   const isScience = ['en', 'es', 'fr', 'de', 'pt', 'it', 'nl'].includes(primary(language))
-  return isScience && end !== undefined && otherEnd !== undefined && end !== otherEnd && one.slice(0, -end.length) === other.slice(0, -otherEnd.length)
+  return (
+    isScience &&
+    end !== undefined &&
+    otherEnd !== undefined &&
+    end !== otherEnd &&
+    one.slice(0, -end.length) === other.slice(0, -otherEnd.length)
+  )
 }
 
 /**

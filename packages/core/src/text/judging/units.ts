@@ -57,14 +57,26 @@ const SYMBOL_OF = new Map(
  * undefined where it is none.
  */
 export function unitOf(text: string): string | undefined {
-  const plain = text.trim().replace(/[µ]/gu, 'μ').replace(/\u2126/gu, 'Ω').replace(/\s*\/\s*/gu, '/').replace(/\s*\^\s*/gu, '^')
+  const plain = text
+    .trim()
+    .replace(/[µ]/gu, 'μ')
+    .replace(/\u2126/gu, 'Ω')
+    .replace(/\s*\/\s*/gu, '/')
+    .replace(/\s*\^\s*/gu, '^')
   if (plain === '') return ''
   const whole = oneUnit(plain)
   if (whole !== undefined) return whole
   const parts = plain.replace(/ per /gu, '/').split('/')
   if (parts.length === 1) return undefined
-  const units = parts.map((part) => part.trim().split(/[ ·*]+/u).map(oneUnit))
-  return units.every((group) => group.every((unit) => unit !== undefined && unit !== '')) ? units.map((group) => group.join('·')).join('/') : undefined
+  const units = parts.map((part) =>
+    part
+      .trim()
+      .split(/[ ·*]+/u)
+      .map(oneUnit),
+  )
+  return units.every((group) => group.every((unit) => unit !== undefined && unit !== ''))
+    ? units.map((group) => group.join('·')).join('/')
+    : undefined
 }
 
 function oneUnit(text: string): string | undefined {
@@ -80,7 +92,11 @@ function oneUnit(text: string): string | undefined {
 
 /** Tells whether a text is a unit's symbol by itself, of such letters that nobody takes it for a word. */
 export function isUnitSymbol(text: string): boolean {
-  return KNOWN.has(text) && text.length > 1 && (/^[kcmdhμnp](?:m|g|l|s)$/u.test(text) || /[a-zμ][A-ZΩ]|^[MGTk][A-Z]|^kWh$/u.test(text))
+  return (
+    KNOWN.has(text) &&
+    text.length > 1 &&
+    (/^[kcmdhμnp](?:m|g|l|s)$/u.test(text) || /[a-zμ][A-ZΩ]|^[MGTk][A-Z]|^kWh$/u.test(text))
+  )
 }
 
 /** Tells whether a text begins with the sign of a currency. */

@@ -41,7 +41,8 @@ function unsigned(text: string, language: string): Fraction[] {
   if (GROUPED.test(text) && isGrouped(text, group)) return fraction(BigInt(text.replace(/\D/gu, '')), 1n)
   const [whole = '', rest = '', ...more] = splitAt(text, decimal, group)
   if (more.length > 0 || !/^\d*$/u.test(rest)) return []
-  const digits = whole === '' ? '' : /^\d+$/u.test(whole) ? whole : isGrouped(whole, group) ? whole.replace(/\D/gu, '') : undefined
+  const digits =
+    whole === '' ? '' : /^\d+$/u.test(whole) ? whole : isGrouped(whole, group) ? whole.replace(/\D/gu, '') : undefined
   if (digits === undefined || digits + rest === '') return []
   return fraction(BigInt(digits + rest), 10n ** BigInt(rest.length))
 }
@@ -55,7 +56,10 @@ function splitAt(text: string, decimal: string, group: string): string[] {
 
 /** Tells whether digits are set apart in threes, or as in India in twos before the last three, by one sign. */
 function isGrouped(text: string, group: string): boolean {
-  return new RegExp(`^\\d{1,3}(?:([ '${group}])\\d{3})(?:\\1\\d{3})*$|^\\d{1,2}(?:[${group}]\\d{2})+[${group}]\\d{3}$`, 'u').test(text)
+  return new RegExp(
+    `^\\d{1,3}(?:([ '${group}])\\d{3})(?:\\1\\d{3})*$|^\\d{1,2}(?:[${group}]\\d{2})+[${group}]\\d{3}$`,
+    'u',
+  ).test(text)
 }
 
 function fraction(top: bigint, bottom: bigint): Fraction[] {

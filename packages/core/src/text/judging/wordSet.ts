@@ -15,8 +15,7 @@ export function writeWordSet(words: ReadonlySet<string>): Uint8Array {
   const count = Math.max(64, words.size * BITS_A_WORD)
   const bytes = new Uint8Array(HEAD + Math.ceil(count / 8))
   new DataView(bytes.buffer).setUint32(0, count)
-  for (const word of words)
-    for (const bit of bitsOf(word, count)) bytes[HEAD + (bit >>> 3)]! |= 1 << (bit & 7)
+  for (const word of words) for (const bit of bitsOf(word, count)) bytes[HEAD + (bit >>> 3)]! |= 1 << (bit & 7)
   return bytes
 }
 

@@ -2,6 +2,7 @@ import type { QuizOptions } from '@otter/core/games/quiz'
 import { OptionGrid } from '../../ui/OptionGrid.tsx'
 import type { OptionsProps } from '../contract.ts'
 import { Choice, Select } from '../../ui/Choice.tsx'
+import { TypedOptions } from './TypedOptions.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
@@ -61,15 +62,7 @@ export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
           ]}
           onChange={(speed) => set({ speed })}
         />
-        <Select
-          label={t('option.accents')}
-          value={options.accents}
-          options={[
-            ['folded', t('option.accentsFolded')],
-            ['kept', t('option.accentsKept')],
-          ]}
-          onChange={(accents) => set({ accents })}
-        />
+        {(options.form === 'typed' || options.form === 'mixed') && <TypedOptions options={options} set={set} />}
         <Choice label={t('option.pass')}>
           {(id) => (
             <input

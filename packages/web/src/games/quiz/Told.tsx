@@ -3,6 +3,7 @@ import type { PlayProps } from '../contract.ts'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { NextButton } from '../../ui/NextButton.tsx'
+import { Why } from './Why.tsx'
 
 interface ToldProps {
   told: ToldAnswer
@@ -16,7 +17,7 @@ interface ToldProps {
 /** What came of an answer: right or not, what would have been, why a typed one counts, and what the class thinks. */
 export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
   const t = useTexts(texts)
-  const { right, scored, late, given, answers, accepted, why, points, fact } = told
+  const { right, scored, late, given, answers, points, fact } = told
   return (
     <section
       aria-live="polite"
@@ -33,9 +34,7 @@ export function Told({ told, form, opinions, waiting, onNext }: ToldProps) {
           {t('youTyped')} <bdi>{given}</bdi>
         </p>
       )}
-      {form === 'typed' && right && why !== 'none' && why !== 'letters' && (
-        <p>{t(`why.${why}`, { given, accepted })}</p>
-      )}
+      {form === 'typed' && <Why told={told} />}
       {scored && !right && answers.length > 0 && (
         <p>
           {t('answerIs')}{' '}
