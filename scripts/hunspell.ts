@@ -29,27 +29,26 @@ export function* wordsOfHunspell(affixes: string, dictionary: string): Iterable<
 }
 
 function* formsOf(word: string, flags: readonly string[], byFlag: ReadonlyMap<string, Affix>): Iterable<string> {
-  const affixes = flags.flatMap((flag) => byFlag.get(flag) ?? [])
-  const prefixes = affixes.filter(({ isPrefix }) => isPrefix)
-  for (const { rules, crosses, isPrefix } of affixes)
-    for (const rule of rules) {
-      const made = applied(word, rule, isPrefix)
-      if (made === undefined) continue
-      yield made
-      if (isPrefix) continue
-      for (const next of rule.flags.flatMap((flag) => byFlag.get(flag) ?? []))
-        for (const second of next.rules) {
-          const form = applied(made, second, next.isPrefix)
-          if (form !== undefined) yield form
-        }
-      if (crosses)
-        for (const prefix of prefixes)
-          if (prefix.crosses)
-            for (const before of prefix.rules) {
-              const form = applied(made, before, true)
-              if (form !== undefined) yield form
-            }
+  const affixes = affixesOf(flags, byFlag)
+  const prefixes = affixes.filter(({ isPrefix, crosses }) => isPrefix && crosses)
+  for (const affix of affixes)
+    for (const { form, rule } of withAffix(word, affix)) {
+      yield form
+      if (affix.isPrefix) continue
+      const further = [...affixesOf(rule.flags, byFlag), ...(affix.crosses ? prefixes : [])]
+      for (const next of further) for (const second of withAffix(form, next)) yield second.form
     }
+}
+
+function affixesOf(flags: readonly string[], byFlag: ReadonlyMap<string, Affix>): Affix[] {
+  return flags.flatMap((flag) => byFlag.get(flag) ?? [])
+}
+
+function withAffix(word: string, { rules, isPrefix }: Affix): { form: string; rule: Rule }[] {
+  return rules.flatMap((rule) => {
+    const form = applied(word, rule, isPrefix)
+    return form === undefined ? [] : [{ form, rule }]
+  })
 }
 
 function applied(word: string, { strip, add, condition }: Rule, isPrefix: boolean): string | undefined {
@@ -59,38 +58,41 @@ function applied(word: string, { strip, add, condition }: Rule, isPrefix: boolea
 
 function readAffixes(text: string): { byFlag: Map<string, Affix>; flagsOf: Flags; never: Set<string> } {
   const lines = text.split('\n').map((line) => line.trim().split(/\s+/u))
+  const flagsOf = flagReader(lines)
+  const never = new Set(
+    lines.filter(([name]) => name === 'FORBIDDENWORD' || name === 'ONLYINCOMPOUND').map(([, flag]) => flag!),
+  )
+  const byFlag = new Map<string, Affix>()
+  for (const [name, flag = '', strip = '', add = '0', condition] of lines) {
+    if (name !== 'SFX' && name !== 'PFX') continue
+    const isPrefix = name === 'PFX'
+    const affix = byFlag.get(flag)
+    if (!affix) byFlag.set(flag, { isPrefix, crosses: strip === 'Y', rules: [] })
+    else affix.rules.push(ruleOf(strip, add, condition, isPrefix, flagsOf))
+  }
+  return { byFlag, flagsOf, never }
+}
+
+function ruleOf(strip: string, add: string, condition: string | undefined, isPrefix: boolean, flagsOf: Flags): Rule {
+  const [bare = '', flags = ''] = add.split('/')
+  const pattern = condition === undefined || condition === '.' ? '' : condition.replace(/[-^](?=\])/gu, '\\$&')
+  return {
+    strip: strip === '0' ? '' : strip,
+    add: bare === '0' ? '' : bare,
+    condition: new RegExp(isPrefix ? `^${pattern}` : `${pattern}$`, 'u'),
+    flags: flagsOf(flags),
+  }
+}
+
+/** Returns how flags are read: each a letter, two, or a number; or by the number of their alias. */
+function flagReader(lines: readonly string[][]): Flags {
   const kind = lines.find(([name]) => name === 'FLAG')?.[1] ?? 'short'
   const aliases = lines.filter(([name]) => name === 'AF').slice(1)
   const split: Flags = (flags) =>
     kind === 'long' ? (flags.match(/../gu) ?? []) : kind === 'num' ? flags.split(',') : [...flags]
-  const flagsOf: Flags = (flags) =>
-    flags === ''
-      ? []
-      : aliases.length > 0 && /^\d+$/u.test(flags)
-        ? split(aliases[Number(flags) - 1]?.[1] ?? '')
-        : split(flags)
-  const never = new Set(
-    lines
-      .filter(([name]) => name === 'FORBIDDENWORD' || name === 'ONLYINCOMPOUND' || name === 'NEEDAFFIX')
-      .flatMap(([name, flag]) => (name === 'NEEDAFFIX' ? [] : [flag!])),
-  )
-  const byFlag = new Map<string, Affix>()
-  for (const [name, flag, strip, add, condition] of lines) {
-    if ((name !== 'SFX' && name !== 'PFX') || flag === undefined || strip === undefined) continue
-    const isPrefix = name === 'PFX'
-    if (condition === undefined && /^\d+$/u.test(add ?? '') && (strip === 'Y' || strip === 'N')) {
-      if (!byFlag.has(flag)) byFlag.set(flag, { isPrefix, crosses: strip === 'Y', rules: [] })
-      continue
-    }
-    const [bare = '', flags = ''] = (add ?? '0').split('/')
-    const pattern =
-      condition === undefined || condition === '.' ? '' : condition.replace(/[-^](?=\])/gu, '\\$&').replace(/'/gu, "'")
-    byFlag.get(flag)?.rules.push({
-      strip: strip === '0' ? '' : strip,
-      add: bare === '0' ? '' : bare,
-      condition: new RegExp(isPrefix ? `^${pattern}` : `${pattern}$`, 'u'),
-      flags: flagsOf(flags),
-    })
+  return (flags) => {
+    if (flags === '') return []
+    const isAlias = aliases.length > 0 && /^\d+$/u.test(flags)
+    return split(isAlias ? (aliases[Number(flags) - 1]?.[1] ?? '') : flags)
   }
-  return { byFlag, flagsOf, never }
 }

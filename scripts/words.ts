@@ -71,26 +71,32 @@ function writeCharacters(folder: string): void {
   writeFileSync(join(TARGET, 'zh.simplified'), pairs.filter((pair) => [...pair].length === 2).join(''))
 }
 
+/** Returns the words of a language, as they are looked up. */
+function wordsOf(language: string, folder: string): Set<string> {
+  const words = new Set<string>(language === 'en' ? scowlWords() : [])
+  for (const [name, kind, file] of SOURCES[language]!)
+    for (const word of read(fetched(folder, name), kind, file)) {
+      const small = inSmall(word.normalize('NFC'), language)
+      if (small.length >= SHORTEST && small.length <= LONGEST && /^[\p{L}\p{M}]+$/u.test(small)) words.add(small)
+    }
+  return words
+}
+
 const wanted = process.argv.slice(2)
+const isWanted = (language: string): boolean => wanted.length === 0 || wanted.includes(language)
 const work = mkdtempSync(join(tmpdir(), 'otter-words-'))
 try {
   mkdirSync(TARGET, { recursive: true })
-  if (wanted.length === 0 || wanted.includes('zh')) writeCharacters(work)
-  for (const [language, sources] of Object.entries(SOURCES)) {
-    if (wanted.length > 0 && !wanted.includes(language)) continue
-    const words = new Set<string>(language === 'en' ? scowlWords() : [])
-    for (const [name, kind, file] of sources)
-      for (const word of read(fetched(work, name), kind, file)) {
-        const small = inSmall(word.normalize('NFC'), language)
-        if (small.length >= SHORTEST && small.length <= LONGEST && /^[\p{L}\p{M}]+$/u.test(small)) words.add(small)
-      }
-    if (language === 'en')
-      writeFileSync(
-        join(TARGET, 'en.variants'),
-        variantPairs()
-          .map((pair) => `${pair.join(' ')}\n`)
-          .join(''),
-      )
+  if (isWanted('zh')) writeCharacters(work)
+  if (isWanted('en'))
+    writeFileSync(
+      join(TARGET, 'en.variants'),
+      variantPairs()
+        .map((pair) => `${pair.join(' ')}\n`)
+        .join(''),
+    )
+  for (const language of Object.keys(SOURCES).filter(isWanted)) {
+    const words = wordsOf(language, work)
     const bytes = writeWordSet(words)
     writeFileSync(join(TARGET, `${language}.words`), bytes)
     console.log(`${language}: ${words.size} words, ${bytes.length} bytes`)

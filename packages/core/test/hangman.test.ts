@@ -142,6 +142,43 @@ describe('Hangman', () => {
     expect(make(listOf(['ножницы', 'нитка'])).alphabet).to.include('Я')
   })
 
+  it('is won by the letters that its language’s keyboard has, none of them lost', () => {
+    for (const [word, language, letters] of [
+      ['ışık', 'tr', 'ışk'],
+      ['İstanbul', 'tr', 'istanbul'],
+      ['Straße', 'de', 'strase'],
+      ['año', 'es', 'año'],
+      ['œuf', 'fr', 'oeuf'],
+      ['йод', 'ru', 'йод'],
+      ['ﬁn', 'en', 'fin'],
+    ] as const)
+      for (const accents of ['kept', 'folded'] as const) {
+        if (accents === 'kept' && word === 'œuf') continue
+        const list: EntryList = {
+          title: 'T',
+          answerLanguage: language,
+          promptLanguage: language,
+          entries: [newEntry({ id: idOf(0), answer: { text: word }, prompt: { text: 'clue' } })],
+        }
+        const puzzle = hangman.make(list, HangmanOptions.parse({ accents, misses: 3 }), randomFrom('1'))
+        let play = hangman.start(puzzle, begin('p'))
+        for (const letter of letters) play = hangman.move(puzzle, play, { type: 'guess', letter }, when(10)).play
+        const view = hangman.view(puzzle, play, LOOK)
+        expect(view.outcome, `${word}, accents ${accents}: ${view.characters.join(' ')}`).to.equal('won')
+      }
+    const street = hangman.make(
+      {
+        title: 'T',
+        answerLanguage: 'de',
+        promptLanguage: 'de',
+        entries: [newEntry({ id: idOf(0), answer: { text: 'Straße' } })],
+      },
+      HangmanOptions.parse({}),
+      randomFrom('1'),
+    )
+    expect(street.words[0]!.characters.map(({ letter }) => letter).join('')).to.equal('STRASSE')
+  })
+
   it('tells nothing of the word beforehand, counts a lost one once, and brings it back', () => {
     const entries = listOf(['otter', 'kelp']).entries.map((entry, index) =>
       newEntry({

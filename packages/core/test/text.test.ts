@@ -18,6 +18,32 @@ describe('text', () => {
     )
   })
 
+  it('leaves out what a keyboard may lack, and no letter of the language’s own', () => {
+    for (const [text, language, expected] of [
+      ['año', 'es', 'A|Ñ|O'],
+      ['canción', 'es', 'C|A|N|C|I|O|N'],
+      ['ışık', 'tr', 'I|S|I|K'],
+      ['İzmir', 'tr', 'İ|Z|M|İ|R'],
+      ['Straße', 'de', 'S|T|R|A|S|S|E'],
+      ['Öl', 'de', 'O|L'],
+      ['öl', 'sv', 'Ö|L'],
+      ['œuf', 'fr', 'O|E|U|F'],
+      ['ﬁn', 'en', 'F|I|N'],
+      ['йод', 'ru', 'Й|О|Д'],
+      ['ёлка', 'ru', 'Е|Л|К|А'],
+      ['हिंदी', 'hi', 'हिं|दी'],
+      ['がっこう', 'ja', 'が|っ|こ|う'],
+      ['ข้าว', 'th', 'ข้|า|ว'],
+      ['שָׁלוֹם', 'he', 'ש|ל|ו|ם'],
+      ['كِتَاب', 'ar', 'ك|ت|ا|ب'],
+    ] as const) {
+      const letters = gridLetters(text, { letterCase: 'upper', accents: 'folded', language })
+      expect(letters.join('|'), `${text} in ${language}`).to.equal(expected)
+      const lower = gridLetters(text, { letterCase: 'lower', accents: 'folded', language })
+      expect(lower, 'in small letters as many').to.have.length(letters.length)
+    }
+  })
+
   it('prepares letters for a grid: case by language, accents as wished, nothing that is no letter', () => {
     const upper = (text: string, language?: string): string =>
       gridLetters(text, { letterCase: 'upper', accents: 'kept', language }).join('|')

@@ -1,4 +1,5 @@
 import { splitGraphemes } from 'unicode-segmenter/grapheme'
+import { inSmall, isOwnLetter, unaccented, unpointed } from './judging/folding.ts'
 
 /**
  * Splits text into grapheme clusters (Unicode Standard Annex #29): what a reader calls one letter.
@@ -26,10 +27,37 @@ export interface LetterStyle {
  * and other punctuation left out, in composed form (NFC).
  */
 export function gridLetters(text: string, style: LetterStyle): string[] {
-  const clean = text.normalize('NFC').replace(INVISIBLE, '')
-  const plain = style.accents === 'folded' ? foldAccents(clean) : clean
+  const clean = withoutLigatures(text.normalize('NFC').replace(INVISIBLE, ''))
+  const plain = style.accents === 'folded' ? foldedLetters(clean, style.language ?? '') : clean
   const cased = style.letterCase === 'upper' ? toUpper(plain, style.language) : toLower(plain, style.language)
   return graphemesOf(cased.normalize('NFC')).filter((grapheme) => LETTER.test(grapheme))
+}
+
+/** Letters that are printed as one, and are two. */
+const LIGATURE = /[\ufb00-\ufb06ĳĲ]/gu
+
+/** Returns a text in which letters that are only printed as one stand apart. */
+export function withoutLigatures(text: string): string {
+  return text.replace(LIGATURE, (letters) => letters.normalize('NFKC'))
+}
+
+/**
+ * Returns a text, in small letters, without the accents that a keyboard may lack: letters of the language's own stay, as
+ * do vowel signs and tones; points of Hebrew and Arabic go.
+ */
+function foldedLetters(text: string, language: string): string {
+  return unpointed(
+    unaccented(
+      inSmall(text, language).replace(/[ßœæ]/gu, (letters) => apart(letters, language)),
+      language,
+    ),
+  )
+}
+
+const APART: Record<string, string> = { ß: 'ss', œ: 'oe', æ: 'ae' }
+
+function apart(letters: string, language: string): string {
+  return isOwnLetter(letters, language) ? letters : APART[letters]!
 }
 
 /** Takes accents and other combining marks off every letter: "Élève" gives "Eleve". Hebrew loses its vowel points. */

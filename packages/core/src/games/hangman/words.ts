@@ -1,6 +1,6 @@
 import type { Entry, EntryList } from '../../list/entry.ts'
 import { isEmptyFace, type Face } from '../../list/face.ts'
-import { graphemesOf, gridLetters, type LetterStyle } from '../../text/graphemes.ts'
+import { graphemesOf, gridLetters, withoutLigatures, type LetterStyle } from '../../text/graphemes.ts'
 import type { FitNote } from '../contract.ts'
 import type { HangmanOptions } from './options.ts'
 import type { HangmanWord, WordCharacter } from './puzzle.ts'
@@ -17,12 +17,15 @@ export function styleOf(list: EntryList, { accents, early }: Pick<HangmanOptions
 
 /** Returns the characters of a text: letters to ask for, and all else, which is there from the start. */
 function charactersOf(text: string, style: LetterStyle): WordCharacter[] {
-  return graphemesOf(text.trim().replace(/\s+/gu, ' ')).map((shown) => {
-    const cased = gridLetters(shown, { ...style, accents: 'kept' })[0]
-    return {
-      shown: cased ?? shown,
-      letter: cased === undefined || /\p{N}|\p{S}/u.test(cased) ? null : (gridLetters(shown, style)[0] ?? null),
-    }
+  return graphemesOf(withoutLigatures(text.trim().replace(/\s+/gu, ' '))).flatMap((shown): WordCharacter[] => {
+    const cased = gridLetters(shown, { ...style, accents: 'kept' })
+    if (cased.length === 0 || /\p{N}|\p{S}/u.test(cased[0]!)) return [{ shown: cased[0] ?? shown, letter: null }]
+    // Some become two, in capitals or without what their language leaves out: ß, œ.
+    const letters = gridLetters(shown, style)
+    return letters.map((letter, place) => ({
+      shown: letters.length === cased.length ? cased[place]! : letter,
+      letter,
+    }))
   })
 }
 

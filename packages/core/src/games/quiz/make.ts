@@ -69,7 +69,7 @@ export function make(list: EntryList, options: QuizOptions, random: Random): Qui
 
 /** Returns a quiz of some entries of a list, in the order in which they are given. */
 export function quizFor(list: EntryList, entries: readonly Entry[], options: QuizOptions, random: Random): QuizPuzzle {
-  const wrong = new WrongChoices(list.entries, list.answerLanguage)
+  const wrong = new WrongChoices(list)
   const { speed, accents, cards, second, pass, articles, slips, variants } = options
   return {
     questions: entries.map((entry) => questionOf(entry, options, wrong, random)),
@@ -141,7 +141,7 @@ function choicesOf(entry: Entry, count: number, wrong: WrongChoices, random: Ran
   const drawn =
     written.length > 0 || !scored
       ? written
-      : wrong.draw(entry, count - 1, random).map((face) => ({ face, right: false }))
+      : wrong.draw(entry, count - 1, random).map(({ face }) => ({ face, right: false }))
   return random.shuffled([
     ...right.slice(0, MOST_CHOICES - 1),
     ...random.shuffled(drawn).slice(0, MOST_CHOICES - Math.min(right.length, MOST_CHOICES - 1)),
@@ -151,7 +151,7 @@ function choicesOf(entry: Entry, count: number, wrong: WrongChoices, random: Ran
 /** Returns what is claimed: the answer, or a wrong one, as chance has it. */
 function claimOf(entry: Entry, wrong: WrongChoices, random: Random): QuizChoice[] {
   const written = entry.choices.filter(({ right }) => !right).map(faceOf)
-  const others = written.length > 0 ? written : wrong.draw(entry, 3, random)
+  const others = written.length > 0 ? written : wrong.draw(entry, 3, random).map(({ face }) => face)
   const isTrue = others.length === 0 || random.below(2) === 0
   return [{ face: isTrue ? entry.answer : others[random.below(others.length)]!, right: isTrue }]
 }

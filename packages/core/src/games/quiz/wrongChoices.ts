@@ -1,116 +1,147 @@
-import type { Entry } from '../../list/entry.ts'
+import type { Entry, EntryList } from '../../list/entry.ts'
 import { isEmptyFace, type Face } from '../../list/face.ts'
 import { faceKey } from '../../list/checks/faceKey.ts'
 import type { Random } from '../../random/random.ts'
-import { foldText } from '../../text/foldText.ts'
-import { numbersInWords } from '../../text/numberWords.ts'
+import { meaningsOf } from '../../text/judging/meanings.ts'
+import { candidateOf, givenAway, likeness, reasonFor, type Candidate, type Reason } from './likeness.ts'
 
-/** Most answers looked at for one question. */
-const LOOKED_AT = 300
+/** Most answers looked at for one question: of its own groups, and of all others. */
+const LOOKED_AT = 200
+/** How much chance has in the order. */
+const CHANCE = 2
+/** Longest part of a clue that is taken for a meaning, in words. */
+const LONGEST_MEANING = 2
 
-/** What of an answer makes it a plausible wrong one for another. */
-interface Candidate {
-  entry: Entry
-  /** Equal for answers that mean the same to a judge. */
-  meaning: string
+/** An answer that is wrong here, and why it was drawn. */
+export interface WrongChoice {
+  face: Face
+  entryId: string
+  reason: Reason
+}
+
+/** An answer of the list with all that it can mean. */
+interface Known extends Candidate {
+  meanings: readonly string[]
+  /** What its clue means, in one form each. */
+  clues: readonly string[]
   prompt: string
-  length: number
-  words: number
-  isNumber: boolean
-  isCapital: boolean
-  ending: string
 }
 
 /** Draws wrong choices for the questions of a list. */
 export class WrongChoices {
-  private readonly candidates: Candidate[]
-  private readonly byId: Map<string, Candidate>
+  private readonly list: EntryList
+  private readonly known: Known[]
+  private readonly byId: Map<string, Known>
+  private readonly byGroup = new Map<string, Known[]>()
   private readonly answersTo = new Map<string, Set<string>>()
-  private readonly language: string
 
-  constructor(entries: readonly Entry[], language: string) {
-    this.language = language
-    this.candidates = entries
+  constructor(list: EntryList) {
+    this.list = list
+    this.known = list.entries
       .filter(({ answer, scored }) => scored && !isEmptyFace(answer))
-      .map((entry) => this.candidateOf(entry))
-    this.byId = new Map(this.candidates.map((candidate) => [candidate.entry.id, candidate]))
-    for (const { prompt, meaning } of this.candidates) {
-      const meanings = this.answersTo.get(prompt) ?? new Set()
-      this.answersTo.set(prompt, meanings.add(meaning))
+      .map((entry) => this.knownOf(entry))
+    this.byId = new Map(this.known.map((one) => [one.entry.id, one]))
+    for (const one of this.known) {
+      for (const group of one.entry.groups) this.byGroup.set(group, [...(this.byGroup.get(group) ?? []), one])
+      const meanings = this.answersTo.get(one.prompt) ?? new Set()
+      for (const meaning of one.meanings) meanings.add(meaning)
+      this.answersTo.set(one.prompt, meanings)
     }
   }
 
   /**
-   * Returns up to so many answers of other entries that are wrong here: none means the same as a right one, none
-   * belongs to an entry with the same prompt. The likeliest to be mistaken come first: of the same group, kind, length
-   * and ending.
+   * Returns up to so many answers of other entries that are wrong here: none can be meant by a right one or by the clue,
+   * none belongs to an entry whose clue shares a meaning. The likeliest to be mistaken come first, and where it can be,
+   * nothing that is seen of the right answer is seen of none of them.
    */
-  draw(entry: Entry, most: number, random: Random): Face[] {
-    const asked = this.byId.get(entry.id) ?? this.candidateOf(entry)
-    const right = new Set([
-      asked.meaning,
-      ...entry.accepted.map((text) => this.meaningOf({ text })),
-      ...entry.choices.filter((choice) => choice.right).map((choice) => this.meaningOf(choice)),
-      ...(this.answersTo.get(asked.prompt) ?? []),
-    ])
-    const from = random.below(Math.max(1, this.candidates.length))
-    const looked = Array.from(
-      { length: Math.min(LOOKED_AT, this.candidates.length) },
-      (_, index) => this.candidates[(from + index) % this.candidates.length]!,
-    )
-    const ranked = looked
-      .filter(
-        ({ meaning, entry: { answer } }) =>
-          !right.has(meaning) && (answer.text.trim() !== '') === (entry.answer.text.trim() !== ''),
-      )
-      .map((candidate) => ({ candidate, likeness: likeness(asked, candidate) + random.next() * 2 }))
-      .sort((one, two) => two.likeness - one.likeness)
-    const drawn: Face[] = []
+  draw(entry: Entry, most: number, random: Random): WrongChoice[] {
+    const asked = this.byId.get(entry.id) ?? this.knownOf(entry)
+    const isRight = this.alsoRight(asked)
+    const ranked = this.lookedAt(asked, random)
+      .filter((one) => !isRight(one))
+      .map((one) => ({ one, likeness: likeness(asked, one) + random.next() * CHANCE }))
+      .sort((first, second) => second.likeness - first.likeness)
+      .map(({ one }) => one)
+    const drawn: Known[] = []
     const seen = new Set<string>()
-    for (const {
-      candidate: {
-        entry: { answer },
-        meaning,
-      },
-    } of ranked) {
-      if (drawn.length === most) break
-      if (seen.has(meaning)) continue
-      seen.add(meaning)
-      drawn.push(answer)
+    // Of two that mean the same neither could be right: nobody is told so much.
+    const isNew = ({ meanings, clues }: Known): boolean => ![...meanings, ...clues].some((meaning) => seen.has(meaning))
+    const take = (one: Known): void => {
+      drawn.push(one)
+      for (const meaning of [...one.meanings, ...one.clues]) seen.add(meaning)
     }
-    return drawn
+    for (const one of ranked) if (drawn.length < most && isNew(one)) take(one)
+    for (const feature of givenAway(
+      asked.look,
+      drawn.map(({ look }) => look),
+    )) {
+      const alike = ranked.find((one) => one.look[feature] === asked.look[feature] && isNew(one))
+      // The one that is least like it makes room.
+      if (alike && drawn.length === most) drawn[most - 1] = alike
+    }
+    return drawn.map((one) => ({
+      face: one.entry.answer,
+      entryId: one.entry.id,
+      reason: reasonFor(asked, one),
+    }))
   }
 
-  private candidateOf(entry: Entry): Candidate {
-    const text = entry.answer.text.trim()
-    const letters = foldText(text)
+  /** Returns some answers of the same groups and some of all others, each as chance has it. */
+  private lookedAt(asked: Known, random: Random): Known[] {
+    const own = new Set(asked.entry.groups.flatMap((group) => this.byGroup.get(group) ?? []))
+    const some = (all: readonly Known[]): Known[] => {
+      if (all.length <= LOOKED_AT) return [...all]
+      const from = random.below(all.length)
+      return Array.from({ length: LOOKED_AT }, (_, index) => all[(from + index) % all.length]!)
+    }
+    return [...new Set([...some([...own]), ...some(this.known)])]
+  }
+
+  /** Returns what tells whether an answer could be taken for right. */
+  private alsoRight(asked: Known): (one: Known) => boolean {
+    const { entry } = asked
+    const meant = (text: string): string[] => meaningsOf(text, this.list.answerLanguage)
+    const right = new Set([
+      ...asked.meanings,
+      ...entry.accepted.flatMap(meant),
+      ...entry.choices.filter((choice) => choice.right).flatMap((choice) => this.meaningsOfFace(choice)),
+      ...(this.answersTo.get(asked.prompt) ?? []),
+      ...meant(entry.prompt.text),
+      ...asked.clues,
+    ])
+    const clues = new Set(asked.clues)
+    const isText = entry.answer.text.trim() !== ''
+    return (one) =>
+      one.entry.id === entry.id ||
+      (one.entry.answer.text.trim() !== '') !== isText ||
+      one.meanings.some((meaning) => right.has(meaning)) ||
+      one.clues.some((clue) => clues.has(clue)) ||
+      one.entry.accepted.flatMap(meant).some((meaning) => right.has(meaning)) ||
+      (entry.prompt.picture !== undefined && isKindOf(one.entry.answer.text, entry.answer.text))
+  }
+
+  private knownOf(entry: Entry): Known {
+    const { prompt } = entry
+    const parts = prompt.text.split(/[,;/]/u).map((part) => part.trim())
+    const isShort = parts.every((part) => part.split(/\s+/u).length <= LONGEST_MEANING + 1)
     return {
-      entry,
-      meaning: this.meaningOf(entry.answer),
-      prompt: isEmptyFace(entry.prompt) ? entry.id : faceKey(entry.prompt),
-      length: text.length,
-      words: letters.split(' ').length,
-      isNumber: /^[-−]?[\d.,\s]+\S?$/u.test(text),
-      isCapital: /^\p{Lu}/u.test(text),
-      ending: letters.slice(-2),
+      ...candidateOf(entry, this.list.answerLanguage),
+      meanings: this.meaningsOfFace(entry.answer),
+      prompt: isEmptyFace(prompt) ? entry.id : faceKey(prompt),
+      clues:
+        isShort && prompt.text.trim() !== '' ? parts.flatMap((part) => meaningsOf(part, this.list.promptLanguage)) : [],
     }
   }
 
-  private meaningOf({ text, picture, sound }: Face): string {
-    return text.trim() === ''
-      ? `${picture?.id ?? ''} ${sound?.id ?? ''}`
-      : foldText(numbersInWords(text, this.language), { accents: 'folded' })
+  private meaningsOfFace({ text, picture, sound }: Face): string[] {
+    return text.trim() === '' ? [`${picture?.id ?? ''} ${sound?.id ?? ''}`] : meaningsOf(text, this.list.answerLanguage)
   }
 }
 
-/** How easily an answer is taken for another; higher is easier. */
-function likeness(one: Candidate, two: Candidate): number {
-  return (
-    (one.entry.groups.some((group) => two.entry.groups.includes(group)) ? 4 : 0) +
-    (one.isNumber === two.isNumber ? 3 : 0) +
-    (one.isCapital === two.isCapital ? 1 : 0) +
-    (one.words === two.words ? 1.5 : 0) +
-    (one.ending === two.ending ? 1.5 : 0) -
-    Math.min(3, Math.abs(one.length - two.length) / 3)
-  )
+/** Tells whether one name holds the words of the other: a sea otter is an otter, and a picture of one is of both. */
+function isKindOf(one: string, other: string): boolean {
+  const [words, others] = [one, other].map((text) => text.toLowerCase().match(/[\p{L}\p{M}]{3,}/gu) ?? [])
+  const holds = (whole: readonly string[], part: readonly string[]): boolean =>
+    part.length > 0 && part.every((word) => whole.includes(word))
+  return holds(words!, others!) || holds(others!, words!)
 }

@@ -25,6 +25,12 @@ const OWN_LETTERS: Record<string, string> = {
   tt: 'йөүәңһ',
   uk: 'йїґ',
 }
+
+/** Tells whether a small letter is one of a language's own alphabet, though it looks like another with a mark. */
+export function isOwnLetter(letter: string, language: string): boolean {
+  return OWN_LETTERS[primary(language)]?.includes(letter) ?? false
+}
+
 const DIGRAPHS: Record<string, Record<string, string>> = {
   de: { ä: 'ae', ö: 'oe', ü: 'ue' },
   nb: { æ: 'ae', ø: 'oe', å: 'aa', ä: 'ae', ö: 'oe' },
@@ -57,9 +63,7 @@ export function respelled(text: string, language: string): string {
   let plain = text
   const digraphs = DIGRAPHS[code]
   if (digraphs) plain = plain.replace(/[äöüæøå]/gu, (letter) => digraphs[letter] ?? letter)
-  plain = plain.replace(/[ßœæĳŉſ]/gu, (letter) =>
-    letter === 'æ' && (OWN_LETTERS[code]?.includes(letter) ?? false) ? letter : LIGATURES[letter]!,
-  )
+  plain = plain.replace(/[ßœæĳŉſ]/gu, (letter) => (isOwnLetter(letter, code) ? letter : LIGATURES[letter]!))
   if (/\p{Script=Hebrew}/u.test(plain)) plain = plain.replace(/[ךםןףץ]/gu, (letter) => HEBREW_FINALS[letter]!)
   if (/\p{Script=Arabic}/u.test(plain)) plain = arabic(plain)
   if (/\p{Script=Devanagari}/u.test(plain)) plain = devanagari(plain)
