@@ -7,6 +7,9 @@ import {
   type UnscrambleMove,
   type UnscramblePuzzle,
 } from '../src/games/unscramble/index.ts'
+import { NO_WORDS } from '../src/index.ts'
+import { rudeWords } from '../src/text/blockList.ts'
+import { WORDS } from './judging/knowledge.ts'
 import { playThrough, rules } from './playthrough.ts'
 import { idOf } from './sampleWords.ts'
 
@@ -246,5 +249,33 @@ describe('Unscramble under way', () => {
     expect(why('a'.repeat(29) + 'bc')).to.deep.equal(['too-long'])
     expect(why('a'.repeat(28) + 'bc')).to.deep.equal([])
     expect(why('')).to.deep.equal(['no-text'])
+  })
+
+  it('never mixes a rude word, nor another word of the language or the list where it need not', () => {
+    const list = listOf(['this', 'north', 'spot', 'night', 'analyst', 'dog', 'tea'])
+    const spelledIn = (seed: number, words = WORDS): string[] =>
+      unscramble
+        .make(list, UnscrambleOptions.parse({ order: 'list', letterCase: 'lower' }), randomFrom(`${seed}`), words)
+        .items.map(({ pieces, mixed }) => mixed.map((place) => pieces[place]).join(''))
+    const rude = new RegExp([...rudeWords('en')].filter((word) => /^[a-z]{3,8}$/u.test(word)).join('|'), 'u')
+    for (let seed = 0; seed < 400; seed++)
+      for (const [index, text] of spelledIn(seed).entries()) {
+        expect(text, `seed ${seed}`).not.to.match(rude)
+        const isForced = ['tea', 'dog'].includes(list.entries[index]!.answer.text)
+        if (!isForced) expect(WORDS.isWord(text, 'en'), `${text} is a word`).to.equal(false)
+      }
+    expect(
+      Array.from({ length: 400 }, (_, seed) => spelledIn(seed, NO_WORDS)[1]),
+      'without words nobody knows better',
+    ).to.include('thorn')
+  })
+
+  it('tells the true number of words that can be mixed', () => {
+    const list = listOf(['on', 'no', 'otter', 'ass'])
+    const options = UnscrambleOptions.parse({ by: 'letters', order: 'list' })
+    const { summary, notes } = unscramble.fit(list, options)
+    const { items } = unscramble.make(list, options, randomFrom('1'), WORDS)
+    expect(summary.values.count).to.equal(items.length)
+    expect(notes.map(({ code, values }) => `${code} ${values.text}`)).to.include('nothing-to-mix on')
   })
 })

@@ -438,6 +438,12 @@ export const ROUTES: readonly Route[] = [
     body: AskKinds,
     reply: KindsReply,
   }),
+  anyone({
+    method: 'get',
+    path: '/dictionary/words/:name',
+    summary: 'Words by which answers are judged',
+    reply: 'application/octet-stream',
+  }),
   anyone({ method: 'get', path: '/dictionary/:language', summary: 'Words that games look up', reply: 'text/plain' }),
 ]
 

@@ -33,7 +33,7 @@ export function gameFrom<Options extends Asking, Puzzle, Play extends PlayLife, 
     ...life,
     ...(stepsOf && { inStep: { hasBoard, questions: stepsOf, follow: (...made) => boundedStep(follow(...made)) } }),
     fit: (list, options) => manifest.fit(askedList(list, options), options),
-    make: (list, options, random) => manifest.make(markedList(askedList(list, options)), options, random),
+    make: (list, options, random, words) => manifest.make(markedList(askedList(list, options)), options, random, words),
     move: (...made) => boundedStep(move(...made)),
     end: (...made) => boundedStep(end(...made)),
   }

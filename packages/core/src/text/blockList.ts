@@ -94,3 +94,16 @@ export function rudeWords(language: string): ReadonlySet<string> {
   }
   return words
 }
+
+const patterns = new Map<string, RegExp>()
+
+/** Tells whether letters spell a word of the block list of some languages (BCP 47), wherever it begins. */
+export function holdsRudeWord(text: string, languages: readonly string[]): boolean {
+  const key = languages.join(' ')
+  let pattern = patterns.get(key)
+  if (!pattern) {
+    const words = new Set(languages.flatMap((language) => blockList(language)).map((letters) => letters.join('')))
+    patterns.set(key, (pattern = new RegExp([...words].join('|'), 'u')))
+  }
+  return pattern.test(foldAccents(text.toLowerCase()))
+}

@@ -3,6 +3,7 @@ import { GAME_KINDS, gameOf } from '@otter/core'
 import { Router } from 'express'
 import { englishDictionary } from '../dictionary/english.ts'
 import { kindsOf } from '../dictionary/kinds.ts'
+import { wordFile } from '../dictionary/words.ts'
 import { notFound } from '../problem.ts'
 import { teacherOf } from './context.ts'
 
@@ -13,6 +14,11 @@ const WANTED = new Set(GAME_KINDS.flatMap((kind) => gameOf(kind).dictionaries))
 /** Words that games look up: public, and the same until the next release. */
 export default function dictionaryRoutes(): Router {
   const router = Router()
+  router.get('/dictionary/words/:name', (request, response) => {
+    const file = wordFile(request.params.name)
+    if (file === undefined) throw notFound()
+    response.sendFile(file, { maxAge: '1d', headers: { 'Content-Type': 'application/octet-stream' } })
+  })
   router.get('/dictionary/:language', (request, response) => {
     const { language } = request.params
     const text = WANTED.has(language) ? TEXTS[language]?.() : undefined

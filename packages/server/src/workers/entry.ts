@@ -1,5 +1,6 @@
-import { gameOf, PuzzleError, randomFrom, type GameKind } from '@otter/core'
+import { answerLanguageOf, gameOf, PuzzleError, randomFrom, type GameKind, type WordKnowledge } from '@otter/core'
 import { writeArchive } from '@otter/core/formats'
+import { readWordsOf } from '../dictionary/words.ts'
 import { renderSheets } from './renderSheets.tsx'
 import type { ArchiveTask, MakeTask, SheetsWork, WorkerReply } from './tasks.ts'
 
@@ -12,9 +13,19 @@ async function answer<Value>(kind: GameKind, work: () => Value | Promise<Value>)
   }
 }
 
+const known = new Map<string, WordKnowledge>()
+
+function wordsOf(language: string): WordKnowledge {
+  let words = known.get(language)
+  if (!words) known.set(language, (words = readWordsOf(language)))
+  return words
+}
+
 /** Makes a puzzle. */
 export function make({ kind, list, options, seed }: MakeTask): Promise<WorkerReply<unknown>> {
-  return answer(kind, () => gameOf(kind).make(list, options, randomFrom(seed)))
+  const game = gameOf(kind)
+  const words = game.usesWords ? wordsOf(answerLanguageOf(list)) : undefined
+  return answer(kind, () => game.make(list, options, randomFrom(seed), words))
 }
 
 /** Renders sheets as a PDF. */

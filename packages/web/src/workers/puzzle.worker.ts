@@ -1,4 +1,14 @@
-import { gameOf, PuzzleError, randomFrom, type Asking, type EntryList, type FitNote, type GameKind } from '@otter/core'
+import {
+  answerLanguageOf,
+  gameOf,
+  PuzzleError,
+  randomFrom,
+  type Asking,
+  type EntryList,
+  type FitNote,
+  type GameKind,
+} from '@otter/core'
+import { fetchWords } from './words.ts'
 
 /** A puzzle to make. */
 export interface PuzzleJob {
@@ -22,12 +32,14 @@ export interface PuzzleAnswer {
 }
 
 addEventListener('message', ({ data: { number, jobs } }: MessageEvent<PuzzleRequest>) => {
-  postMessage({ number, results: jobs.map(make) } satisfies PuzzleAnswer)
+  void Promise.all(jobs.map(make)).then((results) => postMessage({ number, results } satisfies PuzzleAnswer))
 })
 
-function make({ kind, list, options, seed }: PuzzleJob): PuzzleResult {
+async function make({ kind, list, options, seed }: PuzzleJob): Promise<PuzzleResult> {
+  const game = gameOf(kind)
+  const words = game.usesWords ? await fetchWords(answerLanguageOf(list)) : undefined
   try {
-    return { puzzle: gameOf(kind).make(list, options, randomFrom(seed)) }
+    return { puzzle: game.make(list, options, randomFrom(seed), words) }
   } catch (error) {
     if (error instanceof PuzzleError) return { note: error.note }
     throw error

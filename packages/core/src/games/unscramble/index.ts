@@ -38,6 +38,7 @@ export const unscramble = gameFrom({
   fit,
   make,
   questions: ({ items }) => items.map(({ entryId, text }) => ({ entryId, text, counts: true })),
+  usesWords: true,
   onPaper: true,
   sheet,
   view,

@@ -1,9 +1,22 @@
-import { clockAt, gameOf, PLAIN_CONTEXT, randomFrom, type GameKind, type PlayClock, type Turn } from '@otter/core'
+import { useQuery } from '@tanstack/react-query'
+import {
+  clockAt,
+  gameOf,
+  Judge,
+  NO_KNOWLEDGE,
+  PLAIN_CONTEXT,
+  randomFrom,
+  type GameKind,
+  type PlayClock,
+  type PlayContext,
+  type Turn,
+} from '@otter/core'
 import { Suspense, useMemo, useReducer } from 'react'
 import { EarlyReaders } from '../../../games/early.ts'
 import { PLAY } from '../../../games/play.ts'
 import { Fitted } from '../../../games/Fitted.tsx'
 import { Wall } from '../../../games/Wall.tsx'
+import { fetchWords } from '../../../workers/words.ts'
 import { KeyScope } from '../../../ui/KeyScope.tsx'
 
 /** A play of the preview, and how its clock runs. */
@@ -22,20 +35,41 @@ interface PreviewProps {
   onLeaveWall: () => void
 }
 
-/** Plays a puzzle right here, on the reducer that the server uses too. */
-export function Preview({ kind, puzzle, early, language, wall, onLeaveWall }: PreviewProps) {
+/** Plays a puzzle right here, on the reducer that the server uses too, with the words by which it judges. */
+export function Preview(props: PreviewProps) {
+  const { data } = useQuery({
+    queryKey: ['words', props.language],
+    queryFn: () => fetchWords(props.language),
+    staleTime: Infinity,
+  })
+  const context = useMemo(
+    () => data && { ...PLAIN_CONTEXT, knowledge: { ...NO_KNOWLEDGE, judge: new Judge(data) } },
+    [data],
+  )
+  return context && <PreviewPlayed {...props} context={context} />
+}
+
+function PreviewPlayed({
+  kind,
+  puzzle,
+  early,
+  language,
+  wall,
+  onLeaveWall,
+  context,
+}: PreviewProps & { context: PlayContext }) {
   const game = gameOf(kind)
-  const deadlineOf = (play: unknown): number | null => game.timed?.deadline(puzzle, play, PLAIN_CONTEXT) ?? null
+  const deadlineOf = (play: unknown): number | null => game.timed?.deadline(puzzle, play, context) ?? null
   const [{ play, clock }, send] = useReducer(
     (before: PreviewPlay, { move, now }: { move: unknown; now: number }): PreviewPlay => {
-      const turn: Turn = { ...PLAIN_CONTEXT, clock: clockAt(before.clock, now, deadlineOf(before.play)), now }
+      const turn: Turn = { ...context, clock: clockAt(before.clock, now, deadlineOf(before.play)), now }
       const after = game.move(puzzle, before.play, move, turn).play
       return after === before.play ? before : { play: after, clock: { clock: turn.clock, movedAt: now } }
     },
     undefined,
     (): PreviewPlay => {
       const now = Date.now()
-      const beginning = { ...PLAIN_CONTEXT, random: randomFrom('preview'), now }
+      const beginning = { ...context, random: randomFrom('preview'), now }
       return { play: game.start(puzzle, beginning), clock: { clock: 0, movedAt: now } }
     },
   )
@@ -45,7 +79,7 @@ export function Preview({ kind, puzzle, early, language, wall, onLeaveWall }: Pr
   const screen = (
     <Suspense>
       <Play
-        view={game.view(puzzle, play, { ...PLAIN_CONTEXT, audience: 'player' }) as never}
+        view={game.view(puzzle, play, { ...context, audience: 'player' }) as never}
         waiting={false}
         left={deadline === null ? null : deadline - (game.timed?.grace ?? 0) - clock.clock}
         opinions={[]}
