@@ -63,6 +63,21 @@ const CREDITS = [
       'Permission to use, copy, modify and distribute the database is granted, provided that this notice is kept. It is given as it is; its name may not be used to advertise.',
   },
   {
+    what: 'judging',
+    name: 'Hunspell dictionaries and OpenCC',
+    holder:
+      'Kevin Atkinson (English); RLA-ES (Spanish); Olivier R., Grammalecte (French); Raimundo Santos Moura (Portuguese); OpenTaal (Dutch); Alexander I. Lebedev (Russian); Marek Futrega and others (Polish); Steve Stavropoulos and others (Greek); the OpenCC authors (Chinese)',
+    licence: 'SCOWL, MPL 2.0, MPL 1.1, BSD, CC BY 3.0, Apache 2.0',
+    notice: 'Made into sets from which no text can be read back; the sources are public under their names.',
+  },
+  {
+    what: 'judging',
+    name: 'german-pos-dict and morph-it!',
+    holder: 'LanguageTool; Eros Zanchetta and Marco Baroni; put together by Ludan Stoecklé',
+    licence: 'CC BY-SA 4.0, CC BY-SA 2.0',
+    notice: 'Made into sets of words under the same licences.',
+  },
+  {
     what: 'letters',
     name: 'Atkinson Hyperlegible Next, Young Serif, Andika, Rubik, Noto Sans SC',
     holder: 'Braille Institute of America; Bastien Sozeau; SIL International; the Rubik and Noto project authors',
