@@ -1,5 +1,6 @@
 import { blockList } from '../src/text/blockList.ts'
-import { foldAccents, gridLetters } from '../src/text/graphemes.ts'
+import { foldAccents } from '../src/text/graphemes.ts'
+import { gridLetters } from '../src/text/gridLetters.ts'
 import type { EntryList } from '../src/index.ts'
 import type { WordSearchOptions, WordSearchPuzzle } from '../src/games/wordsearch/index.ts'
 

@@ -1,4 +1,4 @@
-import { gridLetters, type LetterStyle } from '../text/graphemes.ts'
+import { gridLetters, type LetterStyle } from '../text/gridLetters.ts'
 import type { Face } from './face.ts'
 
 const KNOWN = new WeakMap<Face, Map<string, readonly string[]>>()

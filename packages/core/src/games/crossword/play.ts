@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { gridLetters } from '../../text/graphemes.ts'
+import { gridLetters } from '../../text/gridLetters.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
 import type { Response, Sight } from '../contract.ts'
 import { Finish, type Course, type PlayLife, type Turned } from '../playing.ts'

@@ -1,6 +1,6 @@
 import type { Face } from '../../list/face.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { LetterStyle } from '../../text/graphemes.ts'
+import type { LetterStyle } from '../../text/gridLetters.ts'
 
 export type WordDirection = 'across' | 'down'
 

@@ -1,7 +1,7 @@
 import type { Entry, EntryList } from '../../list/entry.ts'
 import { faceLetters } from '../../list/faceLetters.ts'
 import { isEmptyFace } from '../../list/face.ts'
-import { gridLetters, type LetterStyle } from '../../text/graphemes.ts'
+import { gridLetters, type LetterStyle } from '../../text/gridLetters.ts'
 import { LONGEST_WORD } from './lattice.ts'
 import type { CrosswordOptions } from './options.ts'
 import type { UnplacedWord } from './puzzle.ts'

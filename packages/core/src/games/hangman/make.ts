@@ -1,7 +1,7 @@
 import type { EntryList } from '../../list/entry.ts'
 import { directionOf } from '../../text/direction.ts'
 import { alphabetFor } from '../../text/alphabets.ts'
-import { gridLetters } from '../../text/graphemes.ts'
+import { gridLetters } from '../../text/gridLetters.ts'
 import { PuzzleError, type Fit } from '../contract.ts'
 import { SCENE_MISSES, type HangmanOptions } from './options.ts'
 import type { HangmanPuzzle } from './puzzle.ts'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { ReadingDirection } from '../../text/direction.ts'
-import { gridLetters } from '../../text/graphemes.ts'
+import { gridLetters } from '../../text/gridLetters.ts'
 import type { Doing, Sight, Turn } from '../contract.ts'
 import { credited, nextTurn } from '../../wall/teams.ts'
 import type { TeamCourse, TeamLife } from '../../wall/teamed.ts'

@@ -1,6 +1,6 @@
 import type { Face } from '../../list/face.ts'
 import type { ReadingDirection } from '../../text/direction.ts'
-import type { LetterStyle } from '../../text/graphemes.ts'
+import type { LetterStyle } from '../../text/gridLetters.ts'
 import type { Scene } from './options.ts'
 
 /** One character of a word as it is shown; `letter` is what must be asked for it, null where it is always there. */

@@ -1,6 +1,7 @@
 import type { Entry, EntryList } from '../../list/entry.ts'
 import { isEmptyFace, type Face } from '../../list/face.ts'
-import { graphemesOf, gridLetters, withoutLigatures, type LetterStyle } from '../../text/graphemes.ts'
+import { graphemesOf } from '../../text/graphemes.ts'
+import { gridLetters, withoutLigatures, type LetterStyle } from '../../text/gridLetters.ts'
 import type { FitNote } from '../contract.ts'
 import type { HangmanOptions } from './options.ts'
 import type { HangmanWord, WordCharacter } from './puzzle.ts'

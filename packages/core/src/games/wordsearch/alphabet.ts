@@ -1,7 +1,7 @@
 import { blockedWords, type BlockedWords } from '../../grid/blockTrie.ts'
 import { LISTED, LISTED_BACKWARDS, WordTrie } from '../../grid/wordTrie.ts'
 import { alphabetFor } from '../../text/alphabets.ts'
-import { gridLetters, type LetterStyle } from '../../text/graphemes.ts'
+import { gridLetters, type LetterStyle } from '../../text/gridLetters.ts'
 import type { Word } from './words.ts'
 
 /** The letters of one puzzle as small numbers, and all that must not be spelled by accident. */

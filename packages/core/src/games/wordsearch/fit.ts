@@ -1,6 +1,6 @@
 import { MAX_SIDE } from '../../grid/letterGrid.ts'
 import type { EntryList } from '../../list/entry.ts'
-import { gridLetters } from '../../text/graphemes.ts'
+import { gridLetters } from '../../text/gridLetters.ts'
 import type { Fit, FitNote } from '../contract.ts'
 import { lengthsThatFit } from './message.ts'
 import type { WordSearchOptions } from './options.ts'

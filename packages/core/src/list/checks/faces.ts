@@ -1,5 +1,6 @@
 import { MAX_SIDE } from '../../grid/letterGrid.ts'
-import { gridLetters, graphemesOf } from '../../text/graphemes.ts'
+import { graphemesOf } from '../../text/graphemes.ts'
+import { gridLetters } from '../../text/gridLetters.ts'
 import { foldText } from '../../text/foldText.ts'
 import { isEmptyEntry } from '../entry.ts'
 import { isEmptyFace } from '../face.ts'
