@@ -207,6 +207,16 @@ describe('Bingo', () => {
     expect(made(25, { size: 5, pattern: 'full', cards: 3 }).cards.length).to.equal(3)
   })
 
+  it('says where one call would fit two squares', () => {
+    const list = listOf(Array.from({ length: 12 }, (_, index) => `word${index}`))
+    list.entries[3] = { ...list.entries[3]!, prompt: { text: 'the same clue' } }
+    list.entries[5] = { ...list.entries[5]!, prompt: { text: 'The same clue.' } }
+    const notes = bingo.fit(list, BingoOptions.parse({})).notes.filter(({ code }) => code === 'same-clue')
+    expect(notes.map(({ entryIds, values }) => [entryIds, values.text])).to.deep.equal([
+      [[list.entries[5].id], 'The same clue.'],
+    ])
+  })
+
   it('takes the largest card that the words fill, where none was chosen', () => {
     const sizeOf = (terms: number, rest: object = {}): number =>
       made(terms, { size: 'automatic', cards: 4, ...rest }).size

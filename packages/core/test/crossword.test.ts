@@ -96,6 +96,21 @@ describe('Crosswords', () => {
     expect(crossings.reduce((sum, more) => sum + more)).to.be.above(3)
   })
 
+  it('lay as many words where they are to be compact as where they are to be helpful', function () {
+    this.timeout(240_000)
+    const random = randomFrom('short words')
+    const letters = 'abcdeilnorst'
+    for (let round = 0; round < 6; round++) {
+      const words = new Set<string>()
+      while (words.size < 20)
+        words.add(Array.from({ length: 3 + random.below(2) }, () => letters[random.below(letters.length)]!).join(''))
+      const list = listOf([...words])
+      const laid = (aim: 'compact' | 'helpful'): number =>
+        made(list, { aim, steps: 1_500_000 }, String(round)).words.length
+      expect(laid('compact'), [...words].join(' ')).to.be.at.least(laid('helpful'))
+    }
+  })
+
   it('keep pinned words where they are', () => {
     const list = listOf(answersOf(16, '9'))
     const first = made(list)

@@ -57,6 +57,22 @@ describe('Pairs and matching', () => {
     )
   })
 
+  it('say how many rows are asked, of all that there are', () => {
+    fc.assert(
+      fc.property(tangled, fc.string(), fc.integer({ min: 4, max: 8 }), (list, seed, rows) => {
+        const options = MatchingOptions.parse({ rows })
+        const { ready, summary, notes } = matching.fit(list, options)
+        if (!ready) return
+        const { rounds } = matching.make(list, options, randomFrom(seed))
+        const asked = rounds.reduce((sum, { couples }) => sum + couples.length, 0)
+        expect(asked).to.be.at.least(Number(summary.values.count))
+        const left = notes.find(({ code }) => code === 'left-out')?.values.count ?? 0
+        const repeats = notes.filter(({ code }) => code === 'repeat').length
+        expect(Number(summary.values.count) + Number(left) + repeats).to.equal(list.entries.length)
+      }),
+    )
+  })
+
   it('judge at once or at the end, and only the first line of a row counts', () => {
     const list = sampleList(7, 'm', 'en', 8)
     for (const check of ['at-once', 'at-end'] as const) {

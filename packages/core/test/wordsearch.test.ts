@@ -55,6 +55,20 @@ describe('word search', () => {
     )
   }).timeout(600_000)
 
+  it('leaves out one phrase that paper has no room for, and says so, rather than make a huge grid for all', () => {
+    const words = 'otter heron trout reed pike carp newt frog swan duck moor bank weir pond lock'.split(' ')
+    const list = listOf([...words, 'the quick brown fox jumps over it'])
+    const { summary, notes } = wordsearch.fit(list, WordSearchOptions.parse({}))
+    expect(summary.values).to.deep.include({ count: 15 })
+    expect(summary.values.rows).to.be.below(14)
+    expect(notes.map(({ code }) => code)).to.deep.equal(['too-long'])
+    const puzzle = checked(list, {}, 'long')
+    expect(puzzle.rows.length).to.be.below(14)
+    expect(puzzle.unplaced.map(({ why }) => why)).to.deep.equal(['too-long'])
+    const phrases = listOf(['the quick brown fox jumps over it', 'a lazy dog sleeps under the old tree', 'otter'])
+    expect(wordsearch.fit(phrases, WordSearchOptions.parse({})).summary.values.count, 'a list of phrases').to.equal(3)
+  })
+
   it('gives the same grid for the same seed, and another for another', () => {
     const list = sampleList(12, 'seeds')
     expect(make(list, {}, '7').puzzle).to.deep.equal(make(list, {}, '7').puzzle)

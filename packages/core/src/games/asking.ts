@@ -32,7 +32,8 @@ export function askedList(list: EntryList, { ask, take, group, first }: Asking):
   return {
     ...list,
     ...(isSwapped && { answerLanguage: list.promptLanguage, promptLanguage: list.answerLanguage }),
-    entries: isSwapped ? swapSides(chosen) : chosen,
+    // A hint was for the side that is shown now.
+    entries: isSwapped ? swapSides(chosen).map((entry) => ({ ...entry, hint: '' })) : chosen,
     beside: (isSwapped ? swapSides(rest) : rest).flatMap(acceptedOf),
   }
 }

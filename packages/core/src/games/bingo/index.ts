@@ -34,7 +34,7 @@ export const bingo = gameFrom({
   upgrades: UPGRADES,
   options: BingoOptions,
   moves: BingoMove,
-  notes: ['ready', 'too-few', 'smaller-works', 'all-together', 'repeat', 'empty', 'no-clue'],
+  notes: ['ready', 'too-few', 'smaller-works', 'all-together', 'repeat', 'empty', 'no-clue', 'same-clue'],
   doings: ['call', 'marked'],
   heeds: [],
   dictionaries: [],

@@ -31,6 +31,7 @@ function keyOf(face: Face): string {
 /** Returns the terms of a list: each face once, and notes about what is left out. */
 function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
   const seen = new Set<string>()
+  const clues = new Set<string>()
   const terms: BingoTerm[] = []
   const notes: FitNote[] = []
   for (const { id, answer, prompt, fact } of list.entries) {
@@ -43,6 +44,9 @@ function termsOf(list: EntryList): { terms: BingoTerm[]; notes: FitNote[] } {
       seen.add(key)
       // What has no clue is called by its own name.
       if (isEmptyFace(prompt)) notes.push({ code: 'no-clue', entryIds: [id], values: { text } })
+      else if (clues.has(keyOf(prompt)))
+        notes.push({ code: 'same-clue', entryIds: [id], values: { text: prompt.text.trim() || text } })
+      clues.add(keyOf(prompt))
       terms.push({ entryId: id, text, answer, prompt: isEmptyFace(prompt) ? answer : prompt, fact })
     }
   }

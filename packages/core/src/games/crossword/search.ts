@@ -155,20 +155,26 @@ class Annealing {
 
 /** Looks for layouts of words, given as rows of letter codes, for as many steps as asked; can go on at any time. */
 export class LayoutSearch {
+  private readonly aim: Aim
   private readonly compact: Annealing
-  private readonly helpful: Annealing | undefined
+  private readonly startHelpful: () => Annealing
+  private helpful: Annealing | undefined
 
   constructor(words: readonly Uint16Array[], aim: Aim, shape: Shape, random: Random, pins: readonly Placing[] = []) {
     const areas = boxAreas(shape)
+    this.aim = aim
     this.compact = new Annealing(words, 'compact', areas, random, pins)
-    this.helpful = aim === 'helpful' ? new Annealing(words, 'helpful', areas, random, pins) : undefined
+    this.startHelpful = () => new Annealing(words, 'helpful', areas, random, pins)
+    if (aim === 'helpful') this.helpful = this.startHelpful()
   }
 
-  /** The best layout so far. */
+  /** The best layout so far: with the most words, then by its aim. */
   get best(): Layout {
-    const best = this.helpful?.best ?? this.compact.best
-    if (!best) throw new Error('no words to lay')
-    return best
+    const found = [this.helpful?.best, this.compact.best].filter((layout) => layout !== undefined)
+    const fewest = Math.min(...found.map(({ missing }) => missing))
+    const [first, second] = found.filter(({ missing }) => missing === fewest)
+    if (!first) throw new Error('no words to lay')
+    return this.aim === 'compact' && second && second.area < first.area ? second : first
   }
 
   /** Work done so far. */
@@ -179,11 +185,18 @@ export class LayoutSearch {
   /** Goes on until so many steps are done in all, or a little more. */
   advance(steps: number): void {
     while (this.steps < steps) {
-      if (!this.helpful || this.steps % (COMPACT_TURN + HELPFUL_TURN) < COMPACT_TURN) this.compact.iterate()
+      if (!this.takesTurns() || this.steps % (COMPACT_TURN + HELPFUL_TURN) < COMPACT_TURN) this.compact.iterate()
       else {
-        if (this.compact.best?.missing === 0) this.helpful.keepBelow(Math.floor(this.compact.best.area * HELPFUL_AREA))
-        this.helpful.iterate()
+        const helpful = (this.helpful ??= this.startHelpful())
+        if (this.compact.best?.missing === 0) helpful.keepBelow(Math.floor(this.compact.best.area * HELPFUL_AREA))
+        helpful.iterate()
       }
     }
+  }
+
+  /** Whether both searches go on: also where a small box is wished, but not all words have found a place in one. */
+  private takesTurns(): boolean {
+    if (this.aim === 'helpful') return true
+    return this.steps >= COMPACT_TURN && this.best.missing > 0
   }
 }

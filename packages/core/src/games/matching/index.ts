@@ -31,7 +31,7 @@ export const matching = gameFrom({
   upgrades: UPGRADES,
   options: MatchingOptions,
   moves: MatchingMove,
-  notes: ['ready', 'too-few', 'one-side', 'repeat'],
+  notes: ['ready', 'too-few', 'one-side', 'repeat', 'left-out'],
   doings: ['round'],
   heeds: [],
   dictionaries: [],

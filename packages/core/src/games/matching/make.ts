@@ -1,5 +1,5 @@
 import type { EntryList } from '../../list/entry.ts'
-import type { Random } from '../../random/random.ts'
+import { randomFrom, type Random } from '../../random/random.ts'
 import { PuzzleError, type Fit } from '../contract.ts'
 import { couplesOf, joinable, mostShared, type Couple } from '../partners.ts'
 import type { MatchingOptions } from './options.ts'
@@ -7,12 +7,22 @@ import type { MatchingPuzzle, MatchingRound } from './puzzle.ts'
 
 const FEWEST = 3
 
-/** Tells whether a list has rows enough. */
-export function fit(list: EntryList): Fit {
+/** Tells whether a list has rows enough, and how many of them are asked: rows that fit with no others are not. */
+export function fit(list: EntryList, { rows }: MatchingOptions): Fit {
   const { couples, notes } = couplesOf(list.entries)
   const ready = isEnough(couples)
-  const count = ready ? couples.length : FEWEST - Math.min(couples.length, FEWEST - 1)
-  return { ready, summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values: { count } }, notes }
+  const asked = ready ? countOf(roundsOf(mostShared(couples), rows, randomFrom('fit'))) : 0
+  const left = couples.length - asked
+  const count = ready ? asked : FEWEST - Math.min(couples.length, FEWEST - 1)
+  return {
+    ready,
+    summary: { code: ready ? 'ready' : 'too-few', entryIds: [], values: { count } },
+    notes: ready && left > 0 ? [...notes, { code: 'left-out', entryIds: [], values: { count: left } }] : notes,
+  }
+}
+
+function countOf(rounds: readonly MatchingRound[]): number {
+  return rounds.reduce((sum, { couples }) => sum + couples.length, 0)
 }
 
 /** Sets the columns. Throws a PuzzleError where fewer than three rows can be joined. */
@@ -21,7 +31,8 @@ export function make(list: EntryList, { rows, check }: MatchingOptions, random: 
   if (!isEnough(couples)) throw new PuzzleError({ code: 'too-few', entryIds: [], values: { count: 1 } })
   const drawn = roundsOf(random.shuffled(couples), rows, random)
   // Where faces come twice, chance may begin with a couple that keeps many others away.
-  return { rounds: drawn.length > 0 ? drawn : roundsOf(mostShared(couples), rows, random), check }
+  const planned = roundsOf(mostShared(couples), rows, random)
+  return { rounds: countOf(drawn) >= countOf(planned) ? drawn : planned, check }
 }
 
 function isEnough(couples: readonly Couple[]): boolean {

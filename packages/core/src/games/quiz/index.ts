@@ -60,6 +60,7 @@ export const quiz = gameFrom({
 })
 
 export * from './options.ts'
+export { WrongChoices, type WrongChoice } from './wrongChoices.ts'
 export type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 export type { QuizMove } from './play.ts'
 export type { AskedQuestion, QuizView, ReviewedAnswer, ToldAnswer } from './view.ts'

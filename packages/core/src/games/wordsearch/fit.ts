@@ -6,7 +6,7 @@ import { lengthsThatFit } from './message.ts'
 import type { WordSearchOptions } from './options.ts'
 import type { UnplacedReason } from './puzzle.ts'
 import { automaticSide } from './size.ts'
-import { prepareWords } from './words.ts'
+import { LONGEST_ON_PAPER, prepareWords } from './words.ts'
 
 /** Of a grid's cells: more letters than this can't be laid, however they overlap. */
 const FULLEST = 1.35
@@ -15,15 +15,14 @@ const FULLEST = 1.35
 export function fit(list: EntryList, options: WordSearchOptions): Fit {
   const { roots, inner, unplaced } = prepareWords(list, options)
   const notes: FitNote[] = unplaced.map(({ entryId, text, why, others }) =>
-    note(why, [entryId], { text, others: others.join(', ') }),
+    note(why, [entryId], { text, others: others.join(', '), side: LONGEST_ON_PAPER }),
   )
   const letters = roots.reduce((sum, { letters }) => sum + letters.length, 0)
   const longest = Math.max(0, ...roots.map(({ letters }) => letters.length))
   const count = roots.length + inner.length
   const side = options.size === 'chosen' ? Math.max(options.rows, options.cols) : MAX_SIDE
-  for (const { entryId, text, letters } of roots) {
-    if (letters.length > side) notes.push(note('too-long', [entryId], { text, side }))
-  }
+  const tooLong = roots.filter((root) => root.letters.length > side)
+  notes.push(...tooLong.map(({ entryId, text }) => note('too-long', [entryId], { text, side })))
   const cells = options.size === 'chosen' ? options.rows * options.cols : MAX_SIDE * MAX_SIDE
   if (letters > cells * FULLEST) notes.push(note('too-full', [], { letters, cells }))
 
@@ -34,7 +33,7 @@ export function fit(list: EntryList, options: WordSearchOptions): Fit {
       notes.push(note('message-length', [], { length: messageLength, ...range }))
     }
   }
-  const placeable = count - notes.filter(({ code }) => code === 'too-long').length
+  const placeable = count - tooLong.length
   if (placeable === 0) return { ready: false, summary: note('no-words', [], {}), notes }
   const size =
     options.size === 'chosen' ? { rows: options.rows, cols: options.cols } : square(automaticSide(letters, longest))

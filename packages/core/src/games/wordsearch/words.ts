@@ -1,11 +1,14 @@
 import type { EntryList } from '../../list/entry.ts'
 import { isEmptyFace, type Face } from '../../list/face.ts'
 import { faceLetters } from '../../list/faceLetters.ts'
+import type { LetterStyle } from '../../text/gridLetters.ts'
 import type { WordSearchOptions } from './options.ts'
 import type { UnplacedWord } from './puzzle.ts'
 
 /** More would neither print nor be found. */
 const MAX_WORDS = 120
+/** Letters that a row has room for on paper, where nobody chose a size: one longer phrase makes no huge grid for all. */
+export const LONGEST_ON_PAPER = 22
 
 /** An entry's answer in grid letters. */
 export interface Word {
@@ -35,15 +38,12 @@ export interface PreparedWords {
  * be in the grid: with nothing to show, one letter, repeats, and those that would be spelled more than once.
  */
 export function prepareWords(list: EntryList, options: WordSearchOptions): PreparedWords {
-  const style = {
-    letterCase: options.early ? ('lower' as const) : options.letterCase,
-    accents: options.accents,
-    language: list.answerLanguage || undefined,
-  }
+  const style = styleOf(list, options)
   const bothWays = options.directions === 8
   const unplaced: UnplacedWord[] = []
   const words: Word[] = []
   const firstOf = new Map<string, Word>()
+  const tooLong = lettersTooMany(list, options)
   for (const { id, answer, prompt } of list.entries) {
     const text = answer.text.trim()
     const leave = (why: UnplacedWord['why'], others: string[] = []): void => {
@@ -56,6 +56,7 @@ export function prepareWords(list: EntryList, options: WordSearchOptions): Prepa
     if (letters.length === 0) leave('empty')
     else if (letters.length === 1) leave('too-short')
     else if (first !== undefined) leave('repeat', [first.text])
+    else if (letters.length > tooLong) leave('too-long')
     else if (words.length >= MAX_WORDS) leave('too-many')
     else {
       const word = { entryId: id, text, prompt, letters }
@@ -76,6 +77,20 @@ export function prepareWords(list: EntryList, options: WordSearchOptions): Prepa
     }
   }
   return { roots, inner, unplaced }
+}
+
+function styleOf({ answerLanguage }: EntryList, { early, letterCase, accents }: WordSearchOptions): LetterStyle {
+  return { letterCase: early ? 'lower' : letterCase, accents, language: answerLanguage || undefined }
+}
+
+/** Returns how many letters a word may have: where the size is automatic and shorter ones are there, as paper has room. */
+function lettersTooMany(list: EntryList, options: WordSearchOptions): number {
+  if (options.size !== 'automatic') return Infinity
+  const style = styleOf(list, options)
+  const lengths = list.entries.map(({ answer }) => faceLetters(answer, style).length).filter((length) => length > 1)
+  const long = lengths.filter((length) => length > LONGEST_ON_PAPER).length
+  // Where they are many, the list is one of phrases.
+  return long * 4 <= lengths.length - long ? LONGEST_ON_PAPER : Infinity
 }
 
 function occurrencesIn(word: Word, host: Word, bothWays: boolean): InnerWord[] {

@@ -19,6 +19,17 @@ const ELEMENTS = new Set(
   ),
 )
 
+/** Languages of which not all forms of words are known: another ending may be another form. */
+const ENDINGS_UNKNOWN = new Set(['de', 'it'])
+const ENDING = 2
+
+/** Tells whether two words differ in their last letters alone. */
+function differAtEnd(one: readonly string[], other: readonly string[]): boolean {
+  let same = 0
+  while (same < one.length && same < other.length && one[same] === other[same]) same++
+  return same >= Math.min(one.length, other.length) - ENDING
+}
+
 /** What came of comparing two texts that differ: the same but for slips; nearly, but another word, or told by nobody. */
 export type Nearness = 'slip' | 'word' | 'spelled' | 'far'
 
@@ -40,7 +51,8 @@ export function nearness(
     const edits = slips === 'generous' && letters.length >= VERY_LONG_WORD ? 2 : 1
     if (!isNear(graphemesOf(given), letters, edits)) return 'far'
     const shortest = slips === 'generous' ? SHORT_WORD : LONG_WORD
-    if (slips === 'off' || letters.length < shortest || isStrict(given, word, language)) found = 'spelled'
+    const isEnding = ENDINGS_UNKNOWN.has(primary(language)) && differAtEnd(graphemesOf(given), letters)
+    if (slips === 'off' || letters.length < shortest || isEnding || isStrict(given, word, language)) found = 'spelled'
     else {
       const known = isWord(given, language)
       if (known !== false) return known ? 'word' : 'spelled'

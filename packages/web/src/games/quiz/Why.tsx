@@ -1,14 +1,7 @@
 import type { ToldAnswer } from '@otter/core/games/quiz'
 import { texts } from './texts.ts'
+import { isTelling } from './telling.ts'
 import { useTexts } from '../../texts/texts.ts'
-
-/** Reasons that say nothing which the screen does not show already. */
-const PLAIN = ['none', 'exact', 'letters', 'empty', 'different'] as const
-type Plain = (typeof PLAIN)[number]
-
-function isTelling(why: ToldAnswer['why']): why is Exclude<ToldAnswer['why'], Plain> {
-  return !(PLAIN as readonly string[]).includes(why)
-}
 
 /** Why a typed answer counts, or does not, in one short sentence; nothing where there is nothing to say. */
 export function Why({ told: { why, given, accepted }, className }: { told: ToldAnswer; className?: string }) {

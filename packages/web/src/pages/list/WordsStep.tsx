@@ -255,6 +255,7 @@ export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
         <EntryPanel
           key={open.id}
           entry={open}
+          list={list}
           row={openRow}
           rows={entries.length}
           answerLanguage={draft.answerLanguage}

@@ -9,18 +9,22 @@ import {
   type CheckNote,
   type Choice,
   type Entry,
+  type EntryList,
   type Mend,
 } from '@otter/core'
 import { ChevronDown, ChevronUp, Plus, Trash2, X } from 'lucide-react'
-import { useEffect, useId, useRef, type ReactNode } from 'react'
+import { Suspense, useEffect, useId, useRef, type ReactNode } from 'react'
 import { useCheckWords } from '../table/useCheckWords.ts'
+import { DrawnChoices } from './DrawnChoices.tsx'
 import { FaceEditor } from './FaceEditor.tsx'
 import { LabelsField } from './LabelsField.tsx'
+import { TryAnswer } from './TryAnswer.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 
 interface EntryPanelProps {
   entry: PlacedEntry
+  list: EntryList
   row: number
   rows: number
   answerLanguage: string
@@ -36,6 +40,7 @@ interface EntryPanelProps {
 /** All that one entry holds. */
 export function EntryPanel({
   entry,
+  list,
   row,
   rows,
   answerLanguage,
@@ -196,6 +201,15 @@ export function EntryPanel({
           />
         )}
       </Field>
+      <Suspense>
+        <TryAnswer entry={entry} list={list} />
+      </Suspense>
+      {entry.scored && !entry.choices.some(({ right }) => !right) && (
+        <details>
+          <summary className="quiet cursor-pointer text-sm">{t('entry.drawn')}</summary>
+          <DrawnChoices entry={entry} list={list} onKeep={(choices) => set('choices', choices)} />
+        </details>
+      )}
       <div className="grid grid-cols-2 gap-3">
         {line('hint', t('entry.hint'), t('entry.hintHelp'), 2000)}
         {line('fact', t('entry.fact'), t('entry.factHelp'), 2000)}

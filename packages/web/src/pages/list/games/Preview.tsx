@@ -42,11 +42,12 @@ export function Preview(props: PreviewProps) {
     queryFn: () => fetchWords(props.language),
     staleTime: Infinity,
   })
+  // It is there at once; what is typed before the words have come is judged without them.
   const context = useMemo(
-    () => data && { ...PLAIN_CONTEXT, knowledge: { ...NO_KNOWLEDGE, judge: new Judge(data) } },
+    () => ({ ...PLAIN_CONTEXT, knowledge: data ? { ...NO_KNOWLEDGE, judge: new Judge(data) } : NO_KNOWLEDGE }),
     [data],
   )
-  return context && <PreviewPlayed {...props} context={context} />
+  return <PreviewPlayed {...props} context={context} />
 }
 
 function PreviewPlayed({
