@@ -1,5 +1,5 @@
 /** Characters that show nothing, but for the joiner of emoji; those that part words of Persian are spaces. */
-const UNSEEN = /[\u00ad\u034f\u061c\u180e\u200b\u200e\u200f\u202a-\u202e\u2060-\u2069\ufeff]/gu
+const UNSEEN = /[\u00ad\u034f\ufe0e\ufe0f\u061c\u180e\u200b\u200e\u200f\u202a-\u202e\u2060-\u2069\ufeff]/gu
 const APART = /[\u200c\s\u00a0\u2000-\u200a\u202f\u205f\u3000]+/gu
 const APOSTROPHES = /[’‘‛ʼʹ′`´＇׳]/gu
 const DASHES = /[‐‑‒–—―−﹣－]/gu
@@ -43,6 +43,8 @@ export function inPlain(text: string): string {
       .replace(/[₀-₉₊₋₌₍₎]/gu, (lowered) => LOWERED_AS[LOWERED.indexOf(lowered)]!)
       .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/gu, (sign) => ` ${sign.normalize('NFKC').replace('\u2044', '/')}`)
       .replace(/\u2044/gu, '/')
+      .replace(/\u066b/gu, '.')
+      .replace(/\u066c/gu, ',')
       .normalize('NFKC')
       .replace(DASHES, '-'),
   )

@@ -1,5 +1,5 @@
 import { inPlain } from './characters.ts'
-import { inSmall, unaccented } from './folding.ts'
+import { inSmall, respelled, unaccented } from './folding.ts'
 import { primary, regionOf } from './languages.ts'
 
 /** Names of the months by language, from January; several are parted by a bar. In small letters without accents. */
@@ -49,7 +49,7 @@ const BETWEEN = /^(?:the|of|de|del|den|der|di|le|el|am|d|ден|year|г|года
  */
 export function datesOf(text: string, language: string): string[] {
   const code = primary(language)
-  const plain = unaccented(inSmall(inPlain(text), language), language)
+  const plain = respelled(unaccented(inSmall(inPlain(text), language), language), language)
   const numeric = /^(\d{1,4})\s*([./-])\s*(\d{1,2})\s*\2\s*(\d{1,4})\.?$/u.exec(plain.trim())
   if (numeric) return numericDates(numeric[1]!, numeric[3]!, numeric[4]!, language)
   const months = monthsOf(code)
@@ -102,10 +102,11 @@ export function timeOf(text: string): { minutes: number; isWhole: boolean } | un
   return { minutes: (hour + shift) * 60 + Number(minutes ?? 0), isWhole: half !== undefined || hour > 12 || hour === 0 }
 }
 
-/** Signs of the two eras, before and after the year. */
-const BEFORE =
-  /^(?:bc|bce|vchr|vor christus|vuz|avjc|avantjc|avj|ac|aec|a ne|доне|до нэ|дон э|πχ|mö|пне|fkr|fvt|p n e|לפנהס|לפנה"ס|ق م|قم)$/u
-const AFTER = /^(?:ad|ce|nchr|nach christus|nuz|apjc|apresjc|dc|ec|нэ|н э|μχ|ms|ekr|evt|n e|לספירה|م)$/u
+/** Signs of the two eras, in letters alone, before or after the year. */
+const BEFORE = new Set(
+  'bc bce vchr vorchristus vuz avjc avantjc avj ac aec ane донэ πχ mo pne пне fkr fvt ie prnl قم לפנהס'.split(' '),
+)
+const AFTER = new Set('ad ce nchr nachchristus nuz apjc apresjc dc ec нэ μχ ms ne ekr evt isz nl לספירה م'.split(' '))
 
 /** Returns a year with its era, below 0 before the common one; undefined where no era is said. */
 export function eraOf(text: string): number | undefined {
@@ -117,7 +118,7 @@ export function eraOf(text: string): number | undefined {
     .trim()
   const [, before = '', year, after = ''] = /^([^\d]*?)\s*(\d{1,4})\s*([^\d]*)$/u.exec(plain) ?? []
   if (year === undefined) return undefined
-  const sign = `${before}${after}`.replace(/\s+/gu, '')
-  if (BEFORE.test(sign)) return -Number(year)
-  return AFTER.test(sign) ? Number(year) : undefined
+  const sign = `${before}${after}`.replace(/[\s"]+/gu, '')
+  if (BEFORE.has(sign)) return -Number(year)
+  return AFTER.has(sign) ? Number(year) : undefined
 }

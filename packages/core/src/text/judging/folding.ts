@@ -72,6 +72,8 @@ export function respelled(text: string, language: string): string {
       .normalize('NFD')
       .replace(/[\u0300\u0301]/gu, '')
       .normalize('NFC')
+  // Two signs of Thai that look like one.
+  plain = plain.replace(/เเ/gu, 'แ')
   if (code === 'ro') plain = plain.replace(/ş/gu, 'ș').replace(/ţ/gu, 'ț')
   // Which accent stands on an Italian e is no matter of spelling to most.
   if (code === 'it') plain = plain.replace(/é/gu, 'è')

@@ -19,6 +19,8 @@ export function quantityOf(text: string, language: string): Quantity | undefined
     .replace(NEGATIVE, '-')
     .replace(/[.!?]$/u, (mark, at, whole: string) => (/\d$/u.test(whole.slice(0, at)) ? '' : mark))
   if (!/\d/u.test(plain)) return undefined
+  // Turkish writes the sign of per cent first.
+  if (plain.startsWith('%')) return measured(plain.slice(1), '%', language)
   if (isCurrencyFirst(plain)) return measured(plain.slice(1), plain[0]!, language)
   const [, number, rest = ''] = NUMBER_FIRST.exec(plain) ?? []
   if (number === undefined) return undefined
