@@ -8,11 +8,12 @@ import { ninth } from './migrations/ninth.ts'
 import { second } from './migrations/second.ts'
 import { seventh } from './migrations/seventh.ts'
 import { sixth } from './migrations/sixth.ts'
+import { eleventh } from './migrations/eleventh.ts'
 import { tenth } from './migrations/tenth.ts'
 import { third } from './migrations/third.ts'
 import { defineModels, type Models } from './models.ts'
 
-const MIGRATIONS = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth]
+const MIGRATIONS = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth, eleventh]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {

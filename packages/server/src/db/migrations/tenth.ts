@@ -26,7 +26,6 @@ const STATEMENTS = [
   // Names that a teacher keeps, with who was drawn from lesson to lesson.
   `CREATE TABLE rosters (
      id uuid PRIMARY KEY, teacher_id uuid NOT NULL REFERENCES teachers (id) ON DELETE CASCADE, name text NOT NULL,
-     version integer NOT NULL DEFAULT 0,
      students jsonb NOT NULL, wishes jsonb NOT NULL, drawn jsonb NOT NULL, last jsonb,
      created_at timestamptz NOT NULL DEFAULT now())`,
   'CREATE INDEX rosters_of_teacher ON rosters (teacher_id, name)',
