@@ -8,6 +8,8 @@ import {
   passTime,
   randomFrom,
   sharedOf,
+  upgradedPuzzle,
+  wayOf,
   type EntryList,
   type HostCommand,
   type Session,
@@ -94,6 +96,17 @@ describe('A quiz board on devices', () => {
       ),
       { numRuns: 300 },
     )
+  })
+
+  it('of a board that was laid before there were devices is played at the wall, and on none of them', () => {
+    const { onDevices: _, ...before } = puzzle
+    const upgraded = upgradedPuzzle(quizboard, before, 1)
+    const board = upgraded as QuizboardPuzzle
+    const steps = quizboard.inStep!.questions(board)
+    expect(wayOf('board').suits({ steps, hasBoard: true })).to.equal(false)
+    const play = quizboard.start(board, begin('p', { teams: 2 }))
+    const opened = quizboard.move(board, play, { type: 'open', item: 0 }, when(10)).play
+    expect(opened.open?.item).to.equal(0)
   })
 
   it('takes no move of a wall, and a wall takes none of a device', () => {

@@ -1,18 +1,26 @@
 import { askedOf } from '../../wall/askable.ts'
 import { teamGameFrom } from '../game.ts'
 import { countLate, deviceQuestions, moment, questionsKey, stepsOf } from './devices.ts'
-import { fit, make } from './make.ts'
+import { fit, make, NONE_ON_DEVICES } from './make.ts'
 import { QuizboardOptions } from './options.ts'
 import { course, view } from './play.ts'
 import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
 import { QuizboardMove } from './state.ts'
 
+/** Version 2: everyone can answer on a device; a board that was laid before has no questions for that. */
+const UPGRADES = [
+  {
+    puzzle: (stored: unknown) => ({ ...(stored as object), onDevices: NONE_ON_DEVICES }),
+    play: (stored: unknown) => ({ ...(stored as object), device: null }),
+  },
+]
+
 /** Columns of questions for teams at one wall, the deeper the harder. */
 export const quizboard = teamGameFrom({
   kind: 'quizboard',
-  version: 1,
-  upgrades: [],
+  version: 2,
+  upgrades: UPGRADES,
   options: QuizboardOptions,
   moves: QuizboardMove,
   notes: ['ready', 'too-few', 'one-side', 'repeat', 'opinion', 'no-groups', 'thin', 'untried'],

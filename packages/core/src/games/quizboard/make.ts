@@ -66,6 +66,17 @@ export function make(list: EntryList, options: QuizboardOptions, random: Random)
   return { questions, columns: laid, onDevices, wrong, dive, seconds, teams, depth }
 }
 
+/** A quiz in which no question of a board is asked. */
+export const NONE_ON_DEVICES: QuizPuzzle = {
+  questions: [],
+  speed: 'off',
+  accents: 'folded',
+  cards: false,
+  second: false,
+  pass: 0,
+  language: '',
+}
+
 /** Returns the questions of a board as a quiz that asks them once, each for what it is worth on the board. */
 function forDevices(
   list: EntryList,
