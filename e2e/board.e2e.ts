@@ -44,7 +44,7 @@ test('a quiz board is answered by everyone on their own device: a team names a q
   await expect(ama.getByText(prompt.text)).toBeVisible()
   await expect(wall.getByText(prompt.text)).toBeVisible()
   await answer(ama, true)
-  // One is offline while the question stands, and reloads: what was answered is there.
+  // One reloads while the question stands.
   await bo.reload()
   await answer(bo, true)
   await answer(chi, false)

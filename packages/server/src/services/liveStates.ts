@@ -183,15 +183,16 @@ export async function readWallNow(scope: Reader, now: LiveNow): Promise<WallNow>
       total: counts.reduce((sum, { total }) => sum + total, 0),
     },
     ranking: rankingNow(session, rules, standings),
-    chooser: chooserOf(now, await teamsIn(scope, offerId)),
+    chooser: await chooserOf(scope, now),
   }
 }
 
-/** Returns the team that names the next question of a board: one after the other. */
-function chooserOf({ rules, session, offer }: LiveNow, teams: readonly LiveTeam[]): string | null {
+/** Returns the team that names the next question of a board, one after the other; null where nobody does. */
+async function chooserOf(scope: Reader, { rules, session, offer }: LiveNow): Promise<string | null> {
   const { standing, asked = [] } = sharedOf(session, rules, offer.calls)
-  if (rules.way !== 'board' || standing || teams.length === 0) return null
-  return teams[asked.length % teams.length]!.name
+  if (rules.way !== 'board' || standing) return null
+  const teams = await teamsIn(scope, offer.id)
+  return teams.length === 0 ? null : teams[asked.length % teams.length]!.name
 }
 
 /** Returns how many have answered a question, in their first plays. */

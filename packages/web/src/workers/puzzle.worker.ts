@@ -32,7 +32,14 @@ export interface PuzzleAnswer {
 }
 
 addEventListener('message', ({ data: { number, jobs } }: MessageEvent<PuzzleRequest>) => {
-  void Promise.all(jobs.map(make)).then((results) => postMessage({ number, results } satisfies PuzzleAnswer))
+  Promise.all(jobs.map(make)).then(
+    (results) => postMessage({ number, results } satisfies PuzzleAnswer),
+    // Out of the promise, so that whoever waits hears that the worker has failed.
+    (error: unknown) =>
+      setTimeout(() => {
+        throw error
+      }),
+  )
 })
 
 async function make({ kind, list, options, seed }: PuzzleJob): Promise<PuzzleResult> {

@@ -46,7 +46,9 @@ const LONGEST = 2000
 const wrong = (why: WrongRule): Verdict => ({ right: false, why })
 
 /** Most texts that are kept in their forms: those of lists come again with every answer, and classes answer alike. */
-const MOST_KEPT = 20_000
+const MOST_KEPT = 5000
+/** Longer texts are made anew each time: what students send is kept within bounds. */
+const LONGEST_KEPT = 200
 
 /** Judges typed answers by what is known of languages. */
 export class Judge {
@@ -70,6 +72,7 @@ export class Judge {
   }
 
   private formsOf(text: string, language: string): Forms {
+    if (text.length > LONGEST_KEPT) return new Forms(text, language)
     const key = `${language}\u0000${text}`
     let forms = this.kept.get(key)
     if (!forms) {
