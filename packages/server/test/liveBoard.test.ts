@@ -19,17 +19,17 @@ describe('A quiz board on everyone’s device', () => {
     puzzle: QuizboardPuzzle
   }
 
-  async function begin(): Promise<Room> {
+  async function begin(members = MEMBERS): Promise<Room> {
     const { host, id, code } = await rooms.host({
       kind: 'quizboard',
       options: { columns: 2, tiles: 3 },
       live: {
         way: 'board',
         wayOptions: { seconds: 0 },
-        teams: { by: 'drawn', names: ['Herons', 'Otters'], members: MEMBERS },
+        teams: { by: 'drawn', names: ['Herons', 'Otters'], members },
       },
     })
-    const students = await Promise.all(MEMBERS.flat().map((name) => rooms.student(code, { name })))
+    const students = await Promise.all(members.flat().map((name) => rooms.student(code, { name })))
     await host.command({ type: 'start' })
     await until('the game', () => students.every(({ reply }) => reply!.play !== null))
     await until('the host', () => host.facts!.phase === 'running')
@@ -106,6 +106,29 @@ describe('A quiz board on everyone’s device', () => {
     expect(teams, 'the smaller team gets the newcomer').to.deep.equal([
       { name: 'Herons', right: 0, of: 4 },
       { name: 'Otters', right: 1, of: 3 },
+    ])
+  })
+
+  it('takes the answers of a class of 35 at one instant, each once', async () => {
+    const names = Array.from({ length: 35 }, (_, index) => `Student ${index}`)
+    const room = await begin([names.slice(0, 20), names.slice(20)])
+    const { host, students, puzzle } = room
+    const item = puzzle.columns[0]!.items[1]!
+    await host.command({ type: 'pick', place: item })
+    await until('the question', () => students.every(({ reply }) => reply!.live!.round !== null))
+    await answer(
+      room,
+      item,
+      [...names.keys()].filter((index) => index % 2 === 0),
+    )
+    await until('the host to see it', () => host.facts!.round !== null)
+    await host.command({ type: 'next' })
+    await until('the shares', () => Boolean(host.facts!.round?.split))
+    const { teams, answers } = host.facts!.round!.split!
+    expect(answers.reduce((sum, { count }) => sum + count, 0)).to.equal(35)
+    expect(teams).to.deep.equal([
+      { name: 'Herons', right: 10, of: 20 },
+      { name: 'Otters', right: 8, of: 15 },
     ])
   })
 
