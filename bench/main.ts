@@ -5,6 +5,7 @@ import { benchGames } from './games.ts'
 import { benchLists } from './lists.ts'
 import { benchLive } from './live.ts'
 import { benchLoad } from './load.ts'
+import { benchOverview } from './overview.ts'
 import { benchQuiz } from './quiz.ts'
 import { benchWordSearch } from './wordsearch.ts'
 
@@ -16,6 +17,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   quiz: benchQuiz,
   api: benchApi,
   load: benchLoad,
+  overview: benchOverview,
   browser: benchBrowser,
 }
 

@@ -241,6 +241,28 @@ test('sheets are printed in versions, with keys and a code, through the browser 
     const printed = (await teacher.pdf({ preferCSSPageSize: true })).toString('latin1')
     expect(printed.match(/\/Type\s*\/Page\b/g)).toHaveLength(6)
   }
+  // What was printed is kept, by the PDF and by the browser: with another grid on the screen, it opens as it was.
+  const sheet = teacher.getByRole('article', { name: 'Sheet 1' })
+  const grid = await sheet.innerText()
+  await expect(teacher.getByText('Printed before: 1 time')).toBeVisible()
+  await teacher.getByRole('link', { name: 'Back' }).click()
+  await teacher.getByRole('button', { name: 'New version' }).click()
+  await teacher.getByRole('button', { name: 'Print' }).click()
+  await expect(sheet).not.toHaveText(grid)
+  await teacher.getByRole('button', { name: 'Print', exact: true }).click()
+  await expect(teacher.getByText('Printed before: 2 times')).toBeVisible({ timeout: 20_000 })
+  await teacher.getByText('Printed before: 2 times').click()
+  await teacher.locator('details li').last().getByRole('link').click()
+  await expect(teacher.getByText(/As it was printed on/)).toBeVisible()
+  await expect(teacher.getByRole('article', { name: /Sheet/ })).toHaveCount(3)
+  const wordsOf = (text: string): string => text.replace(/(?:localhost|127).*/u, '').trim()
+  expect(wordsOf(await sheet.innerText())).toBe(wordsOf(grid))
+  await expectAccessible(teacher)
+  const [again] = await Promise.all([
+    teacher.waitForEvent('download'),
+    teacher.getByRole('button', { name: 'PDF' }).click(),
+  ])
+  expect(again.suggestedFilename()).toBe('Market day.pdf')
 })
 
 test('a new teacher signs up, and a student reads the screen in Hebrew', async ({ page, phone, server }) => {

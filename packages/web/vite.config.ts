@@ -10,7 +10,7 @@ const playPage: Plugin = {
   name: 'play-page',
   configureServer: ({ middlewares }) =>
     void middlewares.use((request, _response, next) => {
-      if (/^\/(p\/[^/.]+|in)(\?|$)/u.test(request.url ?? '')) request.url = '/play.html'
+      if (/^\/(p\/[^/.]+|in|student|class(\/[^/.]+)?)(\?|$)/u.test(request.url ?? '')) request.url = '/play.html'
       next()
     }),
 }
@@ -41,6 +41,13 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'small', test: (id) => SMALL.test(id) || STUDENT_ICONS.test(id), minShareCount: 2, priority: 2 },
+            // Around every game, alone, live or in a class: small files of their own would cost more than they hold.
+            {
+              name: 'player',
+              test: /web\/src\/(?:pages\/play\/(?:CodeForm|Frame|Playing|useProblemText)|live\/useSocket|api\/tokenHeader)/u,
+              minShareCount: 2,
+              priority: 2,
+            },
             {
               name: 'icons',
               test: (id) => /lucide-react/u.test(id) && !TEAM_ICONS.test(id),

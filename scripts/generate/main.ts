@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import {
-  answerLanguageOf,
   CommandRefusal,
   entriesFromTable,
   GAME_KINDS,
@@ -14,7 +13,7 @@ import {
   type GameKind,
 } from '@otter/core'
 import { ZodError } from 'zod'
-import { readWordsOf } from '../../packages/server/src/dictionary/words.ts'
+import { lookUp } from '../../packages/server/src/dictionary/lookUp.ts'
 import { judgeFile } from './judge.ts'
 import { serverKnowledge } from '../../packages/server/src/dictionary/knowledge.ts'
 
@@ -56,12 +55,7 @@ async function main(): Promise<void> {
   const list = readList(file)
   const options = game.options.parse(game.command?.optionsFrom(values) ?? {})
   const make = (): object => {
-    const puzzle = game.make(
-      list,
-      options,
-      randomFrom(seed),
-      game.usesWords ? readWordsOf(answerLanguageOf(list)) : undefined,
-    )
+    const puzzle = game.make(list, options, randomFrom(seed), lookUp(game, list, options))
     return game.command?.shown(puzzle, { list, options, knowledge: serverKnowledge }) ?? (puzzle as object)
   }
   // Run twice, the second time measured: what is looked up once is there by then.

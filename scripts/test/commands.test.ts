@@ -107,8 +107,8 @@ describe('npm start', () => {
       .join('; ')
     const offers = (await (
       await fetch(`http://127.0.0.1:${port}/api/links`, { headers: { Cookie: cookie } })
-    ).json()) as { code: string }[]
-    return offers[0]!.code
+    ).json()) as { code: string; kind: string }[]
+    return offers.find(({ kind }) => kind === 'wordsearch')!.code
   }
 
   /**

@@ -28,6 +28,8 @@ export const CreateLive = CreateOffer.extend({
   live: LiveRules.prefault({}),
   /** Names to tap, where they are from a list. */
   roster: z.array(ParticipantName).max(1000).default([]),
+  /** The class that plays: its names are tapped, and what comes of it is its students'. */
+  classId: z.uuid().optional(),
 })
 export type CreateLive = z.input<typeof CreateLive>
 

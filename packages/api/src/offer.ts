@@ -1,4 +1,13 @@
-import { cleanText, GAME_KINDS, LiveRules, MOST_TEAMS, PlayRules, type Doing, type Outcome } from '@otter/core'
+import {
+  cleanText,
+  GAME_KINDS,
+  LiveRules,
+  MOST_TEAMS,
+  PlayRules,
+  WorkRules,
+  type Doing,
+  type Outcome,
+} from '@otter/core'
 import { z } from 'zod'
 import { EMBLEMS } from './emblems.ts'
 
@@ -11,7 +20,7 @@ export const Seed = z
   .pipe(z.string().min(1))
 
 /** What a teacher calls an offer, such as "Tuesday group"; empty for none. */
-const OfferName = z
+export const OfferName = z
   .string()
   .max(200)
   .transform((name) => cleanText(name).replace(/\s+/gu, ' ').trim())
@@ -59,7 +68,7 @@ export type LeadReply = z.infer<typeof LeadReply>
 
 /** Rules of an offer: how its games are played, by each alone, live, or by teams at one wall. */
 export const OfferRules = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('link'), play: PlayRules.prefault({}) }),
+  z.object({ type: z.literal('link'), play: PlayRules.prefault({}), work: WorkRules.prefault({}) }),
   z.object({ type: z.literal('live'), play: PlayRules.prefault({}), live: LiveRules }),
   z.object({
     type: z.literal('wall'),
@@ -78,6 +87,10 @@ export const OfferReply = z.object({
   title: z.string(),
   kind: z.enum(GAME_KINDS),
   code: z.string(),
+  /** The class that it is set for, and when it is due; null where it is for none, or has no time. */
+  classId: z.uuid().nullable(),
+  className: z.string().nullable(),
+  dueAt: z.iso.datetime().nullable(),
   open: z.boolean(),
   archived: z.boolean(),
   seed: z.string(),

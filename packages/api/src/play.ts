@@ -1,4 +1,4 @@
-import { GAME_KINDS, type Score } from '@otter/core'
+import { GAME_KINDS, WorkRules, type Score } from '@otter/core'
 import { z } from 'zod'
 import { ChangeSelf, LiveView } from './live.ts'
 import { ParticipantName } from './offer.ts'
@@ -15,6 +15,8 @@ export const JoinOffer = z.object({
   ...ChangeSelf.shape,
   /** Where somebody has the name already: whether this is the same student, who comes back, or another one. */
   same: z.enum(['back', 'other']).optional(),
+  /** The student of the class who was tapped. */
+  studentId: z.uuid().optional(),
   /** A request that is sent again, since its reply was lost, brings in one student. */
   requestId: z.uuid().optional(),
   /** Where the token is kept: as a cookie of the browser, or by the page, which then sends it with each request. */
@@ -81,6 +83,36 @@ export const PlayState = z.object({
 })
 export type PlayState = z.infer<typeof PlayState>
 
+/** What a student is told of set work. */
+const PlayWork = z.object({
+  opensAt: z.iso.datetime().nullable(),
+  /** Whether it is not open yet. */
+  isEarly: z.boolean(),
+  dueAt: z.iso.datetime().nullable(),
+  closesAt: z.iso.datetime().nullable(),
+  /** Attempts that can still be begun; null for any number. */
+  attemptsLeft: z.number().int().nullable(),
+  /** Whether who plays is a student of the class. */
+  isStudent: z.boolean(),
+  /** Whether right answers are kept back of an attempt that is over. */
+  hidesAnswers: z.boolean(),
+  /** When they are shown; null where they never are. */
+  answersAt: z.iso.datetime().nullable(),
+})
+
+/** Who may come in where work is set, and who it would be: told as long as nobody plays. */
+const PlayDoor = z.object({
+  who: WorkRules.shape.who.unwrap(),
+  /** By which the class's students sign in; null where it is set for no class. */
+  classCode: z.string().nullable(),
+  /** What the teacher says to the students. */
+  note: z.string(),
+  /** Names to tap. */
+  names: z.array(z.object({ id: z.uuid(), name: z.string() })),
+  /** Who is signed in on this device; null for nobody. */
+  me: z.string().nullable(),
+})
+
 /** An offer as its students see it. */
 export const PlayReply = z.object({
   kind: z.enum(GAME_KINDS),
@@ -90,6 +122,9 @@ export const PlayReply = z.object({
   /** Whether the players learn to read. */
   early: z.boolean(),
   open: z.boolean(),
+  /** When it opens, is due and closes, and what holds for it; null where nothing of the kind was set. */
+  work: PlayWork.nullable(),
+  door: PlayDoor.nullable(),
   /** Who plays; `waits`: until the teacher says that it is who it says to be. */
   player: z.object({ name: z.string(), waits: z.boolean() }).nullable(),
   /** What all players gave where there is no right answer, once this one has given his: the most frequent first. */

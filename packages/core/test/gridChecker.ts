@@ -76,6 +76,14 @@ export function faultsOf(list: EntryList, options: WordSearchOptions, puzzle: Wo
     const count = runs.get(`allowed ${letters.join('')}`)?.size ?? 0
     if (count !== 1) faults.push(`${word.text} is spelled ${count} times`)
   }
+  const isInPlaced = (cellsOf: string): boolean => {
+    const cells = cellsOf.split(',').map(Number)
+    return placedCells.some((placed) => cells.every((cell) => placed.has(cell)))
+  }
+  // Also where no word may run: who reads 12 there has found it, and is told that it is none.
+  for (const { text } of words)
+    for (const cellsOf of runs.get(`other ${spell(text).join('')}`) ?? [])
+      if (!isInPlaced(cellsOf)) faults.push(`${text} is spelled by chance`)
 
   const message = foldAccents(spell(puzzle.message).join('').toLowerCase())
   for (const blocked of blockList(list.answerLanguage)) {
@@ -83,9 +91,7 @@ export function faultsOf(list: EntryList, options: WordSearchOptions, puzzle: Wo
     if (message.includes(spelled)) continue
     const form = options.letterCase === 'upper' ? spelled.toUpperCase() : spelled
     for (const cellsOf of ['allowed', 'other'].flatMap((kind) => [...(runs.get(`${kind} ${form}`) ?? [])])) {
-      const cells = cellsOf.split(',').map(Number)
-      if (!placedCells.some((placed) => cells.every((cell) => placed.has(cell))))
-        faults.push('a blocked word is spelled')
+      if (!isInPlaced(cellsOf)) faults.push('a blocked word is spelled')
     }
   }
   return faults

@@ -7,7 +7,7 @@ import {
   type UnscrambleMove,
   type UnscramblePuzzle,
 } from '../src/games/unscramble/index.ts'
-import { NO_WORDS } from '../src/index.ts'
+import { NO_THINGS, NO_WORDS } from '../src/index.ts'
 import { rudeWords } from '../src/text/blockList.ts'
 import { WORDS } from './judging/knowledge.ts'
 import { playThrough, rules } from './playthrough.ts'
@@ -255,7 +255,10 @@ describe('Unscramble under way', () => {
     const list = listOf(['this', 'north', 'spot', 'night', 'analyst', 'dog', 'tea'])
     const spelledIn = (seed: number, words = WORDS): string[] =>
       unscramble
-        .make(list, UnscrambleOptions.parse({ order: 'list', letterCase: 'lower' }), randomFrom(`${seed}`), words)
+        .make(list, UnscrambleOptions.parse({ order: 'list', letterCase: 'lower' }), randomFrom(`${seed}`), {
+          words,
+          things: NO_THINGS,
+        })
         .items.map(({ pieces, mixed }) => mixed.map((place) => pieces[place]).join(''))
     const rude = new RegExp([...rudeWords('en')].filter((word) => /^[a-z]{3,8}$/u.test(word)).join('|'), 'u')
     for (let seed = 0; seed < 400; seed++)
@@ -274,7 +277,7 @@ describe('Unscramble under way', () => {
     const list = listOf(['on', 'no', 'otter', 'ass'])
     const options = UnscrambleOptions.parse({ by: 'letters', order: 'list' })
     const { summary, notes } = unscramble.fit(list, options)
-    const { items } = unscramble.make(list, options, randomFrom('1'), WORDS)
+    const { items } = unscramble.make(list, options, randomFrom('1'), { words: WORDS, things: NO_THINGS })
     expect(summary.values.count).to.equal(items.length)
     expect(notes.map(({ code, values }) => `${code} ${values.text}`)).to.include('nothing-to-mix on')
   })

@@ -1,10 +1,20 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { foldText, newEntry, PLAIN_CONTEXT, randomFrom, type Entry, type EntryList } from '../src/index.ts'
+import {
+  foldText,
+  newEntry,
+  NO_KNOWLEDGE,
+  PLAIN_CONTEXT,
+  randomFrom,
+  type Entry,
+  type EntryList,
+} from '../src/index.ts'
 import { QuizOptions, type QuizPuzzle, type QuizView } from '../src/games/quiz/index.ts'
 import { begin, when, LOOK } from './playing.ts'
 import { quiz } from '../src/games/quiz/index.ts'
+import { judge } from '../src/games/quiz/judge.ts'
 import type { QuizMove, QuizPlay } from '../src/games/quiz/play.ts'
+import { JUDGE } from './judging/knowledge.ts'
 import { idOf, sampleList } from './sampleWords.ts'
 import { workTime } from './workTime.ts'
 
@@ -234,6 +244,39 @@ describe('What a quiz keeps to', () => {
     }
   })
 
+  it('asks for several of its right answers where a teacher wants them, and for all where there are fewer', () => {
+    const list = listOf([
+      { a: 'Seine', q: 'Name rivers of France' },
+      { a: 'Thames', q: 'A river of England' },
+    ])
+    list.entries[0]!.accepted = ['Loire', 'Rhône', 'Garonne']
+    const right = (named: number, item: number, text: string): boolean => {
+      const puzzle = make(list, { form: 'typed', named })
+      return judge(puzzle, puzzle.questions[item]!, { type: 'type', text }, NO_KNOWLEDGE)!.right
+    }
+    expect([1, 2, 3].map((named) => right(named, 0, 'Loire'))).to.deep.equal([true, false, false])
+    expect([2, 3].map((named) => right(named, 0, 'loire and Seine'))).to.deep.equal([true, false])
+    expect(right(2, 0, 'Loire, loire'), 'one of them twice').to.equal(false)
+    expect(right(2, 0, 'Loire, Thames'), 'one is wrong').to.equal(false)
+    expect(right(3, 1, 'Thames'), 'there is but one').to.equal(true)
+  })
+
+  it('takes simplified and traditional characters for one, unless they are what is taught', () => {
+    const list = {
+      ...listOf([
+        { a: '貓', q: 'cat' },
+        { a: '狗', q: 'dog' },
+      ]),
+      answerLanguage: 'zh-Hant',
+    }
+    const right = (scripts: string): boolean => {
+      const puzzle = make(list, { form: 'typed', scripts })
+      const known = { ...NO_KNOWLEDGE, judge: JUDGE }
+      return judge(puzzle, puzzle.questions[0]!, { type: 'type', text: '猫' }, known)!.right
+    }
+    expect([right('both'), right('apart')]).to.deep.equal([true, false])
+  })
+
   it('an opinion and a single entry need something to choose from', () => {
     const codes = (rows: Parameters<typeof listOf>[0]): string[] =>
       quiz.fit(listOf(rows), QuizOptions.parse({})).notes.map(({ code }) => code)
@@ -259,7 +302,10 @@ describe('What a quiz keeps to', () => {
     expect(asked).to.deep.equal(['male bee drone', 'male bee queen', 'flies drone'])
     const { summary, notes } = quiz.fit(listOf(rows), QuizOptions.parse({}))
     expect(summary.values.count).to.equal(3)
-    expect(notes.map(({ code, entryIds }) => [code, entryIds])).to.deep.equal([['repeat', [idOf(1)]]])
+    expect(notes.map(({ code, entryIds }) => [code, entryIds])).to.deep.equal([
+      ['repeat', [idOf(1)]],
+      ['topped-up', []],
+    ])
   })
 
   it('tells a question by its answer, or by its clue where the answer is a picture alone', () => {

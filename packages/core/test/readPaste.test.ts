@@ -63,6 +63,9 @@ describe('reading pasted text', () => {
         ),
         (rows) => {
           const text = Papa.unparse(rows, { delimiter: '\t', newline: '\r\n' })
+          // Where most lines begin so, it is a list with its marks, as word processors copy one.
+          const lines = text.split(/[\r\n]+/u).filter((line) => line.trim() !== '')
+          fc.pre(lines.filter((line) => /^\s*-[ \t]/u.test(line)).length < lines.length / 2)
           expect(readPaste(text, { header: false }).rows.map(({ cells }) => cells)).to.deep.equal(rows)
         },
       ),

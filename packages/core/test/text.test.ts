@@ -59,7 +59,9 @@ describe('text', () => {
       fc.property(fc.string({ unit: 'binary', maxLength: 30 }), (text) => {
         for (const accents of ['kept', 'folded'] as const) {
           const once = gridLetters(text, { letterCase: 'upper', accents })
-          expect(once.join('')).not.to.match(/[\s\p{P}\p{Cc}]/u)
+          // Some pictures, such as the wavy dash, are signs of punctuation too.
+          const letters = once.filter((letter) => !/\p{Extended_Pictographic}/u.test(letter))
+          expect(letters.join('')).not.to.match(/[\s\p{P}\p{Cc}]/u)
         }
         expect(foldAccents(foldAccents(text))).to.equal(foldAccents(text))
       }),

@@ -65,8 +65,18 @@ describe('word search', () => {
     const puzzle = checked(list, {}, 'long')
     expect(puzzle.rows.length).to.be.below(14)
     expect(puzzle.unplaced.map(({ why }) => why)).to.deep.equal(['too-long'])
+    const smallest = checked(list, { size: 'smallest' }, 'long')
+    expect(smallest.rows.length * smallest.rows[0]!.length, 'the smallest counts what is hidden').to.be.below(90)
+    const without = checked(listOf([...words, 'a'.repeat(31)]), { size: 'smallest' }, 'longer')
+    expect([without.rows.length, without.rows[0]!.length]).not.to.include(30)
     const phrases = listOf(['the quick brown fox jumps over it', 'a lazy dog sleeps under the old tree', 'otter'])
     expect(wordsearch.fit(phrases, WordSearchOptions.parse({})).summary.values.count, 'a list of phrases').to.equal(3)
+  })
+
+  it('reads no number twice, whichever way it is read', () => {
+    const numbers = listOf(['12', '345', 'H2O', '24 hours', '7 up', 'year 1066'])
+    for (const directions of [2, 4, 8] as const)
+      for (let seed = 0; seed < 40; seed++) checked(numbers, { directions }, `${directions} ${seed}`)
   })
 
   it('gives the same grid for the same seed, and another for another', () => {

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
-import { newEntry, randomFrom, type Entry, type EntryList } from '../src/index.ts'
+import { newEntry, randomFrom, type Entry, type EntryList, type Thing } from '../src/index.ts'
 import { quiz, QuizOptions, type QuizPuzzle } from '../src/games/quiz/index.ts'
+import { numbersBeside } from '../src/games/quiz/madeUp.ts'
 import { WrongChoices } from '../src/games/quiz/wrongChoices.ts'
 import { idOf } from './sampleWords.ts'
 
@@ -214,6 +215,62 @@ const SUBJECTS: readonly Subject[] = [
       ['x + 1', 'x+1'],
     ],
   },
+  {
+    name: 'chemistry',
+    language: 'en',
+    rows: [
+      ['H2O', 'water'],
+      ['H₂O', 'ice'],
+      ['CO2', 'we breathe it out'],
+      ['CO', 'from a bad stove'],
+      ['Co', 'cobalt'],
+      ['Na⁺', 'sodium as an ion'],
+      ['Na+', 'what salt has beside chloride'],
+      ['O2', 'we breathe it in'],
+      ['O3', 'ozone'],
+    ],
+    classes: [
+      ['H2O', 'H₂O'],
+      ['Na⁺', 'Na+'],
+    ],
+  },
+  {
+    name: 'geography',
+    language: 'en',
+    rows: [
+      ['USA', 'Washington'],
+      ['U.S.A.', 'fifty states'],
+      ['the Netherlands', 'Amsterdam'],
+      ['Netherlands', 'windmills'],
+      ['São Paulo', 'largest city of Brazil'],
+      ['Sao Paulo', 'a city of twelve million'],
+      ['Ivory Coast', 'Abidjan'],
+      ['Côte d’Ivoire', 'Abidjan'],
+      ['Trinidad and Tobago', 'two islands'],
+      ['Trinidad & Tobago', 'Port of Spain'],
+    ],
+    classes: [
+      ['USA', 'U.S.A.'],
+      ['the Netherlands', 'Netherlands'],
+      ['São Paulo', 'Sao Paulo'],
+      ['Ivory Coast', 'Côte d’Ivoire'],
+      ['Trinidad and Tobago', 'Trinidad & Tobago'],
+    ],
+  },
+  {
+    name: 'Russian',
+    language: 'ru',
+    rows: [
+      ['ёлка', 'fir'],
+      ['елка', 'a Christmas tree'],
+      ['лев', 'lion'],
+      ['мой', 'my'],
+      ['мои', 'my, of several'],
+      ['кот', 'cat'],
+      ['дом', 'house'],
+    ],
+    classes: [['ёлка', 'елка']],
+  },
 ]
 
 function listOf(
@@ -320,6 +377,85 @@ describe('Wrong choices', () => {
         'a number',
       ).to.equal(true)
     }
+  })
+
+  it('are no kind of what a picture shows, nor what that is a kind of, as far as things are known', () => {
+    const list = listOf(
+      ['otter', 'mammal', 'dog', 'puppy', 'car', 'automobile', 'heron', 'pike'].map((name) => [name, ''] as const),
+      'en',
+      (index) => ({ prompt: { text: '', picture: { id: `${index}`, alt: '', source: 'gallery' } as never } }),
+    )
+    const things = new Map<string, Thing>([
+      ['otter', { kinds: ['mammal'], beside: [] }],
+      ['dog', { kinds: ['mammal'], beside: [] }],
+      ['puppy', { kinds: ['dog', 'mammal'], beside: [] }],
+      ['car', { kinds: ['automobile'], beside: [] }],
+    ])
+    const seen = list.entries.map(() => new Set<string>())
+    const blind = new Set<string>()
+    for (let seed = 0; seed < 100; seed++) {
+      const drawn = (wrong: WrongChoices, index: number): string[] =>
+        wrong.draw(list.entries[index]!, 3, randomFrom(`${seed}`)).map(({ face }) => face.text)
+      const wrong = new WrongChoices(list, things)
+      seen.forEach((all, index) => drawn(wrong, index).forEach((text) => all.add(text)))
+      drawn(new WrongChoices(list), 0).forEach((text) => blind.add(text))
+    }
+    expect([...seen[0]!]).to.have.members(['dog', 'puppy', 'car', 'automobile', 'heron', 'pike'])
+    expect([...seen[1]!], 'nothing that is a mammal').to.have.members(['car', 'automobile', 'heron', 'pike'])
+    expect([...seen[3]!]).not.to.include.members(['dog'])
+    expect([...seen[5]!], 'another name of it').not.to.include('car')
+    expect([...blind], 'unknown things are drawn').to.include('mammal')
+  })
+
+  it('come from elsewhere where the list has too few, marked as such, and are never right too', () => {
+    const list = listOf(
+      [
+        ['the otter', 'swims'],
+        ['An eel', 'is long'],
+        ['3 cm', 'a bee'],
+      ],
+      'en',
+      (index) => (index === 0 ? { accepted: ['the weasel'] } : {}),
+    )
+    expect(quiz.lookup!(list, QuizOptions.parse({}))).to.deep.equal({
+      words: false,
+      things: { names: ['otter', 'eel', '3 cm'], beside: true },
+    })
+    expect(quiz.lookup!(list, QuizOptions.parse({ form: 'typed' })).things.names).to.deep.equal([])
+    const things = new Map<string, Thing>([
+      ['otter', { kinds: [], beside: ['weasel', 'badger', 'skunk'] }],
+      ['eel', { kinds: [], beside: ['ass', 'shark', 'anchovy'] }],
+    ])
+    const wrong = new WrongChoices(list, things)
+    for (let seed = 0; seed < 60; seed++) {
+      const [otter, eel, bee] = list.entries.map((entry) => wrong.draw(entry, 3, randomFrom(`${seed}`)))
+      const made = (drawn: typeof otter): string[] =>
+        drawn!.filter(({ entryId }) => entryId === null).map(({ face, reason }) => `${reason} ${face.text}`)
+      expect(made(otter)).to.deep.equal(['dictionary the badger', 'dictionary the skunk'])
+      expect(made(eel)).to.deep.equal(['dictionary A shark', 'dictionary An anchovy'])
+      expect(made(bee), 'a word would tell more than a number').to.have.length(3)
+      for (const one of made(bee)) expect(one).to.match(/^number (?!3 )\d+ cm$/u)
+    }
+    const fit = (options: object): string[] => quiz.fit(list, QuizOptions.parse(options)).notes.map(({ code }) => code)
+    expect([fit({}), fit({ form: 'typed' })]).to.deep.equal([['topped-up'], []])
+    const french = { ...listOf([['la loutre', 'elle nage']], 'fr'), promptLanguage: 'fr' }
+    const two = { ...french, entries: [...french.entries, ...listOf([['le chien', 'il aboie']], 'fr').entries] }
+    expect(quiz.fit(two, QuizOptions.parse({})).notes.map(({ code }) => code)).to.deep.equal(['few-answers'])
+  })
+
+  it('make up numbers in the shape of the right one, and none of dates in words or formulas', () => {
+    const near = (text: string): string[] => numbersBeside(text, randomFrom('near'))
+    for (const text of ['56', '1945', '0.5', '3,20 €', '7', '−4', '90°', '12 cm']) {
+      const shape = (one: string): string =>
+        one.replace(/\d+/gu, (digits, at: number) => (at > 1 ? 'x'.repeat(digits.length) : 'x'))
+      expect(near(text).length, text).to.be.at.least(3)
+      for (const one of near(text)) {
+        expect(one).not.to.equal(text)
+        expect(shape(one), text).to.equal(shape(text))
+      }
+    }
+    for (const text of ['H2O', '1st', 'World War 2', '3 of 4', 'otter', '007', ''])
+      expect(near(text), text).to.deep.equal([])
   })
 
   it('name nothing that a picture shows as well, nor what the clue says or the list accepts', () => {

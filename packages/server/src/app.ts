@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import type { Server as HttpServer } from 'node:http'
 import { join } from 'node:path'
+import { routeOf } from '@otter/api/description'
 import compression from 'compression'
 import connectPgSimple from 'connect-pg-simple'
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express'
@@ -16,6 +17,9 @@ import { loggable, Problem, problemFrom } from './problem.ts'
 import accountRoutes from './routes/account.ts'
 import dictionaryRoutes, { kindRoutes } from './routes/dictionary.ts'
 import jobRoutes from './routes/jobs.ts'
+import classRoutes from './routes/classes.ts'
+import studentRoutes from './routes/students.ts'
+import printRoutes from './routes/prints.ts'
 import liveRoutes from './routes/live.ts'
 import listRoutes from './routes/lists.ts'
 import mediaRoutes, { mediaFileRoutes } from './routes/media.ts'
@@ -25,6 +29,7 @@ import playRoutes from './routes/play.ts'
 import rosterRoutes from './routes/rosters.ts'
 import sessionRoutes from './routes/session.ts'
 import wallRoutes, { remoteRoutes } from './routes/wall.ts'
+import { teacherOf } from './routes/context.ts'
 import { openLimits } from './services/limits.ts'
 import { PASSWORD_COST } from './services/passwords.ts'
 import { PuzzleCache } from './services/puzzleCache.ts'
@@ -67,6 +72,12 @@ const PACKED_FROM = 1400
 /** Largest request body. */
 const BODY_LIMIT = '4mb'
 const SESSION_AGE = 14 * 24 * 3600_000
+
+/** Refuses what is a teacher's to whoever is none, before anything of it is read: no route can forget to ask. */
+const teachersOnly: RequestHandler = (request, _response, next) => {
+  if (routeOf(request.method, request.path)?.asker === 'teacher') teacherOf(request)
+  next()
+}
 
 /** Puts the server together, and starts taking up long jobs; `attach` takes up sockets on what it listens with; `close` ends all. */
 export function createApp({
@@ -161,6 +172,7 @@ export function createApp({
     mediaFileRoutes(context),
     dictionaryRoutes(),
     playRoutes(context),
+    studentRoutes(context),
     remoteRoutes(context),
     operatorRoutes(context),
   )
@@ -175,6 +187,7 @@ export function createApp({
       cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SESSION_AGE },
       store: new Store({ pool: sessions, tableName: 'sessions', pruneSessionInterval: 3600, disableTouch: true }),
     }),
+    teachersOnly,
     sessionRoutes(context),
     accountRoutes(context),
     listRoutes(context),
@@ -182,8 +195,10 @@ export function createApp({
     liveRoutes(context),
     wallRoutes(context),
     rosterRoutes(context),
-    kindRoutes(),
+    classRoutes(context),
+    kindRoutes(context),
     jobRoutes(context),
+    printRoutes(context),
     mediaRoutes(context),
   )
   app.use('/api', () => {
@@ -239,7 +254,7 @@ function servePages(app: Express, folder: string): void {
       response.set('Cache-Control', 'no-cache').sendFile(join(folder, name))
     }
   if (!existsSync(join(folder, 'index.html'))) return
-  app.get(['/p/:code', '/in'], page('play.html'))
+  app.get(['/p/:code', '/in', '/class', '/class/:code', '/student'], page('play.html'))
   app.get('/{*path}', page('index.html'))
 }
 

@@ -7,6 +7,9 @@ import type { Context } from '../src/routes/context.ts'
 import accountRoutes from '../src/routes/account.ts'
 import dictionaryRoutes, { kindRoutes } from '../src/routes/dictionary.ts'
 import jobRoutes from '../src/routes/jobs.ts'
+import printRoutes from '../src/routes/prints.ts'
+import classRoutes from '../src/routes/classes.ts'
+import studentRoutes from '../src/routes/students.ts'
 import rosterRoutes from '../src/routes/rosters.ts'
 import wallRoutes, { remoteRoutes } from '../src/routes/wall.ts'
 import liveRoutes from '../src/routes/live.ts'
@@ -49,11 +52,14 @@ describe('The description of the API', () => {
       remoteRoutes(context),
       rosterRoutes(context),
       jobRoutes(context),
+      printRoutes(context),
+      classRoutes(context),
+      studentRoutes(context),
       mediaRoutes(context),
       mediaFileRoutes(context),
       playRoutes(context),
       dictionaryRoutes(),
-      kindRoutes(),
+      kindRoutes(context),
     ]
     const served = routers.flatMap((router: Router) =>
       router.stack.flatMap(({ route }) => {

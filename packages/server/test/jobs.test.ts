@@ -162,25 +162,20 @@ describe('Long work', () => {
     const workers = startWorkers({ threads: 1 })
     const timed = async (list: EntryList): Promise<{ seconds: number; size: number }> => {
       const began = performance.now()
+      const quiz = gameOf('quiz')
       const pdf = await workers.sheets(
         {
-          list,
-          sheets: {
-            kind: 'quiz',
-            options: gameOf('quiz').options.parse({}),
-            seed: '1',
-            versions: 1,
-            paper: 'a4',
-            key: true,
-            saveInk: false,
-            language: 'en',
-          },
+          kind: 'quiz',
+          title: list.title,
+          seed: '1',
+          rules: 1,
+          early: false,
+          puzzles: [quiz.make(list, quiz.options.parse({}), randomFrom('1'))],
+          layout: { paper: 'a4', key: true, saveInk: false, language: 'en' },
           address: undefined,
           pictures: {},
         },
-        'teacher',
         new AbortController().signal,
-        () => undefined,
       )
       return { seconds: (performance.now() - began) / 1000, size: pdf.length }
     }

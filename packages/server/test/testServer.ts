@@ -154,8 +154,13 @@ export class Client {
     this.url = url
   }
 
+  /** Returns its cookies as a header has them. */
+  cookie(): string {
+    return [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ')
+  }
+
   async call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply> {
-    const cookie = [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ')
+    const cookie = this.cookie()
     const response = await fetch(this.url + path, {
       method,
       headers: {

@@ -69,6 +69,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pages/print/PrintPage.tsx')).PrintPage }),
       },
       {
+        path: 'prints/:id',
+        lazy: async () => ({ Component: (await import('./pages/print/PrintedPage.tsx')).PrintedPage }),
+      },
+      {
         path: 'lists/:id/wall/:code',
         lazy: async () => ({ Component: (await import('./pages/wall/WallPage.tsx')).WallPage }),
       },
@@ -87,6 +91,18 @@ const router = createBrowserRouter([
       {
         path: 'wall/:id/show',
         lazy: async () => ({ Component: (await import('./pages/wallPlay/DisplayPage.tsx')).DisplayPage }),
+      },
+      {
+        path: 'classes',
+        lazy: async () => ({ Component: (await import('./pages/classes/ClassesPage.tsx')).ClassesPage }),
+      },
+      {
+        path: 'classes/:id',
+        lazy: async () => ({ Component: (await import('./pages/classes/ClassPage.tsx')).ClassPage }),
+      },
+      {
+        path: 'classes/:id/cards',
+        lazy: async () => ({ Component: (await import('./pages/classes/CardsPage.tsx')).CardsPage }),
       },
       {
         path: 'names',

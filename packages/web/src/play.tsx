@@ -1,4 +1,4 @@
-import { StrictMode } from 'react'
+import { lazy, StrictMode, Suspense, type ReactNode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { PlayFailed } from './pages/play/PlayFailed.tsx'
 import { PlayPage } from './pages/play/PlayPage.tsx'
@@ -8,6 +8,16 @@ import './styles.css'
 import { STUDENT_FILES } from './texts/studentFiles.ts'
 import { startTexts } from './texts/texts.ts'
 
+/** Fetched where students of a class come in, and see what there is to do. */
+const ClassPage = lazy(async () => ({ default: (await import('./pages/class/ClassPage.tsx')).ClassPage }))
+const HomePage = lazy(async () => ({ default: (await import('./pages/class/HomePage.tsx')).HomePage }))
+
+function pageAt(path: string): ReactNode {
+  const [, place, code] = /^\/(p|class|student)(?:\/([^/]+))?/u.exec(path) ?? []
+  if (place === 'student') return <HomePage />
+  return place === 'class' ? <ClassPage code={code} /> : <PlayPage code={code} />
+}
+
 const root = document.getElementById('root')
 if (!root) throw new Error('the page has no root')
 keepFocus()
@@ -15,7 +25,7 @@ await startTexts(STUDENT_FILES, ['play'])
 createRoot(root).render(
   <StrictMode>
     <Boundary fallback={<PlayFailed />}>
-      <PlayPage code={/^\/p\/([^/]+)/.exec(location.pathname)?.[1]} />
+      <Suspense>{pageAt(location.pathname)}</Suspense>
     </Boundary>
   </StrictMode>,
 )

@@ -79,6 +79,16 @@ describe('Texts', () => {
     }
   })
 
+  it('call games the same on a student’s page as in the games', () => {
+    for (const language of LANGUAGE_CODES) {
+      const student = read(`web/src/texts/${language}/student.json`)
+      for (const kind of GAME_KINDS)
+        expect(student.get(`kind.${kind}`), `${language} ${kind}`).to.equal(
+          read(`web/src/games/${kind}/texts/${language}.json`).get('name'),
+        )
+    }
+  })
+
   it('give plurals a number to go by', () => {
     for (const [name, path] of FILES)
       for (const [key, message] of read(path('en')))

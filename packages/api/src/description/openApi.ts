@@ -11,6 +11,7 @@ const SECURITY: Record<Asker, Json[]> = {
   anyone: [],
   teacher: [{ session: [] }],
   student: [{ playerCookie: [] }, { playerHeader: [] }],
+  member: [{ studentCookie: [] }],
   remote: [{ playerHeader: [] }],
   operator: [{ operatorSecret: [] }],
 }
@@ -39,6 +40,7 @@ export function openApi(): Json {
       securitySchemes: {
         operatorSecret: { type: 'http', scheme: 'bearer' },
         session: { type: 'apiKey', in: 'cookie', name: 'otter_session' },
+        studentCookie: { type: 'apiKey', in: 'cookie', name: 'otter_student' },
         playerCookie: { type: 'apiKey', in: 'cookie', name: 'otter_player' },
         playerHeader: { type: 'apiKey', in: 'header', name: TOKEN_HEADER },
       },

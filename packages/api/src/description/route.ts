@@ -1,11 +1,11 @@
 import type { z } from 'zod'
 
 /**
- * Who may ask: anyone, a teacher who is signed in, a student with the token of an offer, a
+ * Who may ask: anyone, a teacher who is signed in, a student with the token of an offer, a student who has signed in to a class, a
  * remote control with its own, or whoever runs the server, on
  * its machine and with its secret.
  */
-export type Asker = 'anyone' | 'teacher' | 'student' | 'remote' | 'operator'
+export type Asker = 'anyone' | 'teacher' | 'student' | 'member' | 'remote' | 'operator'
 
 /** One route of the API, below `/api`. */
 export interface Route {
@@ -27,4 +27,5 @@ export const teacher = (route: Omit<Route, 'asker'>): Route => ({ ...route, aske
 export const anyone = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'anyone' })
 export const operator = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'operator' })
 export const student = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'student' })
+export const member = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'member' })
 export const remote = (route: Omit<Route, 'asker'>): Route => ({ ...route, asker: 'remote' })

@@ -47,11 +47,12 @@ import {
   StudentAnswers,
   WallState,
 } from '../live.ts'
-import { AskKinds, KindsReply } from '../kinds.ts'
+import { AskKinds, AskThings, KindsReply, ThingsReply } from '../kinds.ts'
 import { JoinOffer, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
-import { PrintSheets } from '../sheet.ts'
 import { anyone, operator, student, teacher, type Route } from './route.ts'
+import { CLASS_ROUTES } from './classRoutes.ts'
+import { PRINT_ROUTES } from './printRoutes.ts'
 import { ROSTER_ROUTES } from './rosterRoutes.ts'
 import { WALL_ROUTES } from './wallRoutes.ts'
 
@@ -198,14 +199,7 @@ export const ROUTES: readonly Route[] = [
     status: 201,
     reply: OfferReply,
   }),
-  teacher({
-    method: 'post',
-    path: '/lists/:id/sheets',
-    summary: 'Queues sheets to be made as a PDF; replies the id of the job',
-    body: PrintSheets,
-    status: 202,
-    reply: z.object({ id: z.uuid() }),
-  }),
+  ...PRINT_ROUTES,
 
   teacher({ method: 'get', path: '/links', summary: 'All offers', reply: z.array(OfferReply) }),
   teacher({
@@ -349,6 +343,7 @@ export const ROUTES: readonly Route[] = [
   }),
   ...WALL_ROUTES,
   ...ROSTER_ROUTES,
+  ...CLASS_ROUTES,
 
   teacher({ method: 'get', path: '/jobs/:id', summary: 'How long work stands', reply: JobReply }),
   teacher({ method: 'get', path: '/jobs/:id/file', summary: 'What it made', reply: 'application/pdf' }),
@@ -437,6 +432,13 @@ export const ROUTES: readonly Route[] = [
     summary: 'What English words are kinds of',
     body: AskKinds,
     reply: KindsReply,
+  }),
+  teacher({
+    method: 'post',
+    path: '/dictionary/things',
+    summary: 'What is known of things by their English names',
+    body: AskThings,
+    reply: ThingsReply,
   }),
   anyone({
     method: 'get',

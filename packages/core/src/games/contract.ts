@@ -2,10 +2,10 @@ import type { ZodType } from 'zod'
 import type { EntryList } from '../list/entry.ts'
 import type { SheetPage } from '../print/sheet.ts'
 import type { Random } from '../random/random.ts'
-import type { WordKnowledge } from '../text/judging/knowledge.ts'
 import type { TeamState } from '../wall/teams.ts'
 import type { GameCommand } from './command.ts'
 import type { Knowledge } from './knowledge.ts'
+import type { LookedUp, Lookup } from './lookup.ts'
 import type { PlayRules } from './rules.ts'
 import type { GameSample } from './sample.ts'
 
@@ -200,7 +200,7 @@ export interface Game<Options, Puzzle, Play, Move, View> {
    * Makes the puzzle, with the answers. May be heavy: runs in a worker. Throws a PuzzleError where no puzzle is
    * possible.
    */
-  make(list: EntryList, options: Options, random: Random, words?: WordKnowledge): Puzzle
+  make(list: EntryList, options: Options, random: Random, known?: LookedUp): Puzzle
   /** Returns what a play asks, in order: the rows of its results. */
   questions(puzzle: Puzzle, play: Play): Question[]
   /** Returns a text that is equal for plays of one puzzle with the same questions; absent where all have the same. */
@@ -209,8 +209,8 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   isLed?(options: Options): boolean
   /** Whether it is made of how hard entries have proved; absent where it never is. */
   usesProved?(options: Options): boolean
-  /** Whether it is made by the words of the list's language; absent where it never is. */
-  usesWords?: boolean
+  /** Returns what has to be looked up before it is made; absent where nothing ever has. */
+  lookup?(list: EntryList, options: Options): Lookup
   /** Whether it makes sense on paper. */
   onPaper: boolean
   /** Returns the puzzle on paper, or its key; no pages where it makes no sense there. */

@@ -25,6 +25,7 @@ export function gameFrom<Options extends Asking, Puzzle, Play extends PlayLife, 
   course,
   stepsOf,
   hasBoard = false,
+  lookup,
   ...manifest
 }: GameManifest<Options, Puzzle, Play, Move, View>): Game<Options, Puzzle, Play, Move, View> {
   const { move, end, follow, ...life } = playing(course)
@@ -33,7 +34,8 @@ export function gameFrom<Options extends Asking, Puzzle, Play extends PlayLife, 
     ...life,
     ...(stepsOf && { inStep: { hasBoard, questions: stepsOf, follow: (...made) => boundedStep(follow(...made)) } }),
     fit: (list, options) => manifest.fit(askedList(list, options), options),
-    make: (list, options, random, words) => manifest.make(markedList(askedList(list, options)), options, random, words),
+    make: (list, options, random, known) => manifest.make(markedList(askedList(list, options)), options, random, known),
+    ...(lookup && { lookup: (list, options) => lookup(askedList(list, options), options) }),
     move: (...made) => boundedStep(move(...made)),
     end: (...made) => boundedStep(end(...made)),
   }

@@ -1,6 +1,6 @@
 import { blockList } from '../text/blockList.ts'
 import { foldAccents } from '../text/graphemes.ts'
-import { BLOCKED, WordTrie } from './wordTrie.ts'
+import { WordTrie } from './wordTrie.ts'
 
 /** The blocked words of a script, forwards and backwards, over numbers of its plain letters. */
 interface ScriptTrie {
@@ -52,8 +52,8 @@ function build(script: RegExp, language: string, except: string): ScriptTrie {
   const trie = new WordTrie(Math.max(1, numbers.size))
   for (const word of words) {
     const spelled = word.map((letter) => numbers.get(letter) ?? 0)
-    trie.add(spelled, BLOCKED)
-    trie.add(spelled.reverse(), BLOCKED)
+    trie.add(spelled)
+    trie.add(spelled.reverse())
   }
   return { trie, numbers }
 }

@@ -18,6 +18,3 @@ export const DIRECTIONS: readonly Step[] = [
   { dRow: -1, dCol: -1 },
   { dRow: 1, dCol: -1 },
 ]
-
-/** The four lines through a cell, each in its forward direction. */
-export const AXES = DIRECTIONS.slice(0, 4)

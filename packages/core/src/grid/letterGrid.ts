@@ -1,6 +1,6 @@
 import type { BlockedWords } from './blockTrie.ts'
-import { AXES, DIRECTIONS, type DirectionCount } from './directions.ts'
-import { LISTED, LISTED_BACKWARDS, type WordTrie } from './wordTrie.ts'
+import { DIRECTIONS } from './directions.ts'
+import type { WordTrie } from './wordTrie.ts'
 
 /** One row is one 32-bit integer. */
 export const MAX_SIDE = 30
@@ -37,7 +37,6 @@ export class LetterGrid {
   private readonly fullRow: number
   private readonly trie: WordTrie
   private readonly blocked: BlockedWords
-  private readonly axisBits: number[]
   /** Length of the longest word, listed or blocked. */
   private readonly farthest: number
   /** Result of the last `search`: legal starts, and the digits of their overlaps, by direction and row. */
@@ -46,10 +45,10 @@ export class LetterGrid {
   private readonly newlySet: number[] = []
 
   /**
-   * @param trie the listed words, over the same letter numbers
-   * @param count in which directions a listed word counts as spelled; blocked words count in all
+   * @param trie the listed words, forwards and backwards, over the same letter numbers: wherever one is read, it counts
+   *   as spelled, also where no word may run
    */
-  constructor(rows: number, cols: number, trie: WordTrie, blocked: BlockedWords, count: DirectionCount) {
+  constructor(rows: number, cols: number, trie: WordTrie, blocked: BlockedWords) {
     this.rows = rows
     this.cols = cols
     this.trie = trie
@@ -62,9 +61,6 @@ export class LetterGrid {
     this.empty = new Int32Array(rows).fill(this.fullRow)
     this.legal = new Int32Array(8 * rows)
     this.slices = new Int32Array(8 * rows * SLICES)
-    this.axisBits = AXES.map(
-      (_, axis) => (axis < Math.min(count, 4) ? LISTED : 0) | (count === 8 ? LISTED_BACKWARDS : 0),
-    )
   }
 
   /** How many cells are empty. */
@@ -366,13 +362,12 @@ export class LetterGrid {
     const { children, ends, alphabet } = this.trie
     const { children: blockedChildren, ends: blockedEnds, alphabet: blockedAlphabet } = this.blocked.trie
     const numberOf = this.blocked.numberOf
-    const bits = this.axisBits[axis]!
     const dRow = ROW_STEP[axis]!
     const dCol = COL_STEP[axis]!
     const stride = dRow * cols + dCol
     let node = 0
     let blockedNode = 0
-    let listing = bits !== 0
+    let listing = true
     let blocking = true
     for (
       let at = row * cols + col, length = 1;
@@ -391,7 +386,7 @@ export class LetterGrid {
         blocking = blockedNode !== 0
       }
       if (!listing && !blocking) return 0
-      if (length >= least && ((ends[node]! & bits) !== 0 || blockedEnds[blockedNode] !== 0)) return length
+      if (length >= least && (ends[node] !== 0 || blockedEnds[blockedNode] !== 0)) return length
     }
     return 0
   }

@@ -1,8 +1,3 @@
-/** What a run of letters spells: bits, since one run may be several things at once. */
-export const LISTED = 1
-export const LISTED_BACKWARDS = 2
-export const BLOCKED = 4
-
 /**
  * A trie over letter numbers. Children stand in one dense table, `alphabet` wide; node 0 is the root and, as nothing
  * leads back to it, also means "no such child".
@@ -11,7 +6,7 @@ export class WordTrie {
   readonly alphabet: number
   /** Child of node n by letter l: `children[n * alphabet + l]`. */
   children: Int32Array
-  /** What ends at a node: the bits above, 0 for nothing. */
+  /** Whether a word ends at a node: 1, or 0. */
   ends: Uint8Array
   /** Length of the longest word. */
   longest = 0
@@ -23,8 +18,8 @@ export class WordTrie {
     this.ends = new Uint8Array(256)
   }
 
-  /** Adds a word, as letter numbers below `alphabet`, marked with the given bits. */
-  add(word: ArrayLike<number>, bits: number): void {
+  /** Adds a word, as letter numbers below `alphabet`. */
+  add(word: ArrayLike<number>): void {
     let node = 0
     for (let index = 0; index < word.length; index++) {
       const slot = node * this.alphabet + word[index]!
@@ -34,7 +29,7 @@ export class WordTrie {
       }
       node = this.children[slot]!
     }
-    this.ends[node]! |= bits
+    this.ends[node] = 1
     this.longest = Math.max(this.longest, word.length)
   }
 

@@ -11,9 +11,25 @@ import { sixth } from './migrations/sixth.ts'
 import { eleventh } from './migrations/eleventh.ts'
 import { tenth } from './migrations/tenth.ts'
 import { third } from './migrations/third.ts'
+import { thirteenth } from './migrations/thirteenth.ts'
+import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
-const MIGRATIONS = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth, eleventh]
+const MIGRATIONS = [
+  first,
+  second,
+  third,
+  fourth,
+  fifth,
+  sixth,
+  seventh,
+  eighth,
+  ninth,
+  tenth,
+  eleventh,
+  twelfth,
+  thirteenth,
+]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */
 export interface Database extends Models {

@@ -8,6 +8,7 @@ const VARIETIES = ['english', 'english/american', 'english/british']
 const LONGEST = 16
 
 let text: string | undefined
+let levels: Map<string, number> | undefined
 
 /** Returns the English dictionary as text, one line for each level of familiarity, the most familiar first. */
 export function englishDictionary(): string {
@@ -23,4 +24,17 @@ export function englishDictionary(): string {
     return `${level}: ${distinct.join(' ')}`
   }).join('\n')
   return text
+}
+
+/** Returns how familiar each word of the dictionary is: its size in SCOWL, the smaller the more familiar. */
+export function englishLevels(): ReadonlyMap<string, number> {
+  levels ??= new Map(
+    englishDictionary()
+      .split('\n')
+      .flatMap((line) => {
+        const [level = '', words = ''] = line.split(': ')
+        return words.split(' ').map((word): [string, number] => [word, Number(level)])
+      }),
+  )
+  return levels
 }

@@ -1,11 +1,11 @@
-import { AskKinds, type KindsReply } from '@otter/api'
+import { AskKinds, AskThings, type KindsReply, type ThingsReply } from '@otter/api'
 import { GAME_KINDS, gameOf } from '@otter/core'
 import { Router } from 'express'
 import { englishDictionary } from '../dictionary/english.ts'
 import { kindsOf } from '../dictionary/kinds.ts'
 import { wordFile } from '../dictionary/words.ts'
 import { notFound } from '../problem.ts'
-import { teacherOf } from './context.ts'
+import { teacherOf, type Context } from './context.ts'
 
 /** Texts of the dictionaries there are, by language. */
 const TEXTS: Partial<Record<string, () => string>> = { en: englishDictionary }
@@ -28,8 +28,8 @@ export default function dictionaryRoutes(): Router {
   return router
 }
 
-/** What words are kinds of, for teachers alone: each word is looked up in large files. */
-export function kindRoutes(): Router {
+/** What words are kinds of and what things are, for teachers alone: each name is looked up in large files. */
+export function kindRoutes({ workers }: Pick<Context, 'workers'>): Router {
   const router = Router()
   router.post('/dictionary/kinds', (request, response) => {
     teacherOf(request)
@@ -37,6 +37,10 @@ export function kindRoutes(): Router {
     const known = words.map((word) => [word, kindsOf(word)] as const)
     const reply: KindsReply = { kinds: Object.fromEntries(known.filter(([, kinds]) => kinds.length > 0)) }
     response.json(reply)
+  })
+  router.post('/dictionary/things', async (request, response) => {
+    const things = await workers.things(AskThings.parse(request.body), teacherOf(request))
+    response.json({ things: Object.fromEntries(things) } satisfies ThingsReply)
   })
   return router
 }

@@ -1,4 +1,4 @@
-import { ArchiveList, CreateList, CreateOffer, PrintSheets, SaveList, type SampleReply } from '@otter/api'
+import { ArchiveList, CreateList, CreateOffer, OfferRules, SaveList, type SampleReply } from '@otter/api'
 import { Router } from 'express'
 import { z } from 'zod'
 import { copySample, sampleLists } from '../sample/copies.ts'
@@ -14,10 +14,9 @@ import {
 } from '../services/lists.ts'
 import { createOffer, readOffers } from '../services/offers.ts'
 import { readProved } from '../services/proved.ts'
-import { queueSheets } from '../services/sheets.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
-/** Lists, and what is made of one: offers and sheets. */
+/** Lists, and the links that are made of one. */
 export default function listRoutes(context: Context): Router {
   const router = Router()
   router.get('/samples', (request, response) => {
@@ -76,18 +75,10 @@ export default function listRoutes(context: Context): Router {
           teacherOf(request),
           idOf(request),
           wanted,
-          { rules: { type: 'link', play: wanted.rules } },
+          { rules: OfferRules.parse({ type: 'link', play: wanted.rules }) },
           whileWaiting(response),
         ),
       )
-  })
-  router.post('/lists/:id/sheets', async (request, response) => {
-    const origin = `${request.protocol}://${request.get('host') ?? 'localhost'}`
-    const id = await asTeacher(context, request, (scope) =>
-      queueSheets(scope, idOf(request), PrintSheets.parse(request.body), origin),
-    )
-    context.jobs.wake()
-    response.status(202).json({ id })
   })
   return router
 }

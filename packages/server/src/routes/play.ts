@@ -3,6 +3,7 @@ import { ChangeSelf, JoinOffer, SendMove, TOKEN_HEADER, type PlayReply } from '@
 import { Router, type CookieOptions, type Request, type Response } from 'express'
 import { reading, type Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
+import { keepOpen, studentOf } from '../services/studentSessions.ts'
 import { withinLimits } from '../services/limits.ts'
 import { sendMove } from '../services/moves.ts'
 import { changeMe, joinOffer, openPlay, stayHere } from '../services/plays.ts'
@@ -15,6 +16,8 @@ import { asAnyone, whileWaiting, type Context } from './context.ts'
 const REMEMBERED = 180 * 24 * 3600_000
 /** What a code can be; another text is none, and the database need not be asked. */
 const CODE = /^[A-Z0-9]{1,12}$/u
+/** By which a student is signed in. */
+export const STUDENT_COOKIE = 'otter_student'
 const TOKEN = /^[\w-]{10,100}$/u
 
 /** Playing by link: no account, one token for each offer and device, as a cookie or kept by the page. */
@@ -49,7 +52,9 @@ export default function playRoutes(context: Context): Router {
     return reply
   }
   router.get('/play/:code', async (request, response) => {
-    const reply = await asStudent(request, (scope, code) => openPlay(scope, { code, token: tokenOf(request) }))
+    const reply = await asStudent(request, async (scope, code) =>
+      openPlay(scope, { code, token: tokenOf(request), signedIn: await studentOf(scope, studentToken(request)) }),
+    )
     browserOf(request, response)
     response.json(reply)
   })
@@ -60,7 +65,10 @@ export default function playRoutes(context: Context): Router {
       [[isLive ? limits.liveJoins : limits.joins, `${request.ip} ${String(request.params.code).toUpperCase()}`]],
       // Only who came in takes room: a class that tries again while the database is away is no flood.
       (error) => error === undefined,
-      () => asStudent(request, (scope, code) => joinOffer(scope, code, given, browserOf(request, response))),
+      () =>
+        asStudent(request, async (scope, code) =>
+          joinOffer(scope, code, given, browserOf(request, response), await studentOf(scope, studentToken(request))),
+        ),
     )
     telling(reply)
     if (given.keep === 'page') response.status(201).json({ ...reply, token })
@@ -74,7 +82,10 @@ export default function playRoutes(context: Context): Router {
     response.json(
       telling(
         await guarded(request, (code) =>
-          reading(context, null, (reader) => sendMove(reader, { code, token: tokenOf(request) }, sent)),
+          reading(context, null, async (reader) => {
+            await keepOpen(reader, studentToken(request))
+            return sendMove(reader, { code, token: tokenOf(request) }, sent)
+          }),
         ),
       ),
     )
@@ -96,6 +107,7 @@ export default function playRoutes(context: Context): Router {
     response.json({ pass: signPass(context.sessionSecret, { audience: 'player', ...holder }) })
   })
   router.post('/play/:code/here', async (request, response) => {
+    // A page that is left open is no use of the device: only moves keep a student signed in.
     await asStudent(request, (scope, code) => stayHere(scope, { code, token: tokenOf(request) }))
     response.status(204).end()
   })
@@ -111,7 +123,8 @@ function remember(request: Request, response: Response, token: string, maxAge: n
   if (CODE.test(code)) response.cookie('otter_player', token, cookieOf(request, `/api/play/${code}`, maxAge))
 }
 
-function cookieOf(request: Request, path: string, maxAge: number): CookieOptions {
+/** Returns how a cookie of the program is kept. */
+export function cookieOf(request: Request, path: string, maxAge: number): CookieOptions {
   return { path, httpOnly: true, sameSite: 'strict', secure: request.secure, maxAge }
 }
 
@@ -127,6 +140,12 @@ function browserOf(request: Request, response: Response): string {
 /** Returns the token of a request: in the header of a page that keeps its own, else in the cookie. */
 function tokenOf(request: Request): string | undefined {
   const token = request.get(TOKEN_HEADER) ?? cookie(request, 'otter_player')
+  return token !== undefined && TOKEN.test(token) ? token : undefined
+}
+
+/** Returns the token by which a student is signed in on the device. */
+export function studentToken(request: Request): string | undefined {
+  const token = cookie(request, STUDENT_COOKIE)
   return token !== undefined && TOKEN.test(token) ? token : undefined
 }
 

@@ -11,6 +11,7 @@ import { PuzzleCache } from '../services/puzzleCache.ts'
 import { PASSWORD_COST } from '../services/passwords.ts'
 import { addTeacher, findTeacherByEmail, prepareTeacher } from '../services/teachers.ts'
 import type { Workers } from '../workers/pool.ts'
+import { addClasses } from './classes.ts'
 import { addSampleList } from './copies.ts'
 import { addLiveSession } from './liveSession.ts'
 import { SAMPLE_LISTS, SAMPLE_STUDENTS } from './scenario.ts'
@@ -19,7 +20,7 @@ export const SAMPLE_EMAIL = 'ines@harlowquay.example'
 const SAMPLE_PASSWORD = 'otters-hold-hands'
 
 /**
- * Loads the sample scenario once: a teacher, her lists, and one link and one live session that students have played. All of it or nothing;
+ * Loads the sample scenario once: a teacher, her lists and classes, and what students have played. All of it or nothing;
  * servers that start at the same time wait for each other.
  */
 export async function loadSample(database: Database, workers: Workers): Promise<void> {
@@ -37,7 +38,11 @@ export async function loadSample(database: Database, workers: Workers): Promise<
 
 async function loadLists(scope: TeacherScope, workers: Workers): Promise<void> {
   let last = ''
-  for (const sample of SAMPLE_LISTS) last = await addSampleList(scope, sample)
+  let played = ''
+  for (const sample of SAMPLE_LISTS) {
+    played = last
+    last = await addSampleList(scope, sample)
+  }
   const options: Partial<WordSearchOptions> = { directions: 4 }
   const draft = await draftGame(scope, last, 'wordsearch', options, 'otter')
   const puzzle = (await makePuzzle(workers, scope.teacherId, draft)) as WordSearchPuzzle
@@ -48,6 +53,7 @@ async function loadLists(scope: TeacherScope, workers: Workers): Promise<void> {
   const { code } = await readOffer(scope, offerId)
   await playSample(scope, code, puzzle)
   await addLiveSession(scope, last, workers)
+  await addClasses(scope, played, workers)
 }
 
 /** How long ago the sample class played, in milliseconds: this morning's first lesson, more or less. */

@@ -45,7 +45,7 @@ export const SAMPLE_LISTS: readonly SampleList[] = [
     answerLanguage: 'en',
     promptLanguage: 'en',
     subject: 'Reading',
-    grade: '1',
+    grade: 'Year 1',
     folder: 'First readers',
     entries: [
       ['rain', 'it falls from clouds'],
@@ -158,7 +158,7 @@ export const SAMPLE_LISTS: readonly SampleList[] = [
     answerLanguage: 'en',
     promptLanguage: 'en',
     subject: 'Music',
-    grade: '8',
+    grade: 'Year 8',
     tags: ['orchestra'],
     entries: [
       ['violin', 'the smallest of the strings', { draws: 'violin' }],
@@ -182,7 +182,7 @@ export const SAMPLE_LISTS: readonly SampleList[] = [
     answerLanguage: 'en',
     promptLanguage: 'en',
     subject: 'Science',
-    grade: '5',
+    grade: 'Year 5',
     tags: ['bees'],
     entries: [
       ['smoker', 'calms the bees with cool smoke', { groups: ['Gear'] }],
@@ -226,4 +226,58 @@ export const LIVE_STUDENTS: readonly {
   { name: 'Dario', missed: [1, 3, 5, 8], pace: 10, look: { fur: 5, hat: 0, thing: 4 } },
   { name: 'Greta', missed: [0, 3, 5, 6], pace: 9, look: { fur: 2, hat: 6, thing: 7 } },
   { name: 'Hugo', missed: [0, 1, 3, 5, 7, 9], pace: 12, look: { fur: 0, hat: 1, thing: 0 } },
+]
+
+/** The classes of the school; one has a term of work behind it. */
+export const SAMPLE_CLASSES: readonly {
+  name: string
+  grade: string
+  year: string
+  language: string
+  secret: 'pictures' | 'word'
+  students: readonly string[]
+  hasTerm?: boolean
+}[] = [
+  {
+    name: 'Beekeepers 5',
+    grade: 'Year 5',
+    year: '2026/27',
+    language: 'en',
+    secret: 'pictures',
+    students: ['Ama', 'Bruno', 'Chiyo', 'Dario', 'Elif', 'Femi', 'Greta', 'Hugo'],
+  },
+  {
+    name: 'Orchestra 8',
+    grade: 'Year 8',
+    year: '2026/27',
+    language: 'en',
+    secret: 'word',
+    students: [
+      'Ilse Brandt',
+      'Jonas Okoye',
+      'Kofi Adler',
+      'Lena Marsh',
+      'Milo Serrano',
+      'Noor Haddad',
+      'Oskar Lind',
+      'Pia Quist',
+    ],
+    hasTerm: true,
+  },
+  {
+    name: 'Evening Portuguese',
+    grade: '',
+    year: '',
+    language: '',
+    secret: 'word',
+    students: ['Rita', 'Sven', 'Tomas', 'Uma'],
+  },
+  {
+    name: 'First readers 1',
+    grade: 'Year 1',
+    year: '2026/27',
+    language: 'en',
+    secret: 'pictures',
+    students: ['Vito', 'Wanda', 'Xenia', 'Yusuf', 'Zola'],
+  },
 ]

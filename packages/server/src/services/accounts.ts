@@ -1,6 +1,7 @@
 import { UniqueConstraintError } from 'sequelize'
 import type { Scope, TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
+import { leaveAllClasses } from './classes.ts'
 import { writeMail } from './mails.ts'
 import { passwordMatches } from './passwords.ts'
 import { ownAccount, type KnownTeacher } from './teachers.ts'
@@ -41,6 +42,7 @@ export async function changePassword(scope: TeacherScope, passwordHash: string, 
 export async function deleteAccount(scope: TeacherScope): Promise<void> {
   const { id } = await ownAccount(scope)
   await endSessions(scope, id)
+  await leaveAllClasses(scope)
   await scope.tables.teachers.destroy({ where: { id } })
 }
 

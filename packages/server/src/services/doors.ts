@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { OfferRules, type Look } from '@otter/api'
+import type { WorkTimes } from '@otter/core'
 import type { Reader } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { storedSession, type StoredSession } from './storedSession.ts'
@@ -21,6 +22,9 @@ export interface OpenOffer {
   calls: number | null
   /** How its live session stands; null where each plays alone. */
   live: StoredSession | null
+  /** The class that it is set for; null where it is for none. */
+  classId: string | null
+  times: WorkTimes
 }
 
 /** A person in an offer; several participants can be one person. */
@@ -46,20 +50,23 @@ export interface Person {
   /** What brings the student back on another device; null in a link. */
   returnCode: string | null
   teamId: string | null
+  /** Which student of the teacher's classes it is; null for a guest. */
+  studentId: string | null
 }
 
 /** A person as its row has it: `p`, reached by a participant `q`. */
 export const PERSON = `p.id AS "personId", q.id AS "participantId", p.name, p.seat, p.removed_at IS NOT NULL
     OR q.removed_at IS NOT NULL AS removed, p.time_factor AS factor, p.returns_to IS NOT NULL OR q.returns_to IS NOT NULL
     AS waits, (extract(epoch FROM q.here_at) * 1000)::float8 AS "heardAt", p.look, p.note, p.held_name AS "heldName",
-    p.return_code AS "returnCode", p.team_id AS "teamId"`
+    p.return_code AS "returnCode", p.team_id AS "teamId",
+    p.student_id AS "studentId"`
 /** A person's row. */
 export type PersonRow = Omit<Person, 'id'> & { personId: string }
 
 /** Returns the person of a row. */
 export function personOf(row: PersonRow): Person {
   const { personId, participantId, name, seat, removed, factor, waits, heardAt } = row
-  const { look, note, heldName, returnCode, teamId } = row
+  const { look, note, heldName, returnCode, teamId, studentId } = row
   return {
     id: personId,
     participantId,
@@ -74,19 +81,31 @@ export function personOf(row: PersonRow): Person {
     heldName,
     returnCode,
     teamId,
+    studentId,
   }
 }
 
+/** A student who is signed in on a device. */
+export interface SignedIn {
+  studentId: string
+  name: string
+  sessionHash: string
+}
+
 /** Who stands at a door: with an offer's code and perhaps a token, or as one who is known to be in. */
-export type Caller = { code: string; token: string | undefined } | { offerId: string; participantId: string | null }
+export type Caller =
+  { code: string; token: string | undefined; signedIn?: SignedIn } | { offerId: string; participantId: string | null }
 
 /** How long an offer has been paused in all, in milliseconds. */
 export const PAUSED = `(o.paused_ms + coalesce(extract(epoch FROM clock_timestamp() - o.paused_at) * 1000, 0))::float8`
 /** The database's clock, in milliseconds since 1970. */
 export const NOW = 'floor(extract(epoch FROM clock_timestamp()) * 1000)::float8'
+const inMilliseconds = (moment: string): string => `floor(extract(epoch FROM ${moment}) * 1000)::float8`
 
 const FIELDS = `o.id, o.code, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL
     OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction, o.rules, m.calls, ${NOW} AS now, ${PAUSED} AS paused,
+    o.class_id AS "classId",
+    ${inMilliseconds('o.opens_at')} AS "opensAt", ${inMilliseconds('o.due_at')} AS "dueAt", ${inMilliseconds('o.closes_at')} AS "closesAt",
     s.state AS session, s.revision, s.version AS "sessionVersion", ${PERSON}`
 const TABLES = `offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
     ON v.id = m.game_version_id LEFT JOIN live_sessions s ON s.offer_id = o.id`
@@ -96,7 +115,8 @@ const OF_PERSON = 'LEFT JOIN participants p ON p.id = coalesce(q.merged_into, q.
 function doorStatements(more: string): { byCode: string; byId: string } {
   return {
     byCode: `SELECT ${FIELDS}${more} FROM ${TABLES} LEFT JOIN (devices d JOIN participants q ON q.id = d.participant_id)
-      ON d.token_hash = $hash AND q.offer_id = o.id ${OF_PERSON} WHERE o.code = $code
+      ON d.token_hash = $hash AND q.offer_id = o.id AND (d.session_hash IS NULL OR EXISTS (SELECT 1
+        FROM student_sessions z WHERE z.token_hash = d.session_hash AND z.expires_at > now())) ${OF_PERSON} WHERE o.code = $code
       AND o.rules ->> 'type' IS DISTINCT FROM 'wall'`,
     byId: `SELECT ${FIELDS}${more} FROM ${TABLES} LEFT JOIN participants q ON q.id = $participantId::uuid
       AND q.offer_id = o.id ${OF_PERSON} WHERE o.id = $offerId`,
@@ -152,6 +172,10 @@ async function findDoorBy<More extends object>(
     now,
     paused,
     calls,
+    classId,
+    opensAt,
+    dueAt,
+    closesAt,
     session,
     revision,
     sessionVersion,
@@ -168,6 +192,8 @@ async function findDoorBy<More extends object>(
       now: scope.moment ?? now,
       paused,
       calls,
+      classId,
+      times: { opensAt, dueAt, closesAt },
       live: session === null ? null : storedSession(session, revision, sessionVersion),
     },
     person: rest.personId === null ? undefined : personOf(rest as unknown as PersonRow),
@@ -175,7 +201,12 @@ async function findDoorBy<More extends object>(
   }
 }
 
-type DoorRow = Omit<OpenOffer, 'live'> & { session: unknown; revision: number; sessionVersion: number }
+type DoorRow = Omit<OpenOffer, 'live' | 'times'> &
+  WorkTimes & {
+    session: unknown
+    revision: number
+    sessionVersion: number
+  }
 
 /** Returns what is kept of a token. */
 export function hashOf(token: string): string {
@@ -190,6 +221,11 @@ export async function enter(scope: Reader, caller: Caller): Promise<{ offer: Ope
   return letIn(await findDoor(scope, caller))
 }
 
+/** Returns why nobody can play now: the offer is not open yet, or is closed. */
+export function closedOffer({ times, now }: OpenOffer): Problem {
+  return new Problem(403, times.opensAt !== null && now < times.opensAt ? 'not-yet' : 'link-closed')
+}
+
 /** Returns who may play. Throws a Problem where the offer is closed or the person may not play. */
 export function letIn({ offer, person }: { offer: OpenOffer; person: Person | undefined }): {
   offer: OpenOffer
@@ -198,6 +234,6 @@ export function letIn({ offer, person }: { offer: OpenOffer; person: Person | un
   if (!person) throw new Problem(401, 'who-are-you')
   if (person.removed) throw new Problem(403, 'taken-out')
   if (person.waits) throw new Problem(403, 'waits')
-  if (!offer.open) throw new Problem(403, 'link-closed')
+  if (!offer.open) throw closedOffer(offer)
   return { offer, person }
 }

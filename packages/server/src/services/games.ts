@@ -27,23 +27,35 @@ export async function draftGame(
   given: unknown,
   seed: string,
 ): Promise<GameDraft> {
+  return (await draftGames(scope, listId, kind, given, [seed]))[0]!
+}
+
+/** Reads a list for a game once for each seed. Throws as `draftGame` does. */
+export async function draftGames(
+  scope: TeacherScope,
+  listId: string,
+  kind: GameKind,
+  given: unknown,
+  seeds: readonly string[],
+): Promise<GameDraft[]> {
   const { list: read, version: listVersion } = await readEntryList(scope, listId)
   const game = gameOf(kind)
   const options = game.options.parse(given ?? {})
   const list = game.usesProved?.(options) ? { ...read, proved: await readProved(scope, listId) } : read
-  return {
+  return seeds.map((seed) => ({
     listId,
     kind,
     list,
     listVersion,
     options,
     seed: Seed.parse(seed),
-    key: hashOf([listId, kind, options, seed]),
-    fingerprint: hashOf([list, kind, options, seed, game.version]),
-  }
+    key: fingerprintOf([listId, kind, options, seed]),
+    fingerprint: fingerprintOf([list, kind, options, seed, game.version]),
+  }))
 }
 
-function hashOf(value: unknown): string {
+/** Returns a short text that is equal for equal values. */
+export function fingerprintOf(value: unknown): string {
   return createHash('sha256').update(JSON.stringify(value)).digest('base64')
 }
 

@@ -26,6 +26,10 @@ export interface Limits {
   signInsByAccount: Limit
   signInsByDevice: Limit
   signUps: Limit
+  /** Wrong secrets: by student, within minutes and within a day, and by class. */
+  secrets: Limit
+  secretsOfDay: Limit
+  secretsOfClass: Limit
   /** Mails that are asked for: by address, and by the account that they would open. */
   mailsByAddress: Limit
   mailsByAccount: Limit
@@ -74,6 +78,9 @@ export function openLimits(pool: Pool): Limits {
     mailsByAddress: limit('mail-address', 60, 60 * MINUTE, 'too-many-mails'),
     mailsByAccount: limit('mail-account', 4, 60 * MINUTE, 'too-many-mails'),
     signUps: limit('sign-up', 60, 60 * MINUTE, 'too-many-accounts'),
+    secrets: limit('secret', 5, 5 * MINUTE, 'too-many-secrets'),
+    secretsOfDay: limit('secret-day', 20, 24 * 60 * MINUTE, 'too-many-secrets'),
+    secretsOfClass: limit('secret-class', 120, 10 * MINUTE, 'too-many-secrets'),
     archives: limit('archive', 5, 60 * MINUTE, 'too-many-files'),
     uploads: limit('upload', 300, MINUTE, 'too-many-files'),
   }

@@ -63,9 +63,23 @@ export async function joinLive(
       look: JSON.stringify(wishes.look ?? lookOf(person.id)),
     },
   )
+  if (rules.names === 'list' && !person.waits) await beStudent(scope, offer, person)
   await joinTeam(scope, offer.id, rules, person)
   await changeSelf(scope, offer, person, wishes)
   return { person, token }
+}
+
+/** Says that who tapped a name of the class is that student, where the name is of one alone, and nobody else's here. */
+async function beStudent(scope: Scope, { id: offerId, classId }: OpenOffer, { id, name }: Person): Promise<void> {
+  if (classId === null) return
+  await scope.query(
+    `UPDATE participants p SET student_id = s.id FROM (SELECT (array_agg(s.id))[1] AS id FROM enrollments e
+        JOIN students s ON s.id = e.student_id WHERE e.class_id = $classId AND e.state = 'in' AND s.name = $name
+        HAVING count(*) = 1) s
+      WHERE p.id = $id AND p.student_id IS NULL AND NOT EXISTS (SELECT 1 FROM participants o
+        WHERE o.offer_id = $offerId AND o.student_id = s.id AND o.merged_into IS NULL)`,
+    { id, name, classId, offerId },
+  )
 }
 
 /** Brings a student back on another device. Throws a Problem where nobody has that code. */

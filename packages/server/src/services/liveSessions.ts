@@ -15,6 +15,7 @@ import { sessionCount } from '../db/queries/live.ts'
 import { inScope, reading, type Reader, type Scope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
 import { findDoor, PAUSED, type OpenOffer } from './doors.ts'
+import { readClass } from './classes.ts'
 import { createOffer, type Making } from './offers.ts'
 import { reckonAgain } from './participants.ts'
 import type { MadeGame } from './puzzleCache.ts'
@@ -26,6 +27,13 @@ const SHORT_ABSENCE = "interval '1 minute'"
 const LONG_ABSENCE = "interval '3 hours'"
 const LONG_IN_LOBBY = "interval '14 days'"
 
+/** Says that a session is a class's; returns the names of those in it. Throws a Problem where it is not the teacher's. */
+async function namesOfClass(scope: TeacherScope, offerId: string, classId: string): Promise<string[]> {
+  const { roll } = await readClass(scope, classId)
+  await scope.query('UPDATE offers SET class_id = $classId WHERE id = $offerId', { classId, offerId })
+  return roll.filter(({ state }) => state === 'in').map(({ name }) => name)
+}
+
 /**
  * Opens a live session of a list as a game; returns the offer's id. A request that comes twice opens one. Throws a
  * Problem where the list can't become the game, or the game can't be played so.
@@ -34,7 +42,7 @@ export async function createLive(
   making: Making,
   teacherId: string,
   listId: string,
-  { live, roster, rules, ...wanted }: z.output<typeof CreateLive>,
+  { live, roster: typed, classId, rules, ...wanted }: z.output<typeof CreateLive>,
   signal?: AbortSignal,
 ): Promise<string> {
   // All are asked the same: an order of one's own makes no sense there.
@@ -50,6 +58,7 @@ export async function createLive(
         const { made } = await readLive(scope, offerId)
         if (!wayOf(live.way).suits(settingOf(live, made).game))
           throw new Problem(400, 'not-in-step', { path: 'live.way' })
+        const roster = classId === undefined ? typed : await namesOfClass(scope, offerId, classId)
         await scope.query(
           `INSERT INTO live_sessions (offer_id, state, version, phase, roster) VALUES ($offerId, $state::jsonb,
             ${SESSION_VERSION}, 'lobby', $roster::jsonb) ON CONFLICT (offer_id) DO NOTHING`,

@@ -12,7 +12,7 @@ import { drawSvg, type EncodedPicture } from './pictures.ts'
 import type { InspectedSound } from './sounds.ts'
 
 /** A picture or sound as it is stored. */
-type Medium = Attributes<MediumRow>
+export type Medium = Attributes<MediumRow>
 
 /** Most bytes of pictures and sounds that one teacher can keep. */
 const ROOM = 400_000_000

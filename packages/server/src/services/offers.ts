@@ -20,7 +20,9 @@ const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.c
   o.created_at AS "createdAt", (SELECT count(*)::int FROM participants p WHERE p.offer_id = o.id
   AND p.removed_at IS NULL AND p.merged_into IS NULL AND NOT p.is_board) AS players, coalesce(v.list_version < l.version,
   false) AS outdated, s.phase AS live,
-  (o.rules ->> 'teams')::int AS teams
+  (o.rules ->> 'teams')::int AS teams, (SELECT name FROM classes WHERE id = o.class_id) AS "className",
+  o.class_id AS "classId",
+  o.due_at AS "dueAt"
   FROM offers o LEFT JOIN live_sessions s ON s.offer_id = o.id JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
     ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id
   WHERE o.teacher_id = $teacherId`
@@ -267,7 +269,8 @@ export async function deleteOffer(scope: TeacherScope, offerId: string): Promise
   await scope.query(
     `DELETE FROM games g WHERE g.teacher_id = $teacherId AND NOT EXISTS (
     SELECT 1 FROM game_versions v WHERE v.game_id = g.id AND (EXISTS (SELECT 1 FROM offer_games m
-      WHERE m.game_version_id = v.id) OR EXISTS (SELECT 1 FROM plays y WHERE y.game_version_id = v.id)))`,
+      WHERE m.game_version_id = v.id) OR EXISTS (SELECT 1 FROM plays y WHERE y.game_version_id = v.id)
+      OR EXISTS (SELECT 1 FROM print_versions n WHERE n.game_version_id = v.id)))`,
     { teacherId: scope.teacherId },
   )
 }

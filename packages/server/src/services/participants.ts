@@ -3,10 +3,15 @@ import type { ChangeParticipant, JoinOffer } from '@otter/api'
 import type { z } from 'zod'
 import type { Scope, TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
+import { SAME_STUDENT } from './sameStudent.ts'
 import { hashOf, PERSON, personOf, type Person, type PersonRow } from './doors.ts'
 
 /** Who wants to come in, under which name. */
-type Joining = Pick<z.output<typeof JoinOffer>, 'same' | 'requestId'> & { name: string }
+type Joining = Pick<z.output<typeof JoinOffer>, 'same' | 'requestId'> & {
+  name: string
+  /** The student of the class whose name was tapped: told apart by that, not by the name. */
+  studentId?: string
+}
 
 /** Most students in one offer, and most whom one browser can bring in. */
 const MAX_SEATS = 1000
@@ -20,13 +25,13 @@ const MAX_OF_BROWSER = 8
 export async function addParticipant(
   scope: Scope,
   offerId: string,
-  { name: typed, same, requestId }: Joining,
+  { name: typed, same, requestId, studentId }: Joining,
   browser: string | undefined,
 ): Promise<{ person: Person; token: string }> {
   const browserHash = browser === undefined ? null : hashOf(browser)
   // The offer's row is held: two who come at once with one name, or one request that comes twice, see each other.
   await scope.query('SELECT 1 FROM offers WHERE id = $offerId FOR NO KEY UPDATE', { offerId })
-  const known = await knownHere(scope, offerId, { name: typed, same, requestId, browserHash })
+  const known = await knownHere(scope, offerId, { name: typed, same, requestId, studentId, browserHash })
   if (known) return { person: known, token: await addDevice(scope, known.participantId, browserHash) }
   const { count } = (
     await scope.query<{ count: number }>(
@@ -36,21 +41,61 @@ export async function addParticipant(
     )
   )[0]!
   if (count >= MAX_OF_BROWSER) throw new Problem(403, 'link-full')
+  const seat = await takeSeat(scope, offerId)
+  const { name, returnsTo } =
+    studentId === undefined
+      ? await nameFor(scope, offerId, typed, same)
+      : { name: typed, returnsTo: (await participantOf(scope, offerId, studentId)) ?? null }
+  const id = randomUUID()
+  const waits = returnsTo !== null
+  const student = waits ? null : (studentId ?? null)
+  const person: Person = { ...NEWCOMER, id, participantId: id, name, seat, waits, studentId: student }
+  await scope.query(
+    `INSERT INTO participants (id, offer_id, seat, name, returns_to, request_id, student_id) VALUES ($id, $offerId,
+      $seat, $name, $returnsTo::uuid, $requestId::uuid, $studentId::uuid)`,
+    { id, offerId, seat, name, returnsTo, requestId: requestId ?? null, studentId: student },
+  )
+  return { person, token: await addDevice(scope, person.participantId, browserHash) }
+}
+
+async function takeSeat(scope: Scope, offerId: string): Promise<number> {
   const [offer] = await scope.query<{ seats: number }>(
     'UPDATE offers SET seats = seats + 1 WHERE id = $offerId AND seats < $most RETURNING seats',
     { offerId, most: MAX_SEATS },
   )
   if (!offer) throw new Problem(403, 'link-full')
-  const { name, returnsTo } = await nameFor(scope, offerId, typed, same)
-  const id = randomUUID()
-  const waits = returnsTo !== null
-  const person: Person = { ...NEWCOMER, id, participantId: id, name, seat: offer.seats, waits }
-  await scope.query(
-    `INSERT INTO participants (id, offer_id, seat, name, returns_to, request_id) VALUES ($id, $offerId, $seat, $name,
-      $returnsTo::uuid, $requestId::uuid)`,
-    { id: person.id, offerId, seat: person.seat, name, returnsTo, requestId: requestId ?? null },
+  return offer.seats
+}
+
+/**
+ * Brings a student who has signed in into an offer, on any device as the same person; returns the token that this one
+ * keeps, which is worth nothing once the student is signed out there.
+ */
+export async function enterStudent(
+  scope: Scope,
+  offerId: string,
+  { studentId, name, sessionHash }: { studentId: string; name: string; sessionHash: string },
+): Promise<{ participantId: string; token: string }> {
+  await scope.query('SELECT 1 FROM offers WHERE id = $offerId FOR NO KEY UPDATE', { offerId })
+  const known = await participantOf(scope, offerId, studentId)
+  const participantId = known ?? randomUUID()
+  if (!known)
+    await scope.query(
+      `INSERT INTO participants (id, offer_id, seat, name, student_id) VALUES ($participantId, $offerId, $seat, $name,
+        $studentId)`,
+      { participantId, offerId, seat: await takeSeat(scope, offerId), name, studentId },
+    )
+  return { participantId, token: await addDevice(scope, participantId, null, sessionHash) }
+}
+
+/** Returns the participant that a student is in an offer; undefined where the student has not come. */
+async function participantOf(scope: Scope, offerId: string, studentId: string): Promise<string | undefined> {
+  const [known] = await scope.query<{ id: string }>(
+    `SELECT id FROM participants WHERE offer_id = $offerId AND merged_into IS NULL AND student_id = ANY (${SAME_STUDENT})
+      ORDER BY student_id <> $studentId LIMIT 1`,
+    { offerId, studentId },
   )
-  return { person, token: await addDevice(scope, person.participantId, browserHash) }
+  return known?.id
 }
 
 /** What a person is at first. */
@@ -63,15 +108,21 @@ const NEWCOMER = {
   heldName: null,
   returnCode: null,
   teamId: null,
+  studentId: null,
 }
 
-/** Gives a participant one more device; returns the token that it keeps. */
-export async function addDevice(scope: Scope, participantId: string, browserHash: string | null): Promise<string> {
+/** Gives a participant one more device, perhaps for as long as a student is signed in there; returns the token that it keeps. */
+export async function addDevice(
+  scope: Scope,
+  participantId: string,
+  browserHash: string | null,
+  sessionHash: string | null = null,
+): Promise<string> {
   const token = randomBytes(18).toString('base64url')
   await scope.query(
-    `INSERT INTO devices (id, participant_id, token_hash, browser_hash) VALUES ($id, $participantId, $hash,
-      $browserHash)`,
-    { id: randomUUID(), participantId, hash: hashOf(token), browserHash },
+    `INSERT INTO devices (id, participant_id, token_hash, browser_hash, session_hash) VALUES ($id, $participantId, $hash,
+      $browserHash, $sessionHash)`,
+    { id: randomUUID(), participantId, hash: hashOf(token), browserHash, sessionHash },
   )
   return token
 }
@@ -83,15 +134,16 @@ export async function addDevice(scope: Scope, participantId: string, browserHash
 async function knownHere(
   scope: Scope,
   offerId: string,
-  { name, same, requestId, browserHash }: Joining & { browserHash: string | null },
+  { name, same, requestId, studentId, browserHash }: Joining & { browserHash: string | null },
 ): Promise<Person | undefined> {
   const [known] = await scope.query<PersonRow>(
     `SELECT ${PERSON} FROM participants q JOIN participants p ON p.id = coalesce(q.merged_into, q.id)
       WHERE q.offer_id = $offerId AND p.removed_at IS NULL AND (q.request_id = $requestId::uuid
-        OR ($named AND lower(q.name) = lower($name) AND q.returns_to IS NULL AND EXISTS (SELECT 1 FROM devices d
+        OR ($named AND CASE WHEN $studentId::uuid IS NULL THEN lower(q.name) = lower($name)
+          ELSE p.student_id = $studentId END AND q.returns_to IS NULL AND EXISTS (SELECT 1 FROM devices d
           WHERE d.participant_id = q.id AND d.browser_hash = $browserHash)))
       ORDER BY q.request_id IS NOT DISTINCT FROM $requestId::uuid DESC, q.seat LIMIT 1`,
-    { offerId, name, named: same !== 'other', requestId: requestId ?? null, browserHash },
+    { offerId, name, named: same !== 'other', requestId: requestId ?? null, studentId: studentId ?? null, browserHash },
   )
   return known && personOf(known)
 }
@@ -211,17 +263,30 @@ export async function mergeParticipant(
         )
   if (!target) throw notFound()
   if (target.id === participantId) throw new Problem(409, 'same-student')
+  // Who was put together with a student of the class is that student, and is not when the two are told apart again.
+  if (target.id === null)
+    await scope.query(
+      `UPDATE participants w SET student_id = NULL FROM participants p WHERE p.id = $participantId
+        AND w.id = p.merged_into AND w.student_id = p.student_id`,
+      { participantId },
+    )
   const [merged] = await scope.query(
     'UPDATE participants SET merged_into = $into WHERE id = $participantId AND offer_id = $offerId RETURNING id',
     { into: target.id, participantId, offerId },
   )
   if (!merged) throw notFound()
   // Who was merged into this one goes along: pointers are one step long.
-  if (target.id !== null)
+  if (target.id !== null) {
     await scope.query('UPDATE participants SET merged_into = $into WHERE merged_into = $participantId', {
       into: target.id,
       participantId,
     })
+    await scope.query(
+      `UPDATE participants w SET student_id = p.student_id FROM participants p WHERE p.id = $participantId
+        AND w.id = $into AND w.student_id IS NULL AND p.student_id IS NOT NULL`,
+      { participantId, into: target.id },
+    )
+  }
 }
 
 /**

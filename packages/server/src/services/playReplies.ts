@@ -4,6 +4,7 @@ import type { Reader } from '../db/scope.ts'
 import type { OpenOffer, Person } from './doors.ts'
 import { liveViews } from './liveViews.ts'
 import { clockOf, sessionAt, type OpenPlay } from './storedPlays.ts'
+import { hidesAnswers, workTold } from './workDoors.ts'
 
 /** One who plays, and the play; undefined before a name is given, or before a play began. */
 export interface Player {
@@ -47,6 +48,8 @@ export async function replies(
         language,
         early,
         open: offer.open,
+        work: workTold(offer, person, play),
+        door: null,
         fate,
         player: person ? { name: person.name, waits: person.waits } : null,
         live: live[index]!,
@@ -74,6 +77,12 @@ async function played(
 ): Promise<Pick<PlayReply, 'opinions' | 'play'>> {
   const { state, attempt, moves, context } = play
   const { game, puzzle } = play.made
+  const score = game.score(puzzle, state, context.shared)
+  if (hidesAnswers(offer, play))
+    return {
+      opinions: [],
+      play: { attempt, moves, moment: null, left: null, view: null, ahead: [], missed: null, score },
+    }
   const asked = game.opinions?.(puzzle, state) ?? []
   const sight = { ...context, audience: 'player' as const }
   return {
@@ -86,7 +95,7 @@ async function played(
       view: game.view(puzzle, state, sight),
       ahead: game.ahead?.(puzzle, state, sight) ?? [],
       missed,
-      score: game.score(puzzle, state, context.shared),
+      score,
     },
   }
 }

@@ -3,10 +3,12 @@ import { isUnkindName } from '@otter/core/names'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
 import type { Scope } from '../db/scope.ts'
-import { enter, findDoor, type Caller, type OpenOffer, type Person } from './doors.ts'
+import { admissionOf } from '@otter/core'
+import { closedOffer, enter, findDoor, type Caller, type OpenOffer, type Person, type SignedIn } from './doors.ts'
 import { changeSelf, joinLive } from './liveDoor.ts'
-import { addParticipant } from './participants.ts'
+import { addParticipant, enterStudent } from './participants.ts'
 import { reply } from './playReplies.ts'
+import { playDoor, signedInAs, studentHere, workOf } from './workDoors.ts'
 import { forgetStandings } from './standings.ts'
 import { startPlay } from './startPlay.ts'
 import { findPlay, sessionAt } from './storedPlays.ts'
@@ -17,7 +19,11 @@ const MAX_ATTEMPTS = 200
 /** Returns an offer as one device sees it: with the play that goes on, where its token has one. */
 export async function openPlay(scope: Scope, caller: Caller): Promise<PlayReply> {
   const { offer, person } = await findDoor(scope, caller)
-  if (!person) return reply(scope, offer, undefined, undefined)
+  if (!person)
+    return {
+      ...(await reply(scope, offer, undefined, undefined)),
+      door: await playDoor(scope, offer, signedInAs(caller)),
+    }
   if (person.removed) throw new Problem(403, 'taken-out')
   if (person.waits) return reply(scope, offer, person, undefined)
   const play = await findPlay(scope, offer, person.id)
@@ -34,34 +40,81 @@ export async function openPlay(scope: Scope, caller: Caller): Promise<PlayReply>
 export async function joinOffer(
   scope: Scope,
   code: string,
-  { name, same, requestId, ...wishes }: z.output<typeof JoinOffer>,
+  { name, same, requestId, studentId, ...wishes }: z.output<typeof JoinOffer>,
   browser?: string,
+  signedIn?: SignedIn,
 ): Promise<{ token: string; reply: PlayReply }> {
   const { offer } = await findDoor(scope, { code, token: undefined })
-  if (!offer.open) throw new Problem(403, 'link-closed')
+  if (!offer.open) throw closedOffer(offer)
   const made = await scope.puzzles.read(scope, offer.versionId, offer.correction)
   const joined = offer.live
-    ? await joinLive(scope, offer, made, { name, same, requestId, ...wishes }, browser)
-    : await joinLink(scope, offer, made.language, { name, same, requestId }, browser)
+    ? await joinLive(scope, offer, made, { name, same, requestId, ...wishes }, browser).then(({ person, token }) => ({
+        participantId: person.participantId,
+        token,
+      }))
+    : await joinWork(scope, offer, made.language, { name, same, requestId, studentId }, { browser, signedIn })
   const { token } = joined
-  // A live session's newcomer has got an otter, a team and a code meanwhile.
-  const person = offer.live
-    ? (await findDoor(scope, { offerId: offer.id, participantId: joined.person.participantId })).person!
-    : joined.person
+  // A live session's newcomer has got an otter, a team and a code meanwhile; a student may have played elsewhere.
+  const person = (await findDoor(scope, { offerId: offer.id, participantId: joined.participantId })).person!
+  if (person.removed) throw new Problem(403, 'taken-out')
   if (person.waits) return { token, reply: await reply(scope, offer, person, undefined) }
   return { token, reply: await again(scope, offer, person, { goesOn: true }) }
 }
 
-function joinLink(
+/** Brings one who comes into set work: who has signed in as that student, others by a name tapped or typed, as it allows. */
+async function joinWork(
+  scope: Scope,
+  offer: OpenOffer,
+  language: string,
+  { studentId, ...given }: Pick<z.output<typeof JoinOffer>, 'name' | 'same' | 'requestId' | 'studentId'>,
+  { browser, signedIn }: { browser: string | undefined; signedIn: SignedIn | undefined },
+): Promise<{ participantId: string; token: string }> {
+  const { who } = workOf(offer)
+  const student = await studentHere(scope, offer, signedIn?.studentId)
+  if (student && signedIn) {
+    admitted(offer, { studentId: student.id, begun: 0, isUnderWay: true })
+    return enterStudent(scope, offer.id, {
+      studentId: student.id,
+      name: student.name,
+      sessionHash: signedIn.sessionHash,
+    })
+  }
+  if (who === 'signed-in') throw new Problem(403, 'sign-in-first')
+  const tapped = await studentHere(scope, offer, studentId)
+  if (!tapped) {
+    if (who === 'names' || studentId !== undefined) throw new Problem(400, 'not-on-list', { path: 'studentId' })
+    admitted(offer, { studentId: null, begun: 0, isUnderWay: true })
+    return joinLink(scope, offer, language, given, browser)
+  }
+  admitted(offer, { studentId: tapped.id, begun: 0, isUnderWay: true })
+  // Who was here on another device before comes back by the teacher's word.
+  const { person, token } = await addParticipant(
+    scope,
+    offer.id,
+    { name: tapped.name, same: 'back', requestId: given.requestId, studentId: tapped.id },
+    browser,
+  )
+  return { participantId: person.participantId, token }
+}
+
+async function joinLink(
   scope: Scope,
   offer: OpenOffer,
   language: string,
   { name, ...rest }: Pick<z.output<typeof JoinOffer>, 'name' | 'same' | 'requestId'>,
   browser: string | undefined,
-): Promise<{ person: Person; token: string }> {
+): Promise<{ participantId: string; token: string }> {
   if (name === undefined) throw new Problem(400, 'type-name', { path: 'name' })
   if (isUnkindName(name, language)) throw new Problem(400, 'unkind-name', { path: 'name' })
-  return addParticipant(scope, offer.id, { name, ...rest }, browser)
+  const { person, token } = await addParticipant(scope, offer.id, { name, ...rest }, browser)
+  return { participantId: person.participantId, token }
+}
+
+/** Throws a Problem where one may not play set work now. */
+function admitted(offer: OpenOffer, comer: Parameters<typeof admissionOf>[2]): void {
+  const admission = admissionOf(workOf(offer), offer.times, comer, offer.now)
+  if (admission === 'closed') throw new Problem(403, 'link-closed')
+  if (admission !== 'go-on' && admission !== 'begin') throw new Problem(403, admission)
 }
 
 /** Changes how a student of a live session shows; returns what its device is told then. */
@@ -100,6 +153,7 @@ async function again(
   const play = await findPlay(scope, offer, person.id)
   if (play && (goesOn || !play.ended)) return reply(scope, offer, person, play)
   if (play && play.attempt >= MAX_ATTEMPTS) throw new Problem(403, 'link-full')
+  if (!offer.live) admitted(offer, { studentId: person.studentId, begun: play?.attempt ?? 0, isUnderWay: false })
   const made = await scope.puzzles.read(scope, offer.versionId, offer.correction)
   if (play && sessionAt(offer, made, offer.now)?.phase === 'over') throw new Problem(403, 'link-closed')
   return reply(

@@ -1,5 +1,4 @@
 import type { AnswersReply, Language, ParticipantResult, ResultsReply, TeamResult } from '@otter/api'
-import Papa from 'papaparse'
 import {
   answersTo,
   participantResults,
@@ -11,6 +10,7 @@ import {
 import type { Reader, TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
 import { sheetWord } from '../texts.ts'
+import { csvOf } from './csv.ts'
 import { readOffer } from './offers.ts'
 
 /** Returns a text that changes whenever the results of an offer do. Throws a Problem where it is another's. */
@@ -124,10 +124,3 @@ export async function responsesCsv(scope: TeacherScope, offerId: string, languag
     ]),
   )
 }
-
-function csvOf(fields: readonly string[], data: readonly (string | number)[][]): string {
-  return `\ufeff${Papa.unparse({ fields: [...fields], data: [...data] }, { escapeFormulae: FORMULA, newline: '\r\n' })}\r\n`
-}
-
-/** What a spreadsheet might run: also full-width signs, and signs behind characters that nobody sees. */
-const FORMULA = /^[\s\p{Cf}\p{Cc}\p{Z}]*[=+\-@\t\r＝＋－＠]/u

@@ -1,10 +1,17 @@
 import { randomUUID } from 'node:crypto'
-import { randomFrom, type PlayContext } from '@otter/core'
+import { randomFrom, type PlayContext, type PlayRules } from '@otter/core'
 import type { Reader } from '../db/scope.ts'
 import { serverKnowledge } from '../dictionary/knowledge.ts'
 import type { OpenOffer, Person } from './doors.ts'
 import { questionSet } from './questionSets.ts'
+import { workOf } from './workDoors.ts'
 import { dueMoment, sharedBy, type OpenPlay, type Origin } from './storedPlays.ts'
+
+/** Returns how games are played: where right answers are kept back at the end, nothing is told before. */
+function playRules(offer: OpenOffer): PlayRules {
+  const { play } = offer.rules
+  return workOf(offer).shown === 'all' ? play : { ...play, telling: 'at-end' }
+}
 
 /** Begins a person's next attempt, on a version of the game: the one that the offer has now, unless said otherwise. */
 export async function startPlay(
@@ -20,7 +27,7 @@ export async function startPlay(
   const memory = before?.made.kind === kind ? before.made.game.memory?.(before.state) : undefined
   const context: PlayContext = {
     seat: person.seat,
-    rules: offer.rules.play,
+    rules: playRules(offer),
     shared: sharedBy(offer, made, offer.now),
     knowledge: serverKnowledge,
     ...(offer.rules.type === 'wall' && { teams: offer.rules.teams }),

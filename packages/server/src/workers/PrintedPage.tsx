@@ -37,6 +37,8 @@ export interface PrintedPageProps {
   seed: string
   version: number
   versions: number
+  /** Version of the game's rules that made it. */
+  rules: number
   paper: 'a4' | 'letter'
   isKey: boolean
   /** Without a line for name and date. */
@@ -61,6 +63,7 @@ export function PrintedPage({
   seed,
   version,
   versions,
+  rules,
   paper,
   isKey,
   bare,
@@ -107,7 +110,7 @@ export function PrintedPage({
       ))}
       <View style={styles.foot} fixed>
         <Text>
-          {sheetWord(language, 'seed')} {seed}
+          {sheetWord(language, 'seed')} {seed} · {sheetWord(language, 'rules', { number: rules })}
           {versions > 1 ? ` · ${sheetWord(language, 'version', { number: version, of: versions })}` : ''}
         </Text>
         <Text>{address ?? ''}</Text>

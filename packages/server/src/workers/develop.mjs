@@ -4,5 +4,6 @@ import { register } from 'tsx/esm/api'
 register()
 const entry = await import('./entry.ts')
 export const make = entry.make
+export const things = entry.things
 export const sheets = entry.sheets
 export const archive = entry.archive

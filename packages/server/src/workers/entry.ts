@@ -1,8 +1,9 @@
-import { answerLanguageOf, gameOf, PuzzleError, randomFrom, type GameKind, type WordKnowledge } from '@otter/core'
+import { gameOf, PuzzleError, randomFrom, type GameKind, type Things, type ThingsWanted } from '@otter/core'
 import { writeArchive } from '@otter/core/formats'
-import { readWordsOf } from '../dictionary/words.ts'
+import { lookUpThings } from '../dictionary/things.ts'
+import { lookUp } from '../dictionary/lookUp.ts'
 import { renderSheets } from './renderSheets.tsx'
-import type { ArchiveTask, MakeTask, SheetsWork, WorkerReply } from './tasks.ts'
+import type { ArchiveTask, MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
 
 async function answer<Value>(kind: GameKind, work: () => Value | Promise<Value>): Promise<WorkerReply<Value>> {
   try {
@@ -13,24 +14,20 @@ async function answer<Value>(kind: GameKind, work: () => Value | Promise<Value>)
   }
 }
 
-const known = new Map<string, WordKnowledge>()
-
-function wordsOf(language: string): WordKnowledge {
-  let words = known.get(language)
-  if (!words) known.set(language, (words = readWordsOf(language)))
-  return words
-}
-
 /** Makes a puzzle. */
 export function make({ kind, list, options, seed }: MakeTask): Promise<WorkerReply<unknown>> {
   const game = gameOf(kind)
-  const words = game.usesWords ? wordsOf(answerLanguageOf(list)) : undefined
-  return answer(kind, () => game.make(list, options, randomFrom(seed), words))
+  return answer(kind, () => game.make(list, options, randomFrom(seed), lookUp(game, list, options)))
+}
+
+/** Looks up what is known of things. */
+export function things(wanted: ThingsWanted): WorkerReply<Things> {
+  return { value: lookUpThings(wanted) }
 }
 
 /** Renders sheets as a PDF. */
-export function sheets(task: SheetsWork): Promise<WorkerReply<Uint8Array>> {
-  return answer(task.sheets.kind, () => renderSheets(task))
+export function sheets(task: SheetsTask): Promise<WorkerReply<Uint8Array>> {
+  return answer(task.kind, () => renderSheets(task))
 }
 
 /** Packs a list with its pictures and sounds. */

@@ -4,6 +4,8 @@ import { loggable } from '../problem.ts'
 import { dropOldJobs } from '../services/jobs.ts'
 import { dropOldMails } from '../services/mails.ts'
 import { sweepMedia } from '../services/media.ts'
+import { dropOldPrints } from '../services/prints.ts'
+import { dropOldSessions } from '../services/studentSessions.ts'
 import { dropOldResets } from '../services/resets.ts'
 
 /** How often there is a look for what can be thrown away, in milliseconds. */
@@ -26,6 +28,8 @@ export function startHousekeeping(source: ScopeSource, logger: Logger): () => vo
       .then(() => program(dropOldGuesses))
       .then(() => program(dropOldMails))
       .then(() => program(dropOldResets))
+      .then(() => program(dropOldPrints))
+      .then(() => program(dropOldSessions))
       .then(() => program(sweepMedia))
       .catch((error: unknown) => logger.warn(loggable(error), 'housekeeping'))
   }, LOOK)

@@ -1,9 +1,10 @@
 import type { Logger } from 'pino'
-import { inScope, type Scope, type ScopeSource } from '../db/scope.ts'
+import { inScope, type Scope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { loggable, Problem, problemFrom } from '../problem.ts'
 import { claimJob, endJob, noteProgress, type ClaimedJob } from '../services/jobs.ts'
 import { drawnMedia } from '../services/media.ts'
-import { readSheets } from '../services/sheets.ts'
+import { keepPrint } from '../services/prints.ts'
+import { readPrinting, readSheets } from '../services/sheets.ts'
 import type { OnProgress, Workers } from './pool.ts'
 
 /**
@@ -14,6 +15,8 @@ const LOOK = 1000
 const BEAT = 1000
 /** Jobs at once: a long one keeps no other teacher waiting. */
 const AT_ONCE = 2
+/** Share of a PDF's work that lies in making its puzzles. */
+const MADE = 0.6
 /** After how long a job is too much, in milliseconds. */
 const LONGEST = 300_000
 
@@ -40,12 +43,16 @@ export function startJobs(source: ScopeSource, workers: Workers, logger: Logger,
     signal: AbortSignal,
     onProgress: OnProgress,
   ): Promise<{ type: string; bytes: Uint8Array }> => {
-    const { media, ...task } = await inScope(source, { teacherId: job.teacherId, snapshot: true }, (scope) =>
-      readSheets(scope, job.task),
-    )
+    const asTeacher = <Value>(read: (scope: TeacherScope) => Promise<Value>, snapshot = true): Promise<Value> =>
+      inScope(source, { teacherId: job.teacherId, snapshot }, read)
+    const { drafts, printId: known, layout, address } = await asTeacher((scope) => readPrinting(scope, job.task))
+    const puzzles = await workers.versions(drafts, job.teacherId, signal, (made) => onProgress(made * MADE))
+    const printId = known ?? (await asTeacher((scope) => keepPrint(scope, drafts, puzzles), false))
+    if (!layout) return { type: 'text/plain', bytes: new Uint8Array() }
+    const { media, ...task } = await asTeacher((scope) => readSheets(scope, printId, { layout, address }))
     return {
       type: 'application/pdf',
-      bytes: await workers.sheets({ ...task, pictures: await drawnMedia(media) }, job.teacherId, signal, onProgress),
+      bytes: await workers.sheets({ ...task, pictures: await drawnMedia(media) }, signal),
     }
   }
   const work = async (job: ClaimedJob): Promise<void> => {

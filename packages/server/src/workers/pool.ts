@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs'
-import { versionSeed } from '@otter/api'
+import type { Things, ThingsWanted } from '@otter/core'
 import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import { Problem } from '../problem.ts'
@@ -15,8 +15,17 @@ export type OnProgress = (progress: number) => void
 export interface Workers {
   /** Makes a puzzle: quick work, in a lane of its own. */
   make(task: MakeTask, teacherId: string, signal?: AbortSignal): Promise<unknown>
-  /** Makes a PDF: long work, whose puzzles take turns with those of other PDFs. */
-  sheets(task: SheetsTask, teacherId: string, signal: AbortSignal, onProgress: OnProgress): Promise<Uint8Array>
+  /** Looks up what is known of things: quick work, in the lane of `make`. */
+  things(wanted: ThingsWanted, teacherId: string): Promise<Things>
+  /** Makes puzzles to print: long work, which takes turns with those of other teachers. */
+  versions(
+    tasks: readonly MakeTask[],
+    teacherId: string,
+    signal: AbortSignal,
+    onProgress: OnProgress,
+  ): Promise<unknown[]>
+  /** Makes a PDF of puzzles: long work. */
+  sheets(task: SheetsTask, signal: AbortSignal): Promise<Uint8Array>
   /** Packs a list with its pictures and sounds: long work. */
   archive(task: ArchiveTask, signal: AbortSignal): Promise<Uint8Array>
   close(): Promise<void>
@@ -34,8 +43,6 @@ const built = new URL('./worker.js', import.meta.url)
 const source = new URL('./develop.mjs', import.meta.url)
 /** Most memory of one thread's heap, in megabytes. */
 const MEMORY = 700
-/** Share of a PDF's work that lies in making its puzzles. */
-const MADE = 0.6
 /** Most puzzles of one teacher that wait. */
 const MOST_WAITING = 8
 
@@ -72,37 +79,34 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
     if ('value' in reply) return reply.value
     throw new Problem(422, 'no-puzzle', { game: { kind: reply.kind, ...reply.note } })
   }
+  const soon = <Value>(name: string, task: object, teacherId: string, signal?: AbortSignal): Promise<Value> =>
+    line
+      .run(teacherId, () => run<Value>(quick, name, task, makeLimit, signal), signal)
+      .catch((error: unknown) => {
+        throw error instanceof QueueFull ? new Problem(429, 'games-waiting') : error
+      })
   return {
-    make: (task, teacherId, signal) =>
-      line
-        .run(teacherId, () => run(quick, 'make', task, makeLimit, signal), signal)
-        .catch((error: unknown) => {
-          throw error instanceof QueueFull ? new Problem(429, 'games-waiting') : error
-        }),
-    sheets: async (task, teacherId, signal, onProgress) => {
-      const {
-        list,
-        sheets: { kind, options, seed, versions },
-      } = task
+    make: (task, teacherId, signal) => soon('make', task, teacherId, signal),
+    things: (wanted, teacherId) => soon('things', wanted, teacherId),
+    versions: async (tasks, teacherId, signal, onProgress) => {
       // No more at once than there are threads, so that the line is never full of them.
       const atOnce = pLimit(threads)
       let made = 0
-      const puzzles = await Promise.all(
-        Array.from({ length: versions }, (_, index) =>
+      return Promise.all(
+        tasks.map((task) =>
           atOnce(async () => {
-            const make: MakeTask = { kind, list, options, seed: versionSeed(seed, index + 1) }
             const puzzle = await versionedLine.run(
               teacherId,
-              () => run<unknown>(versioned, 'make', make, makeLimit, signal),
+              () => run<unknown>(versioned, 'make', task, makeLimit, signal),
               signal,
             )
-            onProgress((++made / versions) * MADE)
+            onProgress(++made / tasks.length)
             return puzzle
           }),
         ),
       )
-      return run(long, 'sheets', { ...task, puzzles }, sheetsLimit, signal)
     },
+    sheets: (task, signal) => run(long, 'sheets', task, sheetsLimit, signal),
     archive: (task, signal) => archivesAtOnce(() => run(long, 'archive', task, sheetsLimit, signal)),
     close: async () => {
       await Promise.all([quick, versioned, long].map((pool) => pool.destroy()))

@@ -1,21 +1,21 @@
 /** @jsxRuntime automatic */
 import { versionSeed } from '@otter/api'
-import { Asking, gameOf } from '@otter/core'
+import { gameOf } from '@otter/core'
 import { Document, renderToBuffer } from '@react-pdf/renderer'
 import QRCode from 'qrcode'
 import { sheetWord } from '../texts.ts'
 import { prepareLetters } from './fonts.ts'
 import { PrintedPage, textOf } from './PrintedPage.tsx'
-import type { SheetsWork } from './tasks.ts'
+import type { SheetsTask } from './tasks.ts'
 
 /** Words around the game, whose letters need a font too. */
-const SHEET_WORDS = ['name', 'date', 'seed', 'key', 'across', 'down', 'version'] as const
+const SHEET_WORDS = ['name', 'date', 'seed', 'rules', 'key', 'across', 'down', 'version'] as const
 
 /** Renders all versions of a game as one PDF: the students' pages first, then the keys. */
-export async function renderSheets({ list, sheets, address, pictures, puzzles }: SheetsWork): Promise<Uint8Array> {
-  const { kind, seed, versions, paper, key, saveInk, language } = sheets
+export async function renderSheets(task: SheetsTask): Promise<Uint8Array> {
+  const { kind, title, seed, rules, early, layout, address, pictures, puzzles } = task
+  const { paper, key, saveInk, language } = layout
   const game = gameOf(kind)
-  const { early } = Asking.loose().parse(sheets.options ?? {})
   const made = puzzles.map((puzzle, index) => ({ seed: versionSeed(seed, index + 1), version: index + 1, puzzle }))
   const qr = address === undefined ? undefined : qrSquares(address)
   const sheetsOf = (key ? [false, true] : [false]).map((isKey) => ({
@@ -23,7 +23,7 @@ export async function renderSheets({ list, sheets, address, pictures, puzzles }:
     versions: made.map(({ puzzle, ...one }) => ({ ...one, pages: game.sheet(puzzle, isKey) })),
   }))
   prepareLetters(
-    list.title +
+    title +
       sheetsOf
         .flatMap(({ versions: own }) => own.flatMap(({ pages }) => pages.flatMap(({ blocks }) => blocks.map(textOf))))
         .join('') +
@@ -34,11 +34,12 @@ export async function renderSheets({ list, sheets, address, pictures, puzzles }:
       printed.map(({ blocks, bare = false }, index) => (
         <PrintedPage
           key={`${one.version} ${isKey} ${index}`}
-          title={list.title}
+          title={title}
           {...one}
           blocks={blocks}
           bare={bare}
-          versions={versions}
+          versions={puzzles.length}
+          rules={rules}
           paper={paper}
           isKey={isKey}
           qr={qr}
@@ -52,7 +53,7 @@ export async function renderSheets({ list, sheets, address, pictures, puzzles }:
     ),
   )
   return renderToBuffer(
-    <Document title={list.title} creator="Jolly Otter" producer="Jolly Otter">
+    <Document title={title} creator="Jolly Otter" producer="Jolly Otter">
       {pages}
     </Document>,
   )

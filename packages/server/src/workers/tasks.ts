@@ -1,5 +1,5 @@
 import type { Asking, Entry, EntryList, GameKind, ListDetails } from '@otter/core'
-import type { PrintSheets } from '@otter/api'
+import type { SheetLayout } from '@otter/api'
 
 /** A puzzle to make. */
 export interface MakeTask {
@@ -16,18 +16,20 @@ export interface ArchiveTask {
   media: ReadonlyMap<string, Uint8Array>
 }
 
-/** Sheets to print: all versions of a puzzle, and the address of its on-screen game. */
+/** Sheets to print: the puzzles of all versions, and the address of the on-screen game. */
 export interface SheetsTask {
-  list: EntryList
-  sheets: Omit<PrintSheets, 'options'> & { options: Asking }
+  kind: GameKind
+  title: string
+  /** Of the first version, and the version of the game's rules that made all. */
+  seed: string
+  rules: number
+  /** Whether its readers learn to read. */
+  early: boolean
+  puzzles: unknown[]
+  layout: SheetLayout
   address: string | undefined
   /** Bytes of the pictures, by id. */
   pictures: Record<string, Uint8Array>
-}
-
-/** Sheets as a thread gets them: with the puzzle of each version. */
-export interface SheetsWork extends SheetsTask {
-  puzzles: unknown[]
 }
 
 /** What a worker gives back: errors of the teacher's making travel as data. */

@@ -191,6 +191,11 @@ export function useOffers(listId: string): UseQueryResult<OfferReply[]> {
   })
 }
 
+/** The newest offers of all lists. */
+export function useAllOffers(): UseQueryResult<OfferReply[]> {
+  return useQuery({ queryKey: ['offers'], queryFn: () => call<OfferReply[]>('GET', '/links') })
+}
+
 export function useCreateOffer(listId: string): UseMutationResult<OfferReply, Error, CreateOffer> {
   const client = useQueryClient()
   return useMutation({

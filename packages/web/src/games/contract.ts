@@ -42,6 +42,8 @@ export interface GameWallProps<Puzzle> {
 /** What the choice of a game's options gets. */
 export interface OptionsProps<Options> {
   options: Options
+  /** BCP 47 code of the list's answers; empty where it is not known. */
+  language: string
   onChange(options: Options): void
 }
 

@@ -14,6 +14,8 @@ import type print from './en/print.json'
 import type results from './en/results.json'
 import type share from './en/share.json'
 import type signIn from './en/signIn.json'
+import type student from './en/student.json'
+import type classes from './en/classes.json'
 import type start from './en/start.json'
 import type teams from './en/teams.json'
 import type wall from './en/wall.json'
@@ -42,6 +44,10 @@ export const printTexts: Texts<typeof print> = { name: 'print' }
 export const resultsTexts: Texts<typeof results> = { name: 'results' }
 export const shareTexts: Texts<typeof share> = { name: 'share' }
 export const signInTexts: Texts<typeof signIn> = { name: 'signIn' }
+/** What teachers read of their classes. */
+export const classesTexts: Texts<typeof classes> = { name: 'classes' }
+/** What students of a class read, beside their games. */
+export const studentTexts: Texts<typeof student> = { name: 'student' }
 export const startTexts: Texts<typeof start> = { name: 'start' }
 /** What is read around every game that teams play on one screen. */
 export const teamsTexts: Texts<typeof teams> = { name: 'teams' }

@@ -1,13 +1,18 @@
 import {
   answerLanguageOf,
   gameOf,
+  NO_LOOKUP,
+  NO_WORDS,
   PuzzleError,
   randomFrom,
   type Asking,
   type EntryList,
   type FitNote,
   type GameKind,
+  type LookedUp,
+  type Lookup,
 } from '@otter/core'
+import { fetchThings } from './things.ts'
 import { fetchWords } from './words.ts'
 
 /** A puzzle to make. */
@@ -44,11 +49,18 @@ addEventListener('message', ({ data: { number, jobs } }: MessageEvent<PuzzleRequ
 
 async function make({ kind, list, options, seed }: PuzzleJob): Promise<PuzzleResult> {
   const game = gameOf(kind)
-  const words = game.usesWords ? await fetchWords(answerLanguageOf(list)) : undefined
+  const known = await lookUp(game.lookup?.(list, options) ?? NO_LOOKUP, list)
   try {
-    return { puzzle: game.make(list, options, randomFrom(seed), words) }
+    return { puzzle: game.make(list, options, randomFrom(seed), known) }
   } catch (error) {
     if (error instanceof PuzzleError) return { note: error.note }
     throw error
+  }
+}
+
+async function lookUp({ words, things }: Lookup, list: EntryList): Promise<LookedUp> {
+  return {
+    words: words ? await fetchWords(answerLanguageOf(list)) : NO_WORDS,
+    things: await fetchThings(things),
   }
 }

@@ -1,8 +1,10 @@
 import { gameFrom } from '../game.ts'
+import { NO_LOOKUP } from '../lookup.ts'
 import { command } from './command.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { countLate } from './late.ts'
+import { lookup } from './lookup.ts'
 import { fit, make } from './make.ts'
 import { QuizOptions } from './options.ts'
 import { course, moment, opinions, questionsKey, questionsOf, QuizMove, stepsOf, timed, type Answered } from './play.ts'
@@ -12,7 +14,8 @@ import { ahead, view } from './view.ts'
 
 /**
  * Version 2: pictures whose words would tell are marked; times are on the play's own clock, and an answer without a
- * right one is called an opinion.
+ * right one is called an opinion. Version 3: where pictures are asked, nothing that is of the same kind is a wrong choice;
+ * where there are few answers, others are added.
  */
 const UPGRADES = [
   {
@@ -28,16 +31,27 @@ const UPGRADES = [
       }
     },
   },
+  {},
 ]
 
 /** Questions one after another. */
 export const quiz = gameFrom({
   kind: 'quiz',
-  version: 2,
+  version: 3,
   upgrades: UPGRADES,
   options: QuizOptions,
   moves: QuizMove,
-  notes: ['ready', 'no-questions', 'no-question', 'no-answer', 'no-choices', 'not-typed', 'repeat'],
+  notes: [
+    'ready',
+    'no-questions',
+    'no-question',
+    'no-answer',
+    'no-choices',
+    'not-typed',
+    'repeat',
+    'topped-up',
+    'few-answers',
+  ],
   doings: ['cards', 'question', 'again'],
   heeds: ['order', 'hints', 'second', 'telling'],
   dictionaries: [],
@@ -45,6 +59,7 @@ export const quiz = gameFrom({
   sample,
   fit,
   make,
+  lookup: (list, { form }) => (form === 'typed' ? NO_LOOKUP : lookup(list)),
   questions: questionsOf,
   questionsKey,
   onPaper: true,

@@ -33,7 +33,13 @@ export function judge(
     const verdict = typed.judge(
       answer.text,
       { accepted: question.accepted, others: others.filter((text) => !question.accepted.includes(text)) },
-      { ...JUDGING, ...puzzle.judging, accents: puzzle.accents, language: puzzle.language },
+      {
+        ...JUDGING,
+        ...puzzle.judging,
+        count: Math.min(puzzle.judging?.count ?? 1, question.accepted.length),
+        accents: puzzle.accents,
+        language: puzzle.language,
+      },
     )
     return {
       right: verdict.right,

@@ -23,7 +23,7 @@ export interface Candidate {
 }
 
 /** Why an answer was drawn beside another. */
-export type Reason = 'group' | 'value' | 'form' | 'length' | 'any'
+export type Reason = 'group' | 'value' | 'form' | 'length' | 'any' | 'dictionary' | 'number'
 
 export function candidateOf(entry: Entry, language: string): Candidate {
   const text = entry.answer.text.trim()

@@ -3,9 +3,11 @@ import { acceptedOf, isEmptyEntry, USUAL_WORTH, type Entry, type EntryList } fro
 import { isEmptyFace } from '../../list/face.ts'
 import type { Random } from '../../random/random.ts'
 import { PuzzleError, type Fit, type FitNote } from '../contract.ts'
+import { lookup } from './lookup.ts'
 import type { QuizOptions } from './options.ts'
 import type { QuizChoice, QuizPuzzle, QuizQuestion } from './puzzle.ts'
-import { WrongChoices } from './wrongChoices.ts'
+import type { LookedUp } from '../lookup.ts'
+import { ENOUGH, WrongChoices } from './wrongChoices.ts'
 
 const MOST_CHOICES = 6
 
@@ -49,6 +51,8 @@ function askable(list: EntryList, form: QuizOptions['form']): { entries: Entry[]
 /** Tells whether a list can be asked. */
 export function fit(list: EntryList, { form }: QuizOptions): Fit {
   const { entries, notes } = askable(list, form)
+  const few = form === 'typed' ? undefined : fewAnswers(list, entries)
+  if (few) notes.push(few)
   return {
     ready: entries.length > 0,
     summary: {
@@ -60,17 +64,33 @@ export function fit(list: EntryList, { form }: QuizOptions): Fit {
   }
 }
 
+/** Returns that wrong choices come from elsewhere, or are few, where the list has not enough answers. */
+function fewAnswers(list: EntryList, entries: readonly Entry[]): FitNote | undefined {
+  const drawn = entries.filter(({ scored, choices, answer }) => scored && choices.length === 0 && answer.text.trim())
+  const count = new Set(list.entries.map(({ answer }) => answer.text.trim().toLowerCase()).filter(Boolean)).size
+  if (drawn.length === 0 || count > ENOUGH) return undefined
+  const { names } = lookup(list).things
+  const canAdd = names.length > 0 || drawn.some(({ answer }) => /\d/u.test(answer.text))
+  return { code: canAdd ? 'topped-up' : 'few-answers', entryIds: [], values: { count } }
+}
+
 /** Makes the questions. Throws a PuzzleError where there are none. */
-export function make(list: EntryList, options: QuizOptions, random: Random): QuizPuzzle {
+export function make(list: EntryList, options: QuizOptions, random: Random, known?: LookedUp): QuizPuzzle {
   const { entries } = askable(list, options.form)
   if (entries.length === 0) throw new PuzzleError({ code: 'no-questions', entryIds: [], values: {} })
-  return quizFor(list, ordered(entries, options.order, random), options, random)
+  return quizFor(list, ordered(entries, options.order, random), options, random, known)
 }
 
 /** Returns a quiz of some entries of a list, in the order in which they are given. */
-export function quizFor(list: EntryList, entries: readonly Entry[], options: QuizOptions, random: Random): QuizPuzzle {
-  const wrong = new WrongChoices(list)
-  const { speed, accents, cards, second, pass, articles, slips, variants } = options
+export function quizFor(
+  list: EntryList,
+  entries: readonly Entry[],
+  options: QuizOptions,
+  random: Random,
+  known?: LookedUp,
+): QuizPuzzle {
+  const wrong = new WrongChoices(list, known?.things)
+  const { speed, accents, cards, second, pass, articles, slips, variants, scripts, named } = options
   return {
     questions: entries.map((entry) => questionOf(entry, options, wrong, random)),
     speed,
@@ -79,7 +99,7 @@ export function quizFor(list: EntryList, entries: readonly Entry[], options: Qui
     second,
     pass,
     language: list.answerLanguage,
-    judging: { articles, slips, variants },
+    judging: { articles, slips, variants, scripts, count: named },
     others: [...new Set([...list.entries.flatMap(acceptedOf), ...(list.beside ?? [])])],
   }
 }

@@ -21,6 +21,10 @@ export const QuizOptions = z.strictObject({
   slips: z.enum(['off', 'long', 'generous']).default('long'),
   /** Whether British and American spelling are one. */
   variants: z.boolean().default(true),
+  /** Whether simplified and traditional Chinese characters are one. */
+  scripts: z.enum(['apart', 'both']).default('both'),
+  /** How many of a question's right answers are to be typed; where it has fewer, all of them. */
+  named: z.number().int().min(1).max(5).default(1),
   /** Whether the cards are looked through before it begins. */
   cards: z.boolean().default(false),
   /** Whether what was missed is asked again at the end. */

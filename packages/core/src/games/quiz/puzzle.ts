@@ -33,7 +33,7 @@ export interface QuizPuzzle extends Pick<QuizOptions, 'speed' | 'accents' | 'car
   /** BCP 47 code of the answers. */
   language: string
   /** How typed answers are judged beside accents; absent where a puzzle is older than these choices. */
-  judging?: Pick<JudgeOptions, 'articles' | 'slips' | 'variants'>
+  judging?: Pick<JudgeOptions, 'articles' | 'slips' | 'variants'> & Partial<Pick<JudgeOptions, 'scripts' | 'count'>>
   /** All answers of the list, with all that counts for them, also of entries that are not asked. */
   others?: string[]
 }

@@ -1,5 +1,6 @@
 import { askedOf } from '../../wall/askable.ts'
 import { teamGameFrom } from '../game.ts'
+import { lookup } from '../quiz/lookup.ts'
 import { countLate, deviceQuestions, moment, questionsKey, stepsOf } from './devices.ts'
 import { fit, make, NONE_ON_DEVICES } from './make.ts'
 import { QuizboardOptions } from './options.ts'
@@ -8,18 +9,22 @@ import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
 import { QuizboardMove } from './state.ts'
 
-/** Version 2: everyone can answer on a device; a board that was laid before has no questions for that. */
+/**
+ * Version 2: everyone can answer on a device; a board that was laid before has no questions for that. Version 3: wrong
+ * choices as the quiz has them.
+ */
 const UPGRADES = [
   {
     puzzle: (stored: unknown) => ({ ...(stored as object), onDevices: NONE_ON_DEVICES }),
     play: (stored: unknown) => ({ ...(stored as object), device: null }),
   },
+  {},
 ]
 
 /** Columns of questions for teams at one wall, the deeper the harder. */
 export const quizboard = teamGameFrom({
   kind: 'quizboard',
-  version: 2,
+  version: 3,
   upgrades: UPGRADES,
   options: QuizboardOptions,
   moves: QuizboardMove,
@@ -30,6 +35,7 @@ export const quizboard = teamGameFrom({
   sample,
   fit,
   make,
+  lookup,
   questions: (puzzle, play) => deviceQuestions(puzzle, play) ?? askedOf(puzzle.questions),
   questionsKey,
   usesProved: ({ depth }) => depth === 'proved',

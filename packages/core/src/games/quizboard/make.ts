@@ -5,6 +5,7 @@ import { quizFor } from '../quiz/make.ts'
 import { QuizOptions } from '../quiz/options.ts'
 import type { QuizPuzzle } from '../quiz/puzzle.ts'
 import { PuzzleError, type Fit } from '../contract.ts'
+import type { LookedUp } from '../lookup.ts'
 import { columnsOf } from './columns.ts'
 import { FEWEST_TILES, type QuizboardOptions } from './options.ts'
 import type { BoardQuestion, QuizboardPuzzle } from './puzzle.ts'
@@ -43,7 +44,7 @@ function untried(list: EntryList, entries: readonly Entry[], { depth }: Quizboar
 }
 
 /** Lays the board. Throws a PuzzleError where there are fewer than three questions. */
-export function make(list: EntryList, options: QuizboardOptions, random: Random): QuizboardPuzzle {
+export function make(list: EntryList, options: QuizboardOptions, random: Random, known?: LookedUp): QuizboardPuzzle {
   const { columns, rest } = columnsOf(list, options)
   const { summary, ready } = fit(list, options)
   if (!ready) throw new PuzzleError(summary)
@@ -62,7 +63,7 @@ export function make(list: EntryList, options: QuizboardOptions, random: Random)
   const hardest = [...rest].sort((one, other) => hardness(list, other) - hardness(list, one))[0]
   if (options.dive && hardest) question(hardest, DIVE_POINTS)
   const { wrong, dive, seconds, teams, depth } = options
-  const onDevices = forDevices(list, questions, options, random)
+  const onDevices = forDevices(list, questions, options, random, known)
   return { questions, columns: laid, onDevices, wrong, dive, seconds, teams, depth }
 }
 
@@ -83,10 +84,11 @@ function forDevices(
   questions: readonly BoardQuestion[],
   { form, seconds }: QuizboardOptions,
   random: Random,
+  known?: LookedUp,
 ): QuizPuzzle {
   const byId = new Map(list.entries.map((entry) => [entry.id, entry]))
   const entries = questions.map(({ entryId }) => byId.get(entryId)!)
-  const quiz = quizFor(list, entries, QuizOptions.parse({ form, seconds, second: false }), random)
+  const quiz = quizFor(list, entries, QuizOptions.parse({ form, seconds, second: false }), random, known)
   return { ...quiz, questions: quiz.questions.map((asked, item) => ({ ...asked, worth: questions[item]!.value })) }
 }
 

@@ -1,5 +1,6 @@
 import type { SheetPage } from '../../print/sheet.ts'
 import { gameFrom } from '../game.ts'
+import { NO_LOOKUP } from '../lookup.ts'
 import { markTellingIn } from '../telling.ts'
 import { onOwnClock } from '../upgrade.ts'
 import { squareOf } from '../shownFace.ts'
@@ -38,7 +39,7 @@ export const unscramble = gameFrom({
   fit,
   make,
   questions: ({ items }) => items.map(({ entryId, text }) => ({ entryId, text, counts: true })),
-  usesWords: true,
+  lookup: () => ({ ...NO_LOOKUP, words: true }),
   onPaper: true,
   sheet,
   view,

@@ -7,6 +7,7 @@ import { holdsRudeWord } from '../../text/blockList.ts'
 import { gridLetters, type LetterStyle } from '../../text/gridLetters.ts'
 import { inSmall } from '../../text/judging/folding.ts'
 import { NO_WORDS, type WordKnowledge } from '../../text/judging/knowledge.ts'
+import type { LookedUp } from '../lookup.ts'
 import { PuzzleError, type Fit, type FitNote } from '../contract.ts'
 import type { UnscrambleOptions } from './options.ts'
 import { textOfPieces, type UnscrambleItem, type UnscramblePuzzle } from './puzzle.ts'
@@ -113,7 +114,7 @@ export function make(
   list: EntryList,
   options: UnscrambleOptions,
   random: Random,
-  words: WordKnowledge = NO_WORDS,
+  { words }: Pick<LookedUp, 'words'> = { words: NO_WORDS },
 ): UnscramblePuzzle {
   const { items } = prepared(list, options)
   const style = styleOf(list, options)

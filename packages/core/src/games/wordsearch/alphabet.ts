@@ -1,5 +1,5 @@
 import { blockedWords, type BlockedWords } from '../../grid/blockTrie.ts'
-import { LISTED, LISTED_BACKWARDS, WordTrie } from '../../grid/wordTrie.ts'
+import { WordTrie } from '../../grid/wordTrie.ts'
 import { alphabetFor } from '../../text/alphabets.ts'
 import { gridLetters, type LetterStyle } from '../../text/gridLetters.ts'
 import type { Word } from './words.ts'
@@ -36,8 +36,8 @@ export function puzzleAlphabet(words: readonly Word[], message: readonly string[
   const trie = new WordTrie(letters.length)
   for (const word of words) {
     const spelled = word.letters.map(numberOf)
-    trie.add(spelled, LISTED)
-    trie.add(spelled.reverse(), LISTED_BACKWARDS)
+    trie.add(spelled)
+    trie.add(spelled.reverse())
   }
   return {
     letters,

@@ -6,7 +6,7 @@ import { lengthsThatFit } from './message.ts'
 import type { WordSearchOptions } from './options.ts'
 import type { UnplacedReason } from './puzzle.ts'
 import { automaticSide } from './size.ts'
-import { LONGEST_ON_PAPER, prepareWords } from './words.ts'
+import { lettersTooMany, prepareWords } from './words.ts'
 
 /** Of a grid's cells: more letters than this can't be laid, however they overlap. */
 const FULLEST = 1.35
@@ -14,15 +14,13 @@ const FULLEST = 1.35
 /** Tells whether a list can become a word search, without laying a word. */
 export function fit(list: EntryList, options: WordSearchOptions): Fit {
   const { roots, inner, unplaced } = prepareWords(list, options)
+  const side = lettersTooMany(list, options)
   const notes: FitNote[] = unplaced.map(({ entryId, text, why, others }) =>
-    note(why, [entryId], { text, others: others.join(', '), side: LONGEST_ON_PAPER }),
+    note(why, [entryId], { text, others: others.join(', '), side }),
   )
   const letters = roots.reduce((sum, { letters }) => sum + letters.length, 0)
   const longest = Math.max(0, ...roots.map(({ letters }) => letters.length))
   const count = roots.length + inner.length
-  const side = options.size === 'chosen' ? Math.max(options.rows, options.cols) : MAX_SIDE
-  const tooLong = roots.filter((root) => root.letters.length > side)
-  notes.push(...tooLong.map(({ entryId, text }) => note('too-long', [entryId], { text, side })))
   const cells = options.size === 'chosen' ? options.rows * options.cols : MAX_SIDE * MAX_SIDE
   if (letters > cells * FULLEST) notes.push(note('too-full', [], { letters, cells }))
 
@@ -33,11 +31,10 @@ export function fit(list: EntryList, options: WordSearchOptions): Fit {
       notes.push(note('message-length', [], { length: messageLength, ...range }))
     }
   }
-  const placeable = count - tooLong.length
-  if (placeable === 0) return { ready: false, summary: note('no-words', [], {}), notes }
+  if (count === 0) return { ready: false, summary: note('no-words', [], {}), notes }
   const size =
     options.size === 'chosen' ? { rows: options.rows, cols: options.cols } : square(automaticSide(letters, longest))
-  return { ready: true, summary: note('ready', [], { count: placeable, ...size }), notes }
+  return { ready: true, summary: note('ready', [], { count, ...size }), notes }
 }
 
 function square(side: number): { rows: number; cols: number } {

@@ -9,15 +9,19 @@ import { WordSearchMove, course, view } from './play.ts'
 import { sample } from './sample.ts'
 import { sheet } from './sheet.ts'
 
-/** Version 2: pictures whose words would tell are marked; times are on the play's own clock. */
+/**
+ * Version 2: pictures whose words would tell are marked; times are on the play's own clock. Version 3: no word is read by
+ * chance in a direction that is not allowed either; what was made before stays as it is.
+ */
 const UPGRADES = [
   { puzzle: markTellingIn, play: (stored: unknown) => onOwnClock(stored, ['lastAt', 'lastFoundAt', 'finishedAt']) },
+  {},
 ]
 
 /** Words hidden in a grid of letters. */
 export const wordsearch = gameFrom({
   kind: 'wordsearch',
-  version: 2,
+  version: 3,
   upgrades: UPGRADES,
   options: WordSearchOptions,
   moves: WordSearchMove,

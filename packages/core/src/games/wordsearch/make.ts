@@ -123,9 +123,8 @@ function result(
   const words: PlacedWord[] = []
   const unplaced: UnplacedWord[] = [...prepared.unplaced]
   const placedRoots = new Map<string, PlacedWord>()
-  const leave = (word: Word): void => {
-    const tooLong = word.letters.length > Math.max(grid.rows, grid.cols)
-    unplaced.push({ entryId: word.entryId, text: word.text, why: tooLong ? 'too-long' : 'no-room', others: [] })
+  const leave = ({ entryId, text }: Word): void => {
+    unplaced.push({ entryId, text, why: 'no-room', others: [] })
   }
   // Pieces were sorted by length with a stable sort, and roots come in that order.
   prepared.roots.forEach((word, index) => {

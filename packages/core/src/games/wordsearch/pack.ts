@@ -29,7 +29,7 @@ export function newBoard({ alphabet, options, words }: Job, [rows, cols]: Shape)
     return { spelled, directions: palindrome ? all.slice(0, 4) : all, at: undefined }
   })
   pieces.sort((one, other) => other.spelled.length - one.spelled.length)
-  return { grid: new LetterGrid(rows, cols, alphabet.trie, alphabet.blocked, options.directions), pieces }
+  return { grid: new LetterGrid(rows, cols, alphabet.trie, alphabet.blocked), pieces }
 }
 
 /** How many letters are in words that have no place yet. */

@@ -1,3 +1,4 @@
+import { MAX_SIDE } from '../../grid/letterGrid.ts'
 import type { EntryList } from '../../list/entry.ts'
 import { isEmptyFace, type Face } from '../../list/face.ts'
 import { faceLetters } from '../../list/faceLetters.ts'
@@ -8,7 +9,7 @@ import type { UnplacedWord } from './puzzle.ts'
 /** More would neither print nor be found. */
 const MAX_WORDS = 120
 /** Letters that a row has room for on paper, where nobody chose a size: one longer phrase makes no huge grid for all. */
-export const LONGEST_ON_PAPER = 22
+const LONGEST_ON_PAPER = 22
 
 /** An entry's answer in grid letters. */
 export interface Word {
@@ -83,14 +84,17 @@ function styleOf({ answerLanguage }: EntryList, { early, letterCase, accents }: 
   return { letterCase: early ? 'lower' : letterCase, accents, language: answerLanguage || undefined }
 }
 
-/** Returns how many letters a word may have: where the size is automatic and shorter ones are there, as paper has room. */
-function lettersTooMany(list: EntryList, options: WordSearchOptions): number {
-  if (options.size !== 'automatic') return Infinity
+/**
+ * Returns how many letters a word may have: as many as the chosen grid has room for; where nobody chose a size and shorter
+ * ones are there, as paper has.
+ */
+export function lettersTooMany(list: EntryList, options: WordSearchOptions): number {
+  if (options.size === 'chosen') return Math.max(options.rows, options.cols)
   const style = styleOf(list, options)
   const lengths = list.entries.map(({ answer }) => faceLetters(answer, style).length).filter((length) => length > 1)
   const long = lengths.filter((length) => length > LONGEST_ON_PAPER).length
   // Where they are many, the list is one of phrases.
-  return long * 4 <= lengths.length - long ? LONGEST_ON_PAPER : Infinity
+  return long * 4 <= lengths.length - long ? LONGEST_ON_PAPER : MAX_SIDE
 }
 
 function occurrencesIn(word: Word, host: Word, bothWays: boolean): InnerWord[] {

@@ -1,4 +1,5 @@
 import { alternativesOf } from './alternatives.ts'
+import { chemicalForm, isChemical } from './chemistry.ts'
 import { Forms } from './forms.ts'
 import { primary } from './languages.ts'
 
@@ -28,6 +29,7 @@ export function meaningsOf(text: string, language: string): string[] {
   for (const one of alternativesOf(text.trim())) {
     const forms = new Forms(one, language)
     if (forms.exact === '') continue
+    if (isChemical(one)) made.add(`chemical ${chemicalForm(one)}`)
     // A formula is what it is by its signs.
     if (forms.isSigns() || forms.isFormula()) {
       made.add(forms.formula())

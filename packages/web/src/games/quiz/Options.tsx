@@ -9,7 +9,7 @@ import { useTexts } from '../../texts/texts.ts'
 const TIMES = [0, 5, 10, 15, 20, 30, 45, 60, 90, 120]
 
 /** What a teacher chooses for a quiz. */
-export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
+export function Options({ options, language, onChange }: OptionsProps<QuizOptions>) {
   const t = useTexts(texts)
   const set = (change: Partial<QuizOptions>): void => onChange({ ...options, ...change })
   const times = TIMES.includes(options.seconds) ? TIMES : [...TIMES, options.seconds]
@@ -62,7 +62,9 @@ export function Options({ options, onChange }: OptionsProps<QuizOptions>) {
           ]}
           onChange={(speed) => set({ speed })}
         />
-        {(options.form === 'typed' || options.form === 'mixed') && <TypedOptions options={options} set={set} />}
+        {(options.form === 'typed' || options.form === 'mixed') && (
+          <TypedOptions options={options} language={language} set={set} />
+        )}
         <Choice label={t('option.pass')}>
           {(id) => (
             <input

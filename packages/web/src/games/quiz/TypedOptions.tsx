@@ -3,13 +3,21 @@ import { Select } from '../../ui/Choice.tsx'
 import { texts } from './texts.ts'
 import { useTexts } from '../../texts/texts.ts'
 
+const NAMED = [1, 2, 3, 4, 5]
+
 interface TypedOptionsProps {
   options: QuizOptions
+  /** Of the answers; empty where nobody has said it. */
+  language: string
   set: (change: Partial<QuizOptions>) => void
 }
 
 /** What counts as right where answers are typed. */
-export function TypedOptions({ options: { accents, articles, slips, variants }, set }: TypedOptionsProps) {
+export function TypedOptions({
+  options: { accents, articles, slips, variants, scripts, named },
+  language,
+  set,
+}: TypedOptionsProps) {
   const t = useTexts(texts)
   return (
     <>
@@ -42,6 +50,23 @@ export function TypedOptions({ options: { accents, articles, slips, variants }, 
           ['off', t('typed.variantsOff')],
         ]}
         onChange={(chosen) => set({ variants: chosen === 'on' })}
+      />
+      {language.startsWith('zh') && (
+        <Select
+          label={t('typed.scripts')}
+          value={scripts}
+          options={[
+            ['both', t('typed.variantsOn')],
+            ['apart', t('typed.variantsOff')],
+          ]}
+          onChange={(chosen) => set({ scripts: chosen })}
+        />
+      )}
+      <Select
+        label={t('typed.named')}
+        value={named}
+        options={NAMED.map((count) => [count, count === 1 ? t('typed.namedOne') : t('typed.namedMore', { count })])}
+        onChange={(chosen) => set({ named: chosen })}
       />
     </>
   )

@@ -3,10 +3,11 @@ import { directionOf, foldText } from '@otter/core'
 import { Archive, ArchiveRestore, CopyPlus, FileUp, Plus } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { useCreateList, useFreeRoom, useListAction, useLists, useRoom } from '../../api/queries.ts'
+import { useAllOffers, useCreateList, useFreeRoom, useListAction, useLists, useRoom } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { keptWords } from '../start/keptWords.ts'
 import { FirstSteps } from './FirstSteps.tsx'
+import { Now } from './Now.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { commonTexts, listsTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
@@ -16,6 +17,9 @@ import { useShortcuts } from '../../ui/useShortcuts.ts'
 export function ListsPage() {
   const t = useTexts(listsTexts)
   const lists = useLists()
+  const offers = useAllOffers()
+  // What stands above comes first: or the lists would move away under a finger.
+  const shown = offers.isPending ? undefined : lists.data
   const create = useCreateList()
   const act = useListAction()
   const navigate = useNavigate()
@@ -34,13 +38,12 @@ export function ListsPage() {
       const text = foldText([title, folder, subject, grade, ...tags].join(' '), { accents: 'folded' })
       return words.every((word) => text.includes(word))
     }
-    const found =
-      lists.data?.filter((list) => list.archived === archived && (wanted.trim() === '' || matches(list))) ?? []
+    const found = shown?.filter((list) => list.archived === archived && (wanted.trim() === '' || matches(list))) ?? []
     const names = [...new Set(found.map(({ folder }) => folder))].sort((one, other) =>
       one === '' ? -1 : other === '' ? 1 : one.localeCompare(other),
     )
     return names.map((name) => ({ name, lists: found.filter(({ folder }) => folder === name) }))
-  }, [lists.data, wanted, archived])
+  }, [shown, wanted, archived])
   const putAway = lists.data?.filter((list) => list.archived).length ?? 0
   const begin = (open?: 'import'): void =>
     create.mutate({}, { onSuccess: ({ id }) => void navigate(`/lists/${id}`, open && { state: { open } }) })
@@ -68,6 +71,7 @@ export function ListsPage() {
       </div>
       <Waterline filled={lists.isPending ? undefined : 1} label={lists.isPending ? t('fetching') : t('here')} />
       <Notice error={lists.error ?? create.error ?? act.error} />
+      <Now offers={offers.data ?? []} />
       {kept && (
         <p className="panel flex flex-wrap items-center justify-between gap-2 border-secondary p-3">
           {t('first.waiting')}
@@ -76,8 +80,8 @@ export function ListsPage() {
           </Link>
         </p>
       )}
-      {lists.data?.length === 0 && <FirstSteps onFile={() => begin('import')} />}
-      {lists.data !== undefined && lists.data.length > 0 && folders.length === 0 && (
+      {shown?.length === 0 && <FirstSteps onFile={() => begin('import')} />}
+      {shown !== undefined && shown.length > 0 && folders.length === 0 && (
         <p className="quiet">{wanted.trim() === '' ? t('nothing') : t('noMatch', { text: wanted })}</p>
       )}
       {folders.map(({ name, lists: own }) => (

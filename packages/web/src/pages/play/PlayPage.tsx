@@ -1,24 +1,26 @@
-import { lazy, Suspense, useState, type ReactNode } from 'react'
-import { cleanText, directionOf } from '@otter/core'
+import { lazy, Suspense, useState } from 'react'
+import { cleanText } from '@otter/core'
 import type { ApiError } from '../../api/client.ts'
-import { LANGUAGES, type Language } from '@otter/api'
 import { playTexts } from '../../texts/namespaces.ts'
-import { changeLanguage, useTexts, useWriting } from '../../texts/texts.ts'
-import { Otter, OtterAfloat } from '../../ui/Otter.tsx'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
+import { CodeForm } from './CodeForm.tsx'
+import { Frame, Rest } from './Frame.tsx'
 import { KnownName } from './KnownName.tsx'
 import { Playing } from './Playing.tsx'
 import { usePlay } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
 
-/** Fetched for a live session alone. */
+/** Fetched for work of a class, and for a live session, alone. */
+const ClassDoor = lazy(async () => ({ default: (await import('../class/ClassDoor.tsx')).ClassDoor }))
 const LivePage = lazy(async () => ({ default: (await import('./live/LivePage.tsx')).LivePage }))
 
 /** What students see: a code to type, a name to give, then the game. */
 export function PlayPage({ code }: { code: string | undefined }) {
+  const t = useTexts(playTexts)
   return code === undefined ? (
     <Frame>
-      <CodeForm />
+      <CodeForm label={t('code')} help={t('codeHelp')} place="/p/" />
     </Frame>
   ) : (
     <LinkPage code={code} />
@@ -58,9 +60,24 @@ function LinkPage({ code }: { code: string }) {
         {reply.player?.waits ? (
           <Waiting name={reply.player.name} onLeave={() => void play.leave()} />
         ) : reply.open ? (
-          <NameForm onJoin={(name, same) => play.join({ name, same })} problem={problem} />
+          reply.door ? (
+            <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
+              <ClassDoor
+                code={code}
+                door={reply.door}
+                work={reply.work}
+                problem={problem}
+                onJoin={(wish) => void play.join(wish)}
+                onSignedOut={play.reload}
+              >
+                <NameForm onJoin={(name, same) => play.join({ name, same })} problem={problem} />
+              </ClassDoor>
+            </Suspense>
+          ) : (
+            <NameForm onJoin={(name, same) => play.join({ name, same })} problem={problem} />
+          )
         ) : (
-          <ClosedForNewcomers />
+          <ClosedForNewcomers opensAt={reply.work?.isEarly ? reply.work.opensAt : null} />
         )}
       </Frame>
     )
@@ -68,49 +85,15 @@ function LinkPage({ code }: { code: string }) {
   return (
     <Frame title={reply.title}>
       <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
-        <Playing reply={reply} play={reply.play} state={play} playerName={reply.player.name} />
+        <Playing
+          reply={reply}
+          play={reply.play}
+          state={play}
+          playerName={reply.player.name}
+          {...(reply.work?.attemptsLeft === 0 && { again: null })}
+        />
       </Suspense>
     </Frame>
-  )
-}
-
-function Frame({ title, children }: { title?: string; children: ReactNode }) {
-  const t = useTexts(playTexts)
-  const { language } = useWriting()
-  return (
-    <div className="mx-auto flex min-h-dvh max-w-2xl flex-col gap-3 px-3 pb-6 pt-2 sm:px-6">
-      <header className="flex flex-wrap items-center gap-x-2">
-        <Otter size={30} />
-        <h1
-          className="min-w-0 grow basis-24 truncate text-xl"
-          dir={title === undefined ? undefined : directionOf(title)}
-        >
-          {title || 'Jolly Otter'}
-        </h1>
-        <select
-          className="select select-ghost h-11 w-auto"
-          aria-label={t('language')}
-          value={language}
-          onChange={(event) => void changeLanguage(event.target.value as Language)}
-        >
-          {Object.entries(LANGUAGES).map(([code, name]) => (
-            <option key={code} value={code}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </header>
-      <main className="student flex flex-1 flex-col gap-3">{children}</main>
-    </div>
-  )
-}
-
-function Rest({ children }: { children: ReactNode }) {
-  return (
-    <div className="mt-8 flex flex-col items-center gap-6 text-center text-lg">
-      <OtterAfloat />
-      <p>{children}</p>
-    </div>
   )
 }
 
@@ -132,11 +115,16 @@ function Waiting({ name, onLeave }: { name: string; onLeave: () => void }) {
 }
 
 /** A newcomer has played nothing here: that something is kept would be no word for them. */
-function ClosedForNewcomers() {
+function ClosedForNewcomers({ opensAt }: { opensAt: string | null }) {
   const t = useTexts(playTexts)
+  const { date } = useWriting()
   return (
     <>
-      <Rest>{t('closedForNew')}</Rest>
+      <Rest>
+        {opensAt !== null
+          ? t('opensAt', { when: date(opensAt, { dateStyle: 'full', timeStyle: 'short' }) })
+          : t('closedForNew')}
+      </Rest>
       <div className="flex justify-center">
         <a className="btn btn-primary h-12" href="/in">
           {t('anotherCode')}
@@ -164,44 +152,6 @@ function Trouble({ problem, onRetry }: { problem: ApiError; onRetry: () => void 
         )}
       </div>
     </>
-  )
-}
-
-function CodeForm() {
-  const t = useTexts(playTexts)
-  return (
-    <form
-      className="mt-6 flex flex-col gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        const code = String(new FormData(event.currentTarget).get('code'))
-          .replace(/[^a-z0-9]/gi, '')
-          .toUpperCase()
-        if (code !== '') location.href = `/p/${code}`
-      }}
-    >
-      <label className="text-lg font-bold" htmlFor="code">
-        {t('code')}
-      </label>
-      <input
-        id="code"
-        name="code"
-        required
-        autoFocus
-        autoComplete="off"
-        autoCapitalize="characters"
-        spellCheck={false}
-        maxLength={12}
-        aria-describedby="code-help"
-        className="input h-16 w-full text-center text-3xl font-bold uppercase tracking-[0.3em]"
-      />
-      <p id="code-help" className="quiet">
-        {t('codeHelp')}
-      </p>
-      <button type="submit" className="btn btn-primary h-14 text-lg">
-        {t('open')}
-      </button>
-    </form>
   )
 }
 

@@ -1,5 +1,5 @@
 import type { PlayReply } from '@otter/api'
-import { Suspense, useMemo, useState, type ReactNode } from 'react'
+import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react'
 import { PLAY } from '../../games/play.ts'
 import { playTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -8,6 +8,9 @@ import { useLanding } from '../../ui/useLanding.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 import type { PlayState } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
+
+/** Fetched for work of a class alone. */
+const WorkEnd = lazy(async () => ({ default: (await import('../class/WorkEnd.tsx')).WorkEnd }))
 
 interface PlayingProps {
   reply: PlayReply
@@ -41,20 +44,27 @@ export function Playing({ reply, play, state, playerName, stops = true, again, c
           onAgain={() => void state.again()}
         />
       )}
-      <EarlyReaders value={early}>
-        <div className={reply.early ? 'early' : undefined}>
-          <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
-            <Screen
-              key={play.attempt}
-              view={play.view as never}
-              send={(move) => state.send(move as { type: string })}
-              waiting={state.waiting}
-              left={play.left}
-              opinions={reply.opinions}
-            />
-          </Suspense>
-        </div>
-      </EarlyReaders>
+      {!reply.work?.hidesAnswers && (
+        <EarlyReaders value={early}>
+          <div className={reply.early ? 'early' : undefined}>
+            <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
+              <Screen
+                key={play.attempt}
+                view={play.view as never}
+                send={(move) => state.send(move as { type: string })}
+                waiting={state.waiting}
+                left={play.left}
+                opinions={reply.opinions}
+              />
+            </Suspense>
+          </div>
+        </EarlyReaders>
+      )}
+      {reply.work && (
+        <Suspense>
+          <WorkEnd work={reply.work} />
+        </Suspense>
+      )}
       {children}
       <footer className="mt-auto flex flex-wrap items-center justify-between gap-2 pt-2">
         <NotMe name={playerName} onLeave={() => void state.leave()} />

@@ -104,14 +104,17 @@ export function usePlay(code: string): PlayState {
   useEffect(() => {
     if (!isIn) return
     const stay = (): void => {
-      // What fails is tried again in a moment; a lost connection shows elsewhere.
+      // What fails is tried again in a moment; a lost connection shows elsewhere. Who is signed out meanwhile is shown
+      // the door: the next one at this device sees no name.
       if (document.visibilityState === 'visible')
-        void call<void>('POST', `/play/${code}/here`, {}).catch(() => undefined)
+        void call<void>('POST', `/play/${code}/here`, {}).catch((error: unknown) => {
+          if (error instanceof ApiError && error.status === 401) reload()
+        })
     }
     stay()
     const timer = setInterval(stay, HERE)
     return () => clearInterval(timer)
-  }, [isIn, code])
+  }, [isIn, code, reload])
   const waits = reply?.player?.waits ?? false
   useEffect(() => {
     if (!waits) return
@@ -169,7 +172,10 @@ export function usePlay(code: string): PlayState {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
       queue.clear()
       takeKeptMoves(code)
-      return call<void>('POST', `/play/${code}/leave`, {}).then(reload, fail)
+      const isStudent = latest.current?.work?.isStudent ?? false
+      return call<void>('POST', `/play/${code}/leave`, {})
+        .then(() => (isStudent ? call<void>('DELETE', '/student') : undefined))
+        .then(reload, fail)
     },
   }
 }

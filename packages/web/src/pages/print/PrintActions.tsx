@@ -9,6 +9,7 @@ export function PrintActions({
   isReady,
   isMaking,
   canPrint,
+  onPrint,
   onDownload,
   onStop,
 }: {
@@ -17,6 +18,8 @@ export function PrintActions({
   /** Whether a PDF is being made. */
   isMaking: boolean
   canPrint: boolean
+  /** Is told that the browser prints. */
+  onPrint?: () => void
   onDownload: () => void
   onStop: () => void
 }) {
@@ -37,7 +40,15 @@ export function PrintActions({
           {t('pdf')}
         </button>
       )}
-      <button type="button" className="btn btn-primary h-11" disabled={!canPrint} onClick={() => print()}>
+      <button
+        type="button"
+        className="btn btn-primary h-11"
+        disabled={!canPrint}
+        onClick={() => {
+          onPrint?.()
+          print()
+        }}
+      >
         <Printer size={18} aria-hidden="true" />
         {common('print')}
       </button>

@@ -9,28 +9,33 @@ export function PrintChoices({
   onChange,
   links,
   onMakeLink,
+  isKept = false,
 }: {
   printing: Printing
+  /** Whether it was printed before, in so many versions. */
+  isKept?: boolean
   onChange: (step: PrintingStep) => void
   /** Links whose code can stand on the sheets. */
   links: readonly OfferReply[]
   /** Makes a new one; undefined while there can be none. */
-  onMakeLink: (() => void) | undefined
+  onMakeLink?: (() => void) | undefined
 }) {
   const t = useTexts(printTexts)
   return (
     <>
-      <label className="flex flex-col text-sm">
-        {t('versions')}
-        <input
-          type="number"
-          min={1}
-          max={MAX_VERSIONS}
-          className="input w-20"
-          value={printing.versions}
-          onChange={(event) => onChange({ versions: event.target.valueAsNumber })}
-        />
-      </label>
+      {!isKept && (
+        <label className="flex flex-col text-sm">
+          {t('versions')}
+          <input
+            type="number"
+            min={1}
+            max={MAX_VERSIONS}
+            className="input w-20"
+            value={printing.versions}
+            onChange={(event) => onChange({ versions: event.target.valueAsNumber })}
+          />
+        </label>
+      )}
       <label className="flex flex-col text-sm">
         {t('paper')}
         <select
@@ -57,7 +62,7 @@ export function PrintChoices({
           ))}
         </select>
       </label>
-      {links.length === 0 && (
+      {links.length === 0 && !isKept && (
         <button type="button" className="btn btn-sm h-10" disabled={!onMakeLink} onClick={onMakeLink}>
           {t('makeLink')}
         </button>

@@ -1,5 +1,7 @@
-import { GAME_KINDS, type GameKind } from '@otter/core'
+import { GAME_KINDS, gameOf, type GameKind } from '@otter/core'
+import { useQueryClient } from '@tanstack/react-query'
 import { useParams } from 'react-router'
+import { useKeepPrint } from '../../api/prints.ts'
 import { useGameWords } from '../../games/words.ts'
 import { commonTexts, printTexts, sheetTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
@@ -8,7 +10,10 @@ import { Waterline } from '../../ui/Waterline.tsx'
 import { Lost } from '../Lost.tsx'
 import { PrintActions } from './PrintActions.tsx'
 import { PrintChoices } from './PrintChoices.tsx'
-import { SheetView } from './SheetView.tsx'
+import { PdfProgress } from './PdfProgress.tsx'
+import { PrintedBefore } from './PrintedBefore.tsx'
+import { PrintFrame } from './PrintFrame.tsx'
+import { SheetViews } from './SheetView.tsx'
 import { usePdf, type Pdf } from './usePdf.ts'
 import { useSheets, type Sheets } from './useSheets.ts'
 
@@ -25,33 +30,43 @@ function ListSheets({ id, kind }: { id: string; kind: GameKind }) {
   const name = useGameWords().name(kind)
   const { language } = useWriting()
   const sheets = useSheets(id, kind)
-  const pdf = usePdf(id)
+  const pdf = usePdf()
+  const client = useQueryClient()
+  const keep = useKeepPrint(id, kind)
   const { choice, printing, pages } = sheets
+  const { options, seed } = choice
   const title = sheets.title || name
-  const download = (): void => {
+  const download = async (): Promise<void> => {
     const { code, ...printed } = printing
-    void pdf.download({ ...printed, kind, ...choice, language, ...(code !== undefined && { code }) }, `${title}.pdf`)
+    const order = { ...printed, kind, ...choice, language, ...(code !== undefined && { code }) }
+    await pdf.download({ listId: id, sheets: order }, `${title}.pdf`)
+    await client.invalidateQueries({ queryKey: ['prints', id, kind] })
   }
   return (
-    <main className="mx-auto flex max-w-4xl flex-col gap-4 px-4 py-5 print:block print:max-w-none print:p-0">
-      <h1 className="sr-only print:hidden">{t('title', { game: name })}</h1>
-      <div className="panel flex flex-wrap items-end gap-4 p-4 print:hidden">
-        <PrintChoices
-          printing={printing}
-          onChange={sheets.change}
-          links={sheets.links}
-          onMakeLink={sheets.ready && !sheets.isMakingLink ? sheets.makeLink : undefined}
-        />
-        <PrintActions
-          back={`/lists/${id}/games/${kind}`}
-          isReady={sheets.ready}
-          isMaking={pdf.progress !== undefined}
-          canPrint={pages.length > 0}
-          onDownload={download}
-          onStop={pdf.stop}
-        />
-        <PrintNews sheets={sheets} pdf={pdf} />
-      </div>
+    <PrintFrame
+      title={t('title', { game: name })}
+      controls={
+        <>
+          <PrintChoices
+            printing={printing}
+            onChange={sheets.change}
+            links={sheets.links}
+            onMakeLink={sheets.ready && !sheets.isMakingLink ? sheets.makeLink : undefined}
+          />
+          <PrintActions
+            back={`/lists/${id}/games/${kind}`}
+            isReady={sheets.ready}
+            isMaking={pdf.progress !== undefined}
+            canPrint={pages.length > 0}
+            onPrint={() => keep.mutate({ options, seed, versions: printing.versions })}
+            onDownload={() => void download()}
+            onStop={pdf.stop}
+          />
+          <PrintNews sheets={sheets} pdf={pdf} error={keep.error} />
+          <PrintedBefore listId={id} kind={kind} />
+        </>
+      }
+    >
       {sheets.making && (
         <div>
           <Waterline filled={undefined} label={t('making')} />
@@ -60,38 +75,28 @@ function ListSheets({ id, kind }: { id: string; kind: GameKind }) {
           </p>
         </div>
       )}
-      {pages.map((page) => (
-        <SheetView
-          key={`${page.index} ${page.isKey} ${page.page}`}
-          page={page}
-          title={title}
-          seed={sheets.seeds[page.index]!}
-          printing={printing}
-          code={printing.code}
-          early={choice.options.early}
-        />
-      ))}
-    </main>
+      <SheetViews
+        pages={pages}
+        title={title}
+        seeds={sheets.seeds}
+        rules={gameOf(kind).version}
+        printing={printing}
+        early={options.early}
+      />
+    </PrintFrame>
   )
 }
 
 /** How far a PDF has come, and what went wrong. */
-function PrintNews({ sheets, pdf }: { sheets: Sheets; pdf: Pdf }) {
+function PrintNews({ sheets, pdf, error }: { sheets: Sheets; pdf: Pdf; error: Error | null }) {
   const t = useTexts(printTexts)
   const common = useTexts(commonTexts)
   const problem = sheets.died ? common('workerDied') : sheets.impossible ? t('impossible') : undefined
   return (
     <>
-      {pdf.progress !== undefined && (
-        <div className="w-full">
-          <Waterline filled={pdf.progress} label={t('makingPdf')} />
-          <p className="quiet text-sm" role="status">
-            {t('makingPdfNow')}
-          </p>
-        </div>
-      )}
+      <PdfProgress pdf={pdf} />
       <div className="w-full empty:hidden">
-        <Notice error={sheets.error ?? pdf.error} />
+        <Notice error={sheets.error ?? pdf.error ?? error} />
         {problem !== undefined && (
           <p role="alert" className="text-error">
             {problem}

@@ -5,24 +5,37 @@ import { QrCode } from '../../ui/QrCode.tsx'
 import type { PlacedPage, Printing } from './printing.ts'
 import { SheetBlocks } from './SheetBlocks.tsx'
 
-/** One page of the sheets, as it comes out of the printer. */
-export function SheetView({
-  page: { blocks, bare, index, isKey },
-  title,
-  seed,
-  printing: { paper, saveInk, versions },
-  code,
-  early,
-}: {
+interface SheetViewProps {
   page: PlacedPage
   title: string
   seed: string
+  /** Version of the game's rules that made it. */
+  rules: number
   printing: Printing
   /** Whether its readers learn to read. */
   early: boolean
-  /** The game's code on screen; undefined unless it is printed. */
-  code: string | undefined
-}) {
+}
+
+/** All sheets, as they come out of the printer. */
+export function SheetViews({
+  pages,
+  seeds,
+  ...whole
+}: Omit<SheetViewProps, 'page' | 'seed'> & { pages: readonly PlacedPage[]; seeds: readonly string[] }) {
+  return pages.map((page) => (
+    <SheetView key={`${page.index} ${page.isKey} ${page.page}`} page={page} seed={seeds[page.index]!} {...whole} />
+  ))
+}
+
+/** One page of the sheets, as it comes out of the printer. */
+function SheetView({
+  page: { blocks, bare, index, isKey },
+  title,
+  seed,
+  rules,
+  printing: { paper, saveInk, versions, code },
+  early,
+}: SheetViewProps) {
   const t = useTexts(printTexts)
   const common = useTexts(commonTexts)
   const sheet = useTexts(sheetTexts)
@@ -44,7 +57,7 @@ export function SheetView({
       <SheetBlocks blocks={blocks} early={early} />
       <footer className="mt-auto flex justify-between pt-4 text-xs text-[#46605B]">
         <span>
-          {sheet('seed')} {seed}
+          {sheet('seed')} {seed} · {sheet('rules', { number: rules })}
           {versions > 1 ? ` · ${sheet('version', { number: index + 1, of: versions })}` : ''}
         </span>
         <span>{code === undefined ? '' : `${location.host}/p/${code}`}</span>

@@ -1,33 +1,24 @@
-import type { JobReply, PrintSheets } from '@otter/api'
+import type { PrintSheets, SheetLayout } from '@otter/api'
 import type { z } from 'zod'
-import { ApiError, call } from '../../api/client.ts'
+import { call } from '../../api/client.ts'
 import { callForFile } from '../../api/files.ts'
+import { jobDone } from '../../api/jobs.ts'
 
-/** How often it is asked how far the file has come, in milliseconds. */
-const ASK = 700
+/** Sheets to be made as a PDF: of a list, or those of a print once more. */
+export type PdfOrder =
+  { listId: string; sheets: z.input<typeof PrintSheets> } | { printId: string; sheets: z.input<typeof SheetLayout> }
 
 /**
- * Has a list's sheets made as a PDF; returns the file. It is queued on the server and goes on there whatever becomes of
- * the connection; a signal stops it. Throws an ApiError where it can't be made.
+ * Has sheets made as a PDF; returns the file. It is queued on the server and goes on there whatever becomes of the
+ * connection; a signal stops it. Throws an ApiError where it can't be made.
  */
 export async function makePdf(
-  listId: string,
-  sheets: z.input<typeof PrintSheets>,
+  order: PdfOrder,
   onProgress: (progress: number) => void,
   signal: AbortSignal,
 ): Promise<Blob> {
-  const { id } = await call<{ id: string }>('POST', `/lists/${listId}/sheets`, sheets)
-  signal.addEventListener('abort', () => void call('DELETE', `/jobs/${id}`).catch(() => undefined), { once: true })
-  for (;;) {
-    signal.throwIfAborted()
-    const job = await call<JobReply>('GET', `/jobs/${id}`).catch((error: unknown) => {
-      // A lost connection changes nothing of the file that is being made.
-      if (error instanceof ApiError && (error.status === 0 || error.status >= 500)) return undefined
-      throw error
-    })
-    if (job?.problem) throw new ApiError(job.problem)
-    if (job?.state === 'done') return callForFile(`/jobs/${id}/file`)
-    if (job) onProgress(job.progress)
-    await new Promise((resolve) => setTimeout(resolve, ASK))
-  }
+  const path = 'printId' in order ? `/prints/${order.printId}/sheets` : `/lists/${order.listId}/sheets`
+  const { id } = await call<{ id: string }>('POST', path, order.sheets)
+  await jobDone(id, onProgress, signal)
+  return callForFile(`/jobs/${id}/file`)
 }

@@ -1,7 +1,8 @@
 import type { WayKind } from '@otter/core'
 import { wayOf } from '@otter/core'
 import { EndChoice } from '../../live/EndChoice.tsx'
-import { liveTexts } from '../../texts/namespaces.ts'
+import { useClasses } from '../../api/classes.ts'
+import { classesTexts, liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Choice, Select } from '../../ui/Choice.tsx'
 import type { LiveChoice } from './liveChoice.ts'
@@ -15,7 +16,7 @@ interface LiveChoicesProps {
 /** What is chosen for a live session, whatever its way of playing. */
 export function LiveChoices({ choice, way, onChange }: LiveChoicesProps) {
   const t = useTexts(liveTexts)
-  const { end, late, names, roster, order, ranking, teams, teamNames, hostAway } = choice
+  const { end, late, names, roster, classId, order, ranking, teams, teamNames, hostAway } = choice
   return (
     <>
       <EndChoice label={t('setup.end')} end={end} onChange={(chosen) => onChange({ end: chosen })} />
@@ -38,7 +39,8 @@ export function LiveChoices({ choice, way, onChange }: LiveChoicesProps) {
         ]}
         onChange={(value) => onChange({ names: value })}
       />
-      {names === 'list' && (
+      {names === 'list' && <ClassOfNames classId={classId} onChange={(chosen) => onChange({ classId: chosen })} />}
+      {names === 'list' && classId === '' && (
         <Lines
           label={t('setup.roster')}
           help={t('setup.rosterHelp')}
@@ -122,5 +124,19 @@ function Lines({
         </>
       )}
     </Choice>
+  )
+}
+
+/** Whose names are tapped: those of a class, or such as are typed. */
+function ClassOfNames({ classId, onChange }: { classId: string; onChange: (classId: string) => void }) {
+  const t = useTexts(classesTexts)
+  const classes = useClasses().data?.filter(({ archived }) => !archived) ?? []
+  return (
+    <Select
+      label={t('live.namesOf')}
+      value={classes.some(({ id }) => id === classId) ? classId : ''}
+      options={[['', t('live.typed')], ...classes.map(({ id, name }) => [id, name] as const)]}
+      onChange={onChange}
+    />
   )
 }

@@ -44,6 +44,12 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
             onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
           />
         </p>
+        {offer.className !== null && (
+          <p className="font-bold">
+            {t('forClass', { name: offer.className })}
+            {offer.dueAt && ` · ${t('due', { when: date(offer.dueAt, { dateStyle: 'medium', timeStyle: 'short' }) })}`}
+          </p>
+        )}
         <p className="break-all">
           <a className="link inline-block py-0.5" href={address}>
             {address}

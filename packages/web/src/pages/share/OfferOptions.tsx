@@ -23,7 +23,7 @@ export function OfferOptions({ offer: { kind, options } }: { offer: OfferReply }
         <fieldset disabled className="panel mt-1 flex flex-col gap-3 bg-base-200 p-3 [&_:disabled]:text-base-content!">
           <legend className="sr-only">{t('options')}</legend>
           <AskingOptions options={chosen} groups={chosen.group === '' ? [] : [chosen.group]} onChange={nothing} />
-          <Options options={chosen} onChange={nothing} />
+          <Options options={chosen} language="" onChange={nothing} />
         </fieldset>
       )}
     </details>

@@ -9,6 +9,7 @@ import { LiveCard } from './LiveCard.tsx'
 import { OfferCard } from './OfferCard.tsx'
 import { PlayAtWall } from './PlayAtWall.tsx'
 import { PlayLive } from './PlayLive.tsx'
+import { SetWorkPanel } from './SetWorkPanel.tsx'
 import { WallCard } from './WallCard.tsx'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -39,6 +40,7 @@ export function SharePage() {
           </Link>
         }
       />
+      <SetWorkPanel listId={id} />
       <PlayLive listId={id} />
       <PlayAtWall listId={id} />
       <Notice error={offers.error ?? list.error} />

@@ -10,6 +10,8 @@ const LiveChoiceShape = z.object({
   late: z.boolean().catch(true),
   names: z.enum(['typed', 'given', 'list']).catch('typed'),
   roster: z.string().catch(''),
+  /** Whose names are tapped; empty where they are typed. */
+  classId: z.string().catch(''),
   order: z.enum(['made', 'mixed']).catch('made'),
   ranking: z.enum(['everyone', 'first-five', 'teacher', 'nobody']).catch('first-five'),
   teams: z.enum(['none', 'drawn', 'balanced', 'chosen']).catch('none'),
@@ -58,7 +60,7 @@ function teamsOf(text: string): { names: string[]; members: string[][] } {
 }
 
 /** Returns what of a choice is sent to open a session. */
-export function liveOf(choice: LiveChoice): Pick<CreateLive, 'live' | 'roster' | 'rules'> {
+export function liveOf(choice: LiveChoice): Pick<CreateLive, 'live' | 'roster' | 'classId' | 'rules'> {
   const { way, wayOptions, end, late, names, order, ranking, teams, hostAway } = choice
   const live = {
     way,
@@ -70,5 +72,6 @@ export function liveOf(choice: LiveChoice): Pick<CreateLive, 'live' | 'roster' |
     teams: { by: teams, ...(teams === 'none' ? {} : teamsOf(choice.teamNames)) },
     hostAway,
   } satisfies z.input<typeof LiveRules>
+  if (names === 'list' && choice.classId !== '') return { live, classId: choice.classId, rules: { order } }
   return { live, roster: names === 'list' ? linesOf(choice.roster) : [], rules: { order } }
 }

@@ -56,6 +56,9 @@ export function SignedIn() {
             <Link to="/" className="font-bold">
               {t('frame.lists')}
             </Link>
+            <Link to="/classes" className="font-bold">
+              {t('frame.classes')}
+            </Link>
             <Link to="/names" className="font-bold">
               {t('frame.names')}
             </Link>

@@ -1,9 +1,11 @@
-import { randomFrom, type Choice, type Entry, type EntryList } from '@otter/core'
-import { WrongChoices, type WrongChoice } from '@otter/core/games/quiz'
+import { NO_LOOKUP, randomFrom, type Choice, type Entry, type EntryList } from '@otter/core'
+import { quiz, QuizOptions, WrongChoices, type WrongChoice } from '@otter/core/games/quiz'
+import { useQuery } from '@tanstack/react-query'
 import { RefreshCw } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
+import { fetchThings } from '../../../workers/things.ts'
 
 /** How many a quiz shows beside the right answer unless it is set otherwise, and how many more there are to choose from. */
 const SHOWN = 3
@@ -18,7 +20,16 @@ interface DrawnChoicesProps {
 /** The wrong choices that a quiz would draw for an entry, and why; each can be replaced, and all can be kept. */
 export function DrawnChoices({ entry, list, onKeep }: DrawnChoicesProps) {
   const t = useTexts(listTexts)
-  const drawn = useMemo(() => new WrongChoices(list).draw(entry, MORE, randomFrom(entry.id)), [entry, list])
+  const wanted = useMemo(() => quiz.lookup?.(list, QuizOptions.parse({}))?.things ?? NO_LOOKUP.things, [list])
+  const { data: things } = useQuery({
+    queryKey: ['things', wanted],
+    queryFn: () => fetchThings(wanted),
+    staleTime: Infinity,
+  })
+  const drawn = useMemo(
+    () => new WrongChoices(list, things).draw(entry, MORE, randomFrom(entry.id)),
+    [entry, list, things],
+  )
   const [places, setPlaces] = useState(() => Array.from({ length: SHOWN }, (_, place) => place))
   const shown = places.flatMap((place): { place: number; choice: WrongChoice }[] =>
     drawn[place] ? [{ place, choice: drawn[place] }] : [],

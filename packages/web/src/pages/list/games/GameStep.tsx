@@ -59,7 +59,11 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
           groups={groups}
           onChange={(change) => onChoose({ ...choice, options: { ...options, ...change } })}
         />
-        <Options options={options} onChange={(next) => onChoose({ ...choice, options: next })} />
+        <Options
+          options={options}
+          language={list.answerLanguage}
+          onChange={(next) => onChoose({ ...choice, options: next })}
+        />
         <div className="flex flex-wrap items-center gap-2 text-sm">
           <button type="button" className="btn btn-sm" onClick={() => onChoose({ ...choice, seed: newSeed() })}>
             <Dices size={16} aria-hidden="true" />

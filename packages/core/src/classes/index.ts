@@ -1,0 +1,5 @@
+export * from './localTime.ts'
+export * from './namesPasted.ts'
+export * from './secretPictures.ts'
+export * from './standing.ts'
+export * from './workRules.ts'

@@ -1,0 +1,140 @@
+import { GAME_KINDS, gameOf, type GameKind } from '@otter/core'
+import { useContext, useReducer, useState } from 'react'
+import { Link } from 'react-router'
+import { useClasses, useSetWork } from '../../api/classes.ts'
+import { useGameWords } from '../../games/words.ts'
+import { classesTexts, liveTexts } from '../../texts/namespaces.ts'
+import { TimeZone, useTexts } from '../../texts/texts.ts'
+import { Select } from '../../ui/Choice.tsx'
+import { newId } from '../../ui/newId.ts'
+import { Notice } from '../../ui/Notice.tsx'
+import { choiceOf, keptChoices } from '../list/games/gameChoice.ts'
+import { LocalTime } from './LocalTime.tsx'
+import { sentencesOf, WORK_CHOICE, wantedOf, type WorkChoice } from './workChoice.ts'
+import { WorkRulesFields } from './WorkRulesFields.tsx'
+
+/** The way from a list to work for classes: each gets a code of its own. */
+export function SetWorkPanel({ listId }: { listId: string }) {
+  const t = useTexts(classesTexts)
+  const live = useTexts(liveTexts)
+  const words = useGameWords()
+  const classes = useClasses().data?.filter(({ archived }) => !archived) ?? []
+  const set = useSetWork(listId)
+  const [kept] = useState(() => keptChoices(listId))
+  const [kind, setKind] = useState<GameKind>(kept.kind)
+  const [choice, change] = useReducer(
+    (before: WorkChoice, step: Partial<WorkChoice>): WorkChoice => ({ ...before, ...step }),
+    WORK_CHOICE,
+  )
+  const [requests, setRequests] = useState<Record<string, string>>({})
+  const chosenZone = useContext(TimeZone)
+  const timeZone = chosenZone ?? Intl.DateTimeFormat().resolvedOptions().timeZone
+  const open = (): void => {
+    const { options, seed } = choiceOf(kept, kind)
+    // Sent again, since its reply was lost, it is set once.
+    const ids = Object.fromEntries(choice.classIds.map((id) => [id, requests[id] ?? newId()]))
+    setRequests(ids)
+    set.mutate(
+      { ...wantedOf(choice, timeZone), kind, options, seed, requestIds: choice.classIds.map((id) => ids[id]!) },
+      {
+        onSuccess: () => {
+          setRequests({})
+          change({ classIds: [], work: { ...choice.work, students: [] } })
+        },
+      },
+    )
+  }
+  return (
+    <section aria-labelledby="set-work" className="panel flex flex-col gap-3 p-5">
+      <div className="flex flex-wrap items-start justify-between gap-4">
+        <div className="min-w-0">
+          <h2 id="set-work" className="text-2xl">
+            {t('set.title')}
+          </h2>
+          <p className="quiet">{t('set.help')}</p>
+        </div>
+        <button
+          type="button"
+          className="btn btn-primary h-12"
+          disabled={choice.classIds.length === 0 || set.isPending}
+          onClick={open}
+        >
+          {t('set.now', { count: choice.classIds.length })}
+        </button>
+      </div>
+      <Notice error={set.error} />
+      {set.isSuccess && choice.classIds.length === 0 && (
+        <p role="status" className="text-success">
+          {t('set.done')}
+        </p>
+      )}
+      {classes.length === 0 ? (
+        <p>
+          <Link className="link" to="/classes">
+            {t('set.noClass')}
+          </Link>
+        </p>
+      ) : (
+        <>
+          <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+            <legend className="quiet">{t('set.classes')}</legend>
+            {classes.map(({ id, name }) => (
+              <label key={id} className="flex min-h-11 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="checkbox"
+                  checked={choice.classIds.includes(id)}
+                  onChange={(event) =>
+                    change({
+                      classIds: event.target.checked
+                        ? [...choice.classIds, id]
+                        : choice.classIds.filter((one) => one !== id),
+                      // Who was chosen is of one class.
+                      work: { ...choice.work, students: [] },
+                    })
+                  }
+                />
+                <bdi>{name}</bdi>
+              </label>
+            ))}
+          </fieldset>
+          <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
+            <Select
+              label={t('set.game')}
+              value={kind}
+              options={GAME_KINDS.map((game) => [game, words.name(game)] as const)}
+              onChange={setKind}
+            />
+            <LocalTime label={t('set.due')} value={choice.dueAt} onChange={(dueAt) => change({ dueAt })} />
+            <Select
+              label={t('set.who')}
+              value={choice.work.who}
+              options={(['names', 'signed-in', 'anyone'] as const).map((who) => [who, t(`set.whoIs.${who}`)])}
+              onChange={(who) => change({ work: { ...choice.work, who } })}
+            />
+            <Select
+              label={t('set.attempts')}
+              value={choice.work.attempts ?? 0}
+              options={[0, 1, 2, 3, 5, 10].map((count) => [
+                count,
+                count === 0 ? t('set.anyAttempts') : t('attempts', { count }),
+              ])}
+              onChange={(count) => change({ work: { ...choice.work, attempts: count === 0 ? null : count } })}
+            />
+          </div>
+          <details>
+            <summary className="w-fit cursor-pointer py-1">{live('more')}</summary>
+            <div className="flex flex-col gap-3 pt-2">
+              <WorkRulesFields choice={choice} heeds={gameOf(kind).heeds} onChange={change} />
+            </div>
+          </details>
+          <ul className="list-inside list-disc text-sm">
+            {sentencesOf(choice).map(({ code, count }) => (
+              <li key={code}>{t.coded(`sentence.${code}`, count === undefined ? {} : { count })}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  )
+}
