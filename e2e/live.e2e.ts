@@ -110,10 +110,21 @@ test('a class plays a quiz together: two phones, one that reloads, one offline f
   // Who answered without a connection, and comes back when all have been told, is late: the teacher may count it.
   await contexts[1]!.setOffline(true)
   await answer(bo, 1, true)
+  // The teacher's screen is told of it while it reads how the session stood before: the late reading takes nothing away.
+  const isSession = (url: URL): boolean => /\/api\/live\/[^/]+$/u.test(url.pathname)
+  let letThrough = (): void => {}
+  const told = new Promise<void>((resolve) => (letThrough = resolve))
+  await teacher.route(isSession, async (route) => {
+    const response = await route.fetch()
+    await told
+    await route.fulfill({ response })
+  })
   await teacher.getByRole('button', { name: 'Close the question' }).click()
   await expect(chi.getByText('What the class said')).toBeVisible()
   await contexts[1]!.setOffline(false)
   await expect(bo.getByText(/your teacher can still count it/)).toBeVisible({ timeout: 30_000 })
+  await expect(teacher.getByRole('button', { name: 'answers came late' })).toBeVisible()
+  letThrough()
   await teacher.getByRole('button', { name: 'answers came late' }).click()
   await expectAccessible(teacher)
   await teacher.getByRole('button', { name: 'Count these answers' }).click()

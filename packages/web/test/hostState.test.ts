@@ -1,6 +1,7 @@
 import type { HostQuestion, HostState, HostStudent } from '@otter/api'
 import { expect } from 'chai'
 import { changedHost } from '../src/live/hostState.ts'
+import { ToldMeanwhile } from '../src/live/toldMeanwhile.ts'
 
 const student = (seat: number, name: string): HostStudent => ({ participantId: `p${seat}`, seat, name }) as HostStudent
 const question = (entryId: string, right: number): HostQuestion => ({ entryId, right }) as HostQuestion
@@ -27,5 +28,23 @@ describe('What a host sees', () => {
     const facts = (revision: number): { facts: HostState['facts'] } => ({ facts: { revision } as HostState['facts'] })
     expect(changedHost(state, facts(2)).facts.revision).to.equal(3)
     expect(changedHost(state, facts(4)).facts.revision).to.equal(4)
+  })
+
+  it('keeps what was told while the session was read, whatever the reading still shows', async () => {
+    const meanwhile = new ToldMeanwhile(changedHost)
+    meanwhile.note({ students: [student(2, 'told before the reading began')] })
+    const readings = ['Bo', 'Bo'].map((name) =>
+      meanwhile.read(async () => {
+        await new Promise((resolve) => setTimeout(resolve, 5))
+        return { ...state, students: [student(1, 'Ama'), student(2, name)] }
+      }),
+    )
+    const failed = meanwhile
+      .read(() => Promise.reject(new Error('no connection')))
+      .catch((error: Error) => error.message)
+    meanwhile.note({ students: [student(2, 'Bo, late')] })
+    for (const read of await Promise.all(readings))
+      expect(read.students.map(({ name }) => name)).to.deep.equal(['Ama', 'Bo, late'])
+    expect(await failed).to.equal('no connection')
   })
 })

@@ -1,4 +1,13 @@
-import type { CreateLive, HostState, LiveAgain, OfferReply, StudentAnswers, WallState } from '@otter/api'
+import type {
+  CreateLive,
+  HostChanges,
+  HostState,
+  LiveAgain,
+  OfferReply,
+  StudentAnswers,
+  WallNow,
+  WallState,
+} from '@otter/api'
 import type { HostCommand } from '@otter/core'
 import {
   useMutation,
@@ -7,6 +16,7 @@ import {
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query'
+import type { ToldMeanwhile } from '../live/toldMeanwhile.ts'
 import { call } from './client.ts'
 
 /** How often a session is looked at where there is no socket, in milliseconds. */
@@ -22,19 +32,27 @@ export function useCreateLive(listId: string): UseMutationResult<OfferReply, Err
 }
 
 /** A session as its host sees it; looked at again and again where no socket tells of changes. */
-export function useHostState(id: string, isTold: boolean): UseQueryResult<HostState> {
+export function useHostState(
+  id: string,
+  isTold: boolean,
+  meanwhile: ToldMeanwhile<HostState, HostChanges>,
+): UseQueryResult<HostState> {
   return useQuery({
     queryKey: ['live', id],
-    queryFn: () => call<HostState>('GET', `/live/${id}`),
+    queryFn: () => meanwhile.read(() => call<HostState>('GET', `/live/${id}`)),
     refetchInterval: isTold ? false : LOOKING,
   })
 }
 
 /** A session as the wall shows it. */
-export function useWallState(id: string, isTold: boolean): UseQueryResult<WallState> {
+export function useWallState(
+  id: string,
+  isTold: boolean,
+  meanwhile: ToldMeanwhile<WallState, WallNow>,
+): UseQueryResult<WallState> {
   return useQuery({
     queryKey: ['wall', id],
-    queryFn: () => call<WallState>('GET', `/live/${id}/wall`),
+    queryFn: () => meanwhile.read(() => call<WallState>('GET', `/live/${id}/wall`)),
     refetchInterval: isTold ? false : LOOKING,
   })
 }

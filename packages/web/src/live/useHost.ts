@@ -1,9 +1,10 @@
 import type { HostChanges, HostState, WallNow, WallState } from '@otter/api'
-import { useQueryClient } from '@tanstack/react-query'
-import { useEffect } from 'react'
+import { useQueryClient, type UseQueryResult } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
 import { useHostState, useWallState } from '../api/live.ts'
 import { changedHost } from './hostState.ts'
-import { useSocket } from './useSocket.ts'
+import { ToldMeanwhile } from './toldMeanwhile.ts'
+import { useSocket, type LiveSocket } from './useSocket.ts'
 
 /** A session on a screen of its teacher, and whether changes come by themselves. */
 export interface Followed<State> {
@@ -14,32 +15,44 @@ export interface Followed<State> {
 
 /** Follows a session as its host. */
 export function useHost(id: string): Followed<HostState> {
-  const client = useQueryClient()
-  const { socket, connected } = useSocket(`/live/${id}/passes/teacher`)
-  const { data, error, refetch } = useHostState(id, connected)
-  useEffect(() => {
-    if (!socket) return
-    return socket.on('changes', (changes: HostChanges) => {
-      client.setQueryData<HostState>(['live', id], (before) => before && changedHost(before, changes))
-    })
-  }, [socket, client, id])
-  useEffect(() => {
-    if (connected) void refetch()
-  }, [connected, refetch])
-  return { state: data, error, connected }
+  const live = useSocket(`/live/${id}/passes/teacher`)
+  const [meanwhile] = useState(() => new ToldMeanwhile<HostState, HostChanges>(changedHost))
+  const query = useHostState(id, live.connected, meanwhile)
+  return useFollowed(live, { query, key: ['live', id], event: 'changes', changed: changedHost, meanwhile })
 }
 
 /** Follows a session as the wall shows it. */
 export function useWall(id: string): Followed<WallState> {
+  const live = useSocket(`/live/${id}/passes/wall`)
+  const [meanwhile] = useState(() => new ToldMeanwhile<WallState, WallNow>(changedWall))
+  const query = useWallState(id, live.connected, meanwhile)
+  return useFollowed(live, { query, key: ['wall', id], event: 'wall', changed: changedWall, meanwhile })
+}
+
+function changedWall(state: WallState, now: WallNow): WallState {
+  return { ...state, ...now }
+}
+
+interface Following<State, Change> {
+  query: UseQueryResult<State>
+  key: readonly [string, string]
+  event: string
+  changed: (state: State, change: Change) => State
+  meanwhile: ToldMeanwhile<State, Change>
+}
+
+function useFollowed<State, Change>(
+  { socket, connected }: LiveSocket,
+  { query: { data, error, refetch }, key: [audience, id], event, changed, meanwhile }: Following<State, Change>,
+): Followed<State> {
   const client = useQueryClient()
-  const { socket, connected } = useSocket(`/live/${id}/passes/wall`)
-  const { data, error, refetch } = useWallState(id, connected)
   useEffect(() => {
     if (!socket) return
-    return socket.on('wall', (now: WallNow) => {
-      client.setQueryData<WallState>(['wall', id], (before) => before && { ...before, ...now })
+    return socket.on(event, (change: Change) => {
+      meanwhile.note(change)
+      client.setQueryData<State>([audience, id], (before) => before && changed(before, change))
     })
-  }, [socket, client, id])
+  }, [socket, client, audience, id, event, changed, meanwhile])
   useEffect(() => {
     if (connected) void refetch()
   }, [connected, refetch])
