@@ -130,6 +130,8 @@ export const SetWork = z
     opensAt: Moment,
     dueAt: Moment,
     closesAt: Moment,
+    /** Of the list only what each class has missed in games of it so far. */
+    missed: z.boolean().default(false),
     /** One for each class. */
     requestIds: z.array(z.uuid()).min(1).max(MOST_AT_ONCE),
   })
@@ -258,6 +260,14 @@ export type SignStudentIn = z.input<typeof SignStudentIn>
 export const AskIn = z.object({ name: ParticipantName, secret: Secret, own: z.boolean().default(false) })
 export type AskIn = z.input<typeof AskIn>
 
+/** Makes a game of what a student has missed of a list. */
+export const Practise = z.object({ listId: z.uuid() })
+export type Practise = z.input<typeof Practise>
+
+/** The code of a game that was made to practise with. */
+export const PractiseReply = z.object({ code: z.string() })
+export type PractiseReply = z.infer<typeof PractiseReply>
+
 /** What a student has to do, and has done. */
 export const StudentHome = z.object({
   name: z.string(),
@@ -279,5 +289,7 @@ export const StudentHome = z.object({
       admission: z.enum(['go-on', 'begin', 'not-yet', 'closed', 'no-attempts', 'not-for-you']),
     }),
   ),
+  /** What the student did not know at last, by list. */
+  again: z.array(z.object({ listId: z.uuid(), title: z.string(), words: z.array(z.string()) })),
 })
 export type StudentHome = z.infer<typeof StudentHome>

@@ -1,5 +1,6 @@
 import {
   cleanText,
+  Correction,
   GAME_KINDS,
   LiveRules,
   MOST_TEAMS,
@@ -171,6 +172,10 @@ export const ParticipantResult = Participant.extend({
 })
 export type ParticipantResult = z.infer<typeof ParticipantResult>
 
+/** Says how answers to a question count; nothing said takes a correction back. */
+export const CorrectQuestion = Correction.omit({ entryId: true })
+export type CorrectQuestion = z.input<typeof CorrectQuestion>
+
 /** What the class gave to one question, each student's first attempt that met it. */
 export const QuestionResult = z.object({
   entryId: z.uuid(),
@@ -209,6 +214,8 @@ export const ResultsReply = z.object({
   /** Teams at one wall; none where students play. */
   teams: z.array(TeamResult),
   questions: z.array(QuestionResult),
+  /** What the teacher has said of questions since the game was shared. */
+  corrections: z.array(Correction),
 })
 export type ResultsReply = z.infer<typeof ResultsReply>
 

@@ -92,6 +92,10 @@ const PlayWork = z.object({
   closesAt: z.iso.datetime().nullable(),
   /** Attempts that can still be begun; null for any number. */
   attemptsLeft: z.number().int().nullable(),
+  /** How long an attempt may take, in minutes, before more time for some; null for as long as it takes. */
+  minutes: z.number().int().nullable(),
+  /** Milliseconds until the attempt under way is over; null where it has all the time. */
+  left: z.number().int().nullable(),
   /** Whether who plays is a student of the class. */
   isStudent: z.boolean(),
   /** Whether right answers are kept back of an attempt that is over. */

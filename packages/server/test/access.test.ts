@@ -24,6 +24,7 @@ interface Row {
 
 const NEW_GAME = { kind: 'hangman', seed: '1' }
 const SECRET = { pictures: ['fish', 'key', 'moon'] }
+const IMPORTED = { classes: [{ sourceId: 'c1', name: 'Mine', students: [{ sourceId: 's1', name: 'Cy' }] }] }
 const WRONG = { password: 'not the password' }
 const TEAM = { name: 'A', emblem: 'heron', members: [] }
 
@@ -70,6 +71,7 @@ const ROWS: Record<string, Row> = {
   'get /links/:id/results': {},
   'get /links/:id/results.csv': {},
   'get /links/:id/questions/:entryId': {},
+  'put /links/:id/questions/:entryId/correction': { body: { takenOut: true } },
   'patch /links/:id/participants/:participantId': { body: { name: 'mine' } },
   'put /links/:id/participants/:participantId/return': { body: { same: true } },
   'put /links/:id/participants/:participantId/merged': { body: { into: null } },
@@ -106,6 +108,9 @@ const ROWS: Record<string, Row> = {
   'get /rosters/:id/knowledge': {},
   'get /classes': {},
   'post /classes': { body: { name: 'mine' } },
+  'post /classes/compared': { body: IMPORTED },
+  'post /classes/imported': { body: IMPORTED },
+  'get /classes/one-roster.zip': {},
   'get /classes/:id': { colleague: 200 },
   'patch /classes/:id': { body: { grade: '6' }, colleague: 200 },
   'get /classes/:id/overview': { colleague: 200 },
@@ -124,6 +129,7 @@ const ROWS: Record<string, Row> = {
   'post /class/:code/sign-in': { body: { studentId: randomUUID(), secret: SECRET } },
   'post /class/:code/ask': { body: { name: 'New', secret: SECRET } },
   'get /student': {},
+  'post /student/practice': { body: { listId: randomUUID() } },
   'delete /student': {},
   'get /jobs/:id': {},
   'get /jobs/:id/file': {},

@@ -32,6 +32,7 @@ const results = (...participants: ParticipantResult[]): ResultsReply => ({
   participants,
   questions: [],
   teams: [],
+  corrections: [],
 })
 const rowsOf = (csv: string): string[][] => Papa.parse<string[]>(csv.slice(1).trimEnd()).data
 

@@ -97,6 +97,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pages/classes/ClassesPage.tsx')).ClassesPage }),
       },
       {
+        path: 'classes/import',
+        lazy: async () => ({ Component: (await import('./pages/classes/ImportPage.tsx')).ImportPage }),
+      },
+      {
         path: 'classes/:id',
         lazy: async () => ({ Component: (await import('./pages/classes/ClassPage.tsx')).ClassPage }),
       },

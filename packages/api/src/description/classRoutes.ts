@@ -9,6 +9,8 @@ import {
   ClassOverview,
   ClassReply,
   MergeStudent,
+  Practise,
+  PractiseReply,
   SaveClass,
   SetWork,
   ShareClass,
@@ -16,6 +18,7 @@ import {
   StudentData,
   StudentHome,
 } from '../class.ts'
+import { ComparedClasses, ImportClasses, ImportedClasses, ImportedReply } from '../classImport.ts'
 import { LANGUAGE_CODES } from '../languages.ts'
 import { OfferReply } from '../offer.ts'
 import { anyone, member, teacher, type Route } from './route.ts'
@@ -30,6 +33,27 @@ export const CLASS_ROUTES: readonly Route[] = [
     body: SaveClass,
     status: 201,
     reply: ClassDetails,
+  }),
+  teacher({
+    method: 'post',
+    path: '/classes/compared',
+    summary: 'What bringing in classes of a school’s system would do',
+    body: ImportedClasses,
+    reply: ComparedClasses,
+  }),
+  teacher({
+    method: 'post',
+    path: '/classes/imported',
+    summary: 'Brings in classes of a school’s system',
+    body: ImportClasses,
+    reply: ImportedReply,
+  }),
+  teacher({
+    method: 'get',
+    path: '/classes/one-roster.zip',
+    summary: 'All classes as a OneRoster 1.2 archive',
+    query: z.object({ language: z.enum(LANGUAGE_CODES).optional() }),
+    reply: 'application/zip',
   }),
   teacher({ method: 'get', path: '/classes/:id', summary: 'A class with its students', reply: ClassDetails }),
   teacher({
@@ -131,5 +155,13 @@ export const CLASS_ROUTES: readonly Route[] = [
     status: 204,
   }),
   member({ method: 'get', path: '/student', summary: 'What a student has to do', reply: StudentHome }),
+  member({
+    method: 'post',
+    path: '/student/practice',
+    summary: 'Makes a game of what a student has missed of a list',
+    body: Practise,
+    status: 201,
+    reply: PractiseReply,
+  }),
   anyone({ method: 'delete', path: '/student', summary: 'Signs a student out', status: 204 }),
 ]

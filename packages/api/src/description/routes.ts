@@ -24,6 +24,7 @@ import {
 } from '../media.ts'
 import {
   AnswerReturn,
+  CorrectQuestion,
   AnswersReply,
   CallTerms,
   ChangeOffer,
@@ -248,6 +249,13 @@ export const ROUTES: readonly Route[] = [
     path: '/links/:id/questions/:entryId',
     summary: 'Who gave which answer to a question',
     reply: AnswersReply,
+  }),
+  teacher({
+    method: 'put',
+    path: '/links/:id/questions/:entryId/correction',
+    summary: 'Says how answers to a question count: those given before are judged again',
+    body: CorrectQuestion,
+    status: 204,
   }),
   teacher({
     method: 'patch',

@@ -3,6 +3,9 @@ import { z } from 'zod'
 /** Most attempts that are given to one student. */
 export const MOST_ATTEMPTS = 20
 
+/** Longest time for an attempt, in minutes. */
+export const MOST_MINUTES = 300
+
 /** What holds for work that is set for a class, beside how its game is played. Each has a default that forbids nothing. */
 export const WorkRules = z.strictObject({
   /** Whoever has the link, who taps a name of the class, or who has signed in. */
@@ -13,6 +16,10 @@ export const WorkRules = z.strictObject({
   attempts: z.number().int().min(1).max(MOST_ATTEMPTS).nullable().default(null),
   /** Attempts of those who have another number of them, by student. */
   attemptsOf: z.record(z.uuid(), z.number().int().min(1).max(MOST_ATTEMPTS)).default({}),
+  /** How long one attempt may take, in minutes; null for as long as it takes. */
+  minutes: z.number().int().min(1).max(MOST_MINUTES).nullable().default(null),
+  /** By how much longer named students may take, by student. */
+  factorOf: z.record(z.uuid(), z.number().min(1).max(4)).default({}),
   /** Which of several attempts counts. */
   counted: z.enum(['best', 'first', 'last', 'mean']).default('best'),
   /** Share of right answers that passes, in per cent; 0 for no mark. */
@@ -38,6 +45,22 @@ export function isOpenAt({ opensAt, closesAt }: WorkTimes, now: number): boolean
 /** Returns how often a student may play; null for as often as one likes. */
 export function attemptsFor(rules: WorkRules, studentId: string | null): number | null {
   return (studentId !== null ? rules.attemptsOf[studentId] : undefined) ?? rules.attempts
+}
+
+/** Returns by how much longer a student may take. */
+export function factorFor({ factorOf }: Pick<WorkRules, 'factorOf'>, studentId: string | null): number {
+  return (studentId !== null ? factorOf[studentId] : undefined) ?? 1
+}
+
+/**
+ * Returns the moment at which an attempt is over that began at one, in milliseconds since 1970; null where it may take as
+ * long as it takes. While all is paused no time passes.
+ */
+export function endOfAttempt(
+  { minutes }: Pick<WorkRules, 'minutes'>,
+  { begunAt, factor, paused }: { begunAt: number; factor: number; paused: number },
+): number | null {
+  return minutes === null ? null : begunAt + Math.round(minutes * 60_000 * factor) + paused
 }
 
 /** Why an attempt can't be begun. */

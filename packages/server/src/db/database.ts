@@ -12,6 +12,9 @@ import { eleventh } from './migrations/eleventh.ts'
 import { tenth } from './migrations/tenth.ts'
 import { third } from './migrations/third.ts'
 import { thirteenth } from './migrations/thirteenth.ts'
+import { fourteenth } from './migrations/fourteenth.ts'
+import { fifteenth } from './migrations/fifteenth.ts'
+import { sixteenth } from './migrations/sixteenth.ts'
 import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
@@ -29,6 +32,9 @@ const MIGRATIONS = [
   eleventh,
   twelfth,
   thirteenth,
+  fourteenth,
+  fifteenth,
+  sixteenth,
 ]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */

@@ -2,6 +2,8 @@ import {
   AddStudents,
   ChangeClass,
   ChangeStudent,
+  ImportClasses,
+  ImportedClasses,
   LANGUAGE_CODES,
   MergeStudent,
   SaveClass,
@@ -19,9 +21,11 @@ import {
   readClasses,
   shareClass,
 } from '../services/classes.ts'
+import { compareClasses, importClasses, writeClasses } from '../services/classImport.ts'
 import { addStudents, changeStudent, mergeStudent, moveStudent, removeStudent } from '../services/students.ts'
 import { readStudentData, studentCsv } from '../services/studentData.ts'
 import { readOverview, setWork } from '../services/work.ts'
+import { sheetWord } from '../texts.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
 /** Language of a file's headings, where it is asked for. */
@@ -41,6 +45,24 @@ export default function classRoutes(context: Context): Router {
   router.post('/classes', async (request, response) => {
     const saved = SaveClass.parse(request.body)
     response.status(201).json(await asTeacher(context, request, (scope) => createClass(scope, saved)))
+  })
+  router.post('/classes/compared', async (request, response) => {
+    const imported = ImportedClasses.parse(request.body)
+    response.json(await asTeacherReading(context, request, (scope) => compareClasses(scope, imported)))
+  })
+  router.post('/classes/imported', async (request, response) => {
+    const imported = ImportClasses.parse(request.body)
+    response.json({ classes: await asTeacher(context, request, (scope) => importClasses(scope, imported)) })
+  })
+  router.get('/classes/one-roster.zip', async (request, response) => {
+    const language = Language.parse(request.query.language)
+    const archive = await asTeacherReading(context, request, (scope) =>
+      writeClasses(scope, sheetWord(language, 'school')),
+    )
+    response
+      .type('application/zip')
+      .set('Content-Disposition', 'attachment; filename="classes.zip"')
+      .send(Buffer.from(archive))
   })
   router.get('/classes/:id', async (request, response) => {
     response.json(await asTeacherReading(context, request, (scope) => readClass(scope, idOf(request))))

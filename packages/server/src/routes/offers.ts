@@ -1,9 +1,18 @@
 import { createHash } from 'node:crypto'
-import { AnswerReturn, CallTerms, ChangeOffer, ChangeParticipant, LANGUAGE_CODES, MergeParticipant } from '@otter/api'
+import {
+  AnswerReturn,
+  CallTerms,
+  ChangeOffer,
+  ChangeParticipant,
+  CorrectQuestion,
+  LANGUAGE_CODES,
+  MergeParticipant,
+} from '@otter/api'
 import { Router } from 'express'
 import { z } from 'zod'
 import { reading } from '../db/scope.ts'
 import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
+import { correctQuestion } from '../services/corrections.ts'
 import { countLateAnswers, readLate } from '../services/lateAnswers.ts'
 import { callTerms, readHere, readLead } from '../services/leading.ts'
 import {
@@ -78,6 +87,12 @@ export default function offerRoutes(context: Context): Router {
     response.json(
       await asTeacherReading(context, request, (scope) => readAnswers(scope, idOf(request), idOf(request, 'entryId'))),
     )
+  })
+  router.put('/links/:id/questions/:entryId/correction', async (request, response) => {
+    const correction = { ...CorrectQuestion.parse(request.body), entryId: idOf(request, 'entryId') }
+    await asTeacher(context, request, (scope) => correctQuestion(scope, idOf(request), correction))
+    context.live.changed(idOf(request))
+    response.status(204).end()
   })
   router.patch('/links/:id/participants/:participantId', async (request, response) => {
     await asTeacher(context, request, (scope) =>

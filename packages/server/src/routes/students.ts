@@ -1,8 +1,9 @@
-import { AskIn, SignStudentIn, type ClassDoor, type StudentHome } from '@otter/api'
+import { AskIn, Practise, SignStudentIn, type ClassDoor, type StudentHome } from '@otter/api'
 import { Router, type Request, type Response } from 'express'
 import { Problem } from '../problem.ts'
 import { askIn, hashSecret, keepSecret, readDoor, readSecret, secretMatches } from '../services/classDoors.ts'
 import { withinLimits } from '../services/limits.ts'
+import { practise } from '../services/practice.ts'
 import { closeSession, openSession, studentOf } from '../services/studentSessions.ts'
 import { readHome } from '../services/work.ts'
 import { asAnyone, type Context } from './context.ts'
@@ -91,6 +92,13 @@ export default function studentRoutes(context: Context): Router {
       return readHome(scope, signedIn.studentId)
     })
     response.json(home)
+  })
+  router.post('/student/practice', async (request, response) => {
+    const { listId } = Practise.parse(request.body)
+    const signedIn = await asAnyone(context, (scope) => studentOf(scope, studentToken(request)))
+    if (!signedIn) throw new Problem(401, 'student-signed-out')
+    await limits.practice.take(signedIn.studentId)
+    response.status(201).json({ code: await practise(context, signedIn.studentId, listId) })
   })
   router.delete('/student', async (request, response) => {
     await asAnyone(context, (scope) => closeSession(scope, studentToken(request)))

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { OfferRules, type Look } from '@otter/api'
-import type { WorkTimes } from '@otter/core'
+import type { Correction, WorkTimes } from '@otter/core'
 import type { Reader } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { storedSession, type StoredSession } from './storedSession.ts'
@@ -25,6 +25,8 @@ export interface OpenOffer {
   /** The class that it is set for; null where it is for none. */
   classId: string | null
   times: WorkTimes
+  /** What the teacher has said of its questions since it was shared. */
+  corrections: readonly Correction[]
 }
 
 /** A person in an offer; several participants can be one person. */
@@ -104,7 +106,7 @@ const inMilliseconds = (moment: string): string => `floor(extract(epoch FROM ${m
 
 const FIELDS = `o.id, o.code, o.open AND (o.opens_at IS NULL OR o.opens_at <= now()) AND (o.closes_at IS NULL
     OR o.closes_at > now()) AS open, v.id AS "versionId", v.correction, o.rules, m.calls, ${NOW} AS now, ${PAUSED} AS paused,
-    o.class_id AS "classId",
+    o.class_id AS "classId", o.corrections,
     ${inMilliseconds('o.opens_at')} AS "opensAt", ${inMilliseconds('o.due_at')} AS "dueAt", ${inMilliseconds('o.closes_at')} AS "closesAt",
     s.state AS session, s.revision, s.version AS "sessionVersion", ${PERSON}`
 const TABLES = `offers o JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
@@ -179,6 +181,7 @@ async function findDoorBy<More extends object>(
     session,
     revision,
     sessionVersion,
+    corrections,
     ...rest
   } = door
   return {
@@ -194,6 +197,7 @@ async function findDoorBy<More extends object>(
       calls,
       classId,
       times: { opensAt, dueAt, closesAt },
+      corrections,
       live: session === null ? null : storedSession(session, revision, sessionVersion),
     },
     person: rest.personId === null ? undefined : personOf(rest as unknown as PersonRow),

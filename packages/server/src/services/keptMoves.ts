@@ -1,7 +1,8 @@
 import type { MoveFate, SendMove } from '@otter/api'
-import type { Response } from '@otter/core'
+import { correctedOutcome, type Response } from '@otter/core'
 import type { z } from 'zod'
 import type { Reader } from '../db/scope.ts'
+import { takenOutOf } from './corrections.ts'
 import { dueMoment, type OpenPlay } from './storedPlays.ts'
 
 /** A move that has an id of its own, and who makes it. */
@@ -31,11 +32,12 @@ function keptAs([row]: readonly KeptRow[], fate: MoveFate): Kept {
  * others who answer in it, so that it can't close meanwhile.
  */
 const HOLD = {
-  alone: 'held AS (SELECT id FROM plays WHERE id = $playId::uuid AND moves = $number::integer - 1 FOR UPDATE)',
+  alone: `held AS (SELECT id FROM plays WHERE id = $playId::uuid AND moves = $number::integer - 1
+    AND corrected = $corrected::integer FOR UPDATE)`,
   live: `stands AS (SELECT s.offer_id FROM live_sessions s WHERE s.offer_id = $offerId::uuid
       AND s.revision = $revision::integer FOR SHARE),
     held AS (SELECT y.id FROM stands, plays y WHERE y.id = $playId::uuid AND y.moves = $number::integer - 1
-      FOR UPDATE OF y)`,
+      AND y.corrected = $corrected::integer FOR UPDATE OF y)`,
 }
 const BECAME = `SELECT EXISTS (SELECT 1 FROM held) AS held, EXISTS (SELECT 1 FROM kept) AS kept`
 
@@ -51,30 +53,30 @@ const KEEP = `INSERT INTO moves (play_id, number, id, move, made_for, made_at, a
 const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
   made AS (
     SELECT (r ->> 'entryId')::uuid AS entry_id, r ->> 'round' AS round, (r ->> 'occasion')::int AS occasion,
-      r ->> 'outcome' AS outcome, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given,
+      r ->> 'outcome' AS outcome, r ->> 'judged' AS judged, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given,
       r -> 'detail' AS detail,
       (r ->> 'points')::int AS points, (r ->> 'hints')::int AS hints, (r ->> 'milliseconds')::int AS milliseconds,
         (r ->> 'place')::int AS place, n
     FROM kept, jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n)),
   answered AS (
-    INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, detail, points,
+    INSERT INTO responses (play_id, entry_id, round, occasion, outcome, judged, first_outcome, counts, given, detail, points,
       hints, milliseconds, place, participant_id, move_number, made_at, at, is_first)
-    SELECT $playId::uuid, entry_id, round, occasion, outcome, outcome, counts, given, detail, points, hints,
+    SELECT $playId::uuid, entry_id, round, occasion, outcome, judged, outcome, counts, given, detail, points, hints,
       milliseconds, place, $participantId::uuid, $number::integer, $madeAt::timestamptz, $at::timestamptz,
       round = 'first' AND occasion = 0 AND NOT EXISTS (SELECT 1 FROM responses f
         WHERE f.participant_id = $participantId::uuid AND f.entry_id = made.entry_id AND f.is_first) FROM made
         ORDER BY n
-    ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome,
+    ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome, judged = excluded.judged,
       counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points,
       hints = excluded.hints,
       milliseconds = excluded.milliseconds, move_number = excluded.move_number, made_at = excluded.made_at, at = excluded.at, withdrawn_at = NULL),
   holding AS (
-    SELECT outcome, counts, points, round FROM made
-    UNION ALL SELECT r.outcome, r.counts, r.points, r.round FROM responses r
+    SELECT outcome, counts, points, round, entry_id = ANY ($takenOut::uuid[]) AS out FROM made
+    UNION ALL SELECT r.outcome, r.counts, r.points, r.round, r.entry_id = ANY ($takenOut::uuid[]) FROM responses r
       WHERE r.play_id = $playId::uuid AND r.withdrawn_at IS NULL AND NOT EXISTS (SELECT 1 FROM made m
         WHERE m.entry_id = r.entry_id AND m.round = r.round AND m.occasion = r.occasion)),
   totals AS (
-    SELECT count(*) FILTER (WHERE outcome = 'right' AND counts) AS right, coalesce(sum(points) FILTER (WHERE counts),
+    SELECT count(*) FILTER (WHERE outcome = 'right' AND counts AND NOT out) AS right, coalesce(sum(points) FILTER (WHERE counts),
       0) AS points,
       count(*) FILTER (WHERE outcome = 'right' AND round = 'second') AS second_right,
         count(*) FILTER (WHERE round = 'second') AS second_total FROM holding),
@@ -84,14 +86,15 @@ const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
     $seenAt::timestamptz), paused_ms = $paused::bigint, due_at = $dueAt::timestamptz,
     doing = $doing::jsonb, hints = $hints::integer, misses = $misses::integer, bonus = $bonus::integer,
     ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
-      question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer, y.total),
+      question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer - (SELECT count(*) FROM questions
+      WHERE set_id = $setId::uuid AND counts AND entry_id = ANY ($takenOut::uuid[]))::integer, y.total),
     "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
   FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id)
   ${BECAME}`
 const TAKE = { alone: take(HOLD.alone), live: take(HOLD.live) }
 
 function moveValues(
-  play: Pick<OpenPlay, 'id' | 'offerId' | 'moves' | 'rules' | 'now' | 'context'>,
+  play: Pick<OpenPlay, 'id' | 'offerId' | 'moves' | 'rules' | 'now' | 'context' | 'corrected'>,
   { id, move, for: madeFor, madeAt, author, delay, revision }: IdentifiedMove,
   fate: MoveFate,
   clock: number,
@@ -99,6 +102,7 @@ function moveValues(
   return {
     playId: play.id,
     number: play.moves + 1,
+    corrected: play.corrected,
     id,
     move: JSON.stringify(move),
     madeFor: madeFor ?? null,
@@ -119,7 +123,7 @@ function moveValues(
 /** Keeps a move that changes nothing else; returns what became of it. */
 export async function keepMove(
   scope: Reader,
-  play: Pick<OpenPlay, 'id' | 'offerId' | 'moves' | 'rules' | 'now' | 'context'>,
+  play: Pick<OpenPlay, 'id' | 'offerId' | 'moves' | 'rules' | 'now' | 'context' | 'corrected'>,
   move: IdentifiedMove,
   fate: MoveFate,
   clock: number,
@@ -161,7 +165,8 @@ export async function takeMove(
     beforeTimeUp: beforeTimeUp && JSON.stringify(beforeTimeUp),
     atEnd: atEnd && JSON.stringify(atEnd),
     state: JSON.stringify(state),
-    responses: JSON.stringify(responses),
+    responses: JSON.stringify(responses.map((response) => asCorrected(play, response))),
+    takenOut: takenOutOf(play.corrections),
     participantId,
     hints,
     misses,
@@ -174,4 +179,15 @@ export async function takeMove(
     doing: JSON.stringify(doing),
   }
   return keptAs(await scope.query<KeptRow>(move.revision === null ? TAKE.alone : TAKE.live, values), 'taken')
+}
+
+/** Returns a response as it counts, with what the game said where a teacher has said otherwise. */
+function asCorrected({ corrections }: OpenPlay, response: Response): Response & { judged?: Response['outcome'] } {
+  const { outcome, given, entryId } = response
+  const counted = correctedOutcome(
+    outcome,
+    given,
+    corrections.find((one) => one.entryId === entryId),
+  )
+  return counted === outcome ? response : { ...response, outcome: counted, judged: outcome }
 }

@@ -124,8 +124,9 @@ function counted(play: OpenPlay, moves: readonly StoredLateMove[]): CountedPlay 
 
 /** Returns how a play stands, ended where its session is, whether or not a server has seen to it. */
 function asEnded(play: OpenPlay): LatePlay {
-  const { state, ended, atEnd, context, made } = play
-  if (ended || context.shared?.phase !== 'over') return { play: state, before: atEnd?.state ?? null }
+  const { state, ended, atEnd, context, made, endsAt, now } = play
+  const isOver = context.shared?.phase === 'over' || (endsAt !== null && now > endsAt)
+  if (ended || !isOver) return { play: state, before: atEnd?.state ?? null }
   return { play: made.game.end(made.puzzle, state, turnOf(play)).play, before: state }
 }
 

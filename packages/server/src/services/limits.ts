@@ -34,6 +34,8 @@ export interface Limits {
   mailsByAddress: Limit
   mailsByAccount: Limit
   uploads: Limit
+  /** Games that a student makes to practise with. */
+  practice: Limit
   /** Downloads of all that a teacher has. */
   archives: Limit
 }
@@ -81,6 +83,7 @@ export function openLimits(pool: Pool): Limits {
     secrets: limit('secret', 5, 5 * MINUTE, 'too-many-secrets'),
     secretsOfDay: limit('secret-day', 20, 24 * 60 * MINUTE, 'too-many-secrets'),
     secretsOfClass: limit('secret-class', 120, 10 * MINUTE, 'too-many-secrets'),
+    practice: limit('practice', 60, 60 * MINUTE, 'too-many'),
     archives: limit('archive', 5, 60 * MINUTE, 'too-many-files'),
     uploads: limit('upload', 300, MINUTE, 'too-many-files'),
   }

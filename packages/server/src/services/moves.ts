@@ -14,6 +14,7 @@ import {
   enterWithPlay,
   findDuePlay,
   findPlay,
+  GRACE,
   type BeforeTimeUp,
   type OpenPlay,
 } from './storedPlays.ts'
@@ -117,7 +118,8 @@ export async function passTime(scope: Reader, onFailure: (error: unknown) => voi
 async function passTimeOf(scope: Reader, play: OpenPlay): Promise<void> {
   const due = dueMoment(play)
   const { timed } = play.made.game
-  if (play.context.shared?.phase === 'over' && !play.ended) {
+  const isUp = play.endsAt !== null && play.endsAt + GRACE <= play.now
+  if ((play.context.shared?.phase === 'over' || isUp) && !play.ended) {
     const { fate } = await applyMove(scope, play, {
       id: randomUUID(),
       move: FINISH,
@@ -154,7 +156,7 @@ async function applyMove(
   const clock = play.ended
     ? play.milliseconds
     : clockAt(clockOf(play), now, game.timed?.deadline(puzzle, state, context) ?? null)
-  const isPassed = isForPast(play, sent)
+  const isPassed = isForPast(play, sent, now)
   const step = isPassed
     ? { play: state, responses: [] }
     : game.move(puzzle, state, sent.move, { ...context, clock, now })
@@ -192,10 +194,13 @@ async function applyMove(
 
 /** Whether a move was made for what does not stand any more. */
 function isForPast(
-  { made: { game, puzzle }, state, context }: OpenPlay,
+  { made: { game, puzzle }, state, context, endsAt, ended, atEnd }: OpenPlay,
   { for: madeFor, author }: IdentifiedMove,
+  now: number,
 ): boolean {
   if (author === 'player' && context.shared?.phase === 'over') return true
+  // Its time was up before it was finished: what comes now can be counted by the teacher alone.
+  if (author === 'player' && endsAt !== null && (ended ? atEnd !== null : now > endsAt + GRACE)) return true
   return madeFor !== undefined && game.moment !== undefined && madeFor !== game.moment(puzzle, state)
 }
 

@@ -48,7 +48,7 @@ export async function readOffers(
 ): Promise<OfferReply[]> {
   if (listId !== undefined) await readVersion(scope, listId)
   const stored = await scope.query<StoredOffer>(
-    `${OFFERS} AND ($listId::uuid IS NULL OR g.list_id = $listId) ${NEWEST} LIMIT $most`,
+    `${OFFERS} AND o.practised_by IS NULL AND ($listId::uuid IS NULL OR g.list_id = $listId) ${NEWEST} LIMIT $most`,
     { teacherId: scope.teacherId, listId: listId ?? null, most },
   )
   return stored.map(replyOf)

@@ -11,6 +11,8 @@ type Joining = Pick<z.output<typeof JoinOffer>, 'same' | 'requestId'> & {
   name: string
   /** The student of the class whose name was tapped: told apart by that, not by the name. */
   studentId?: string
+  /** By how much longer this student may take. */
+  factor?: number
 }
 
 /** Most students in one offer, and most whom one browser can bring in. */
@@ -25,7 +27,7 @@ const MAX_OF_BROWSER = 8
 export async function addParticipant(
   scope: Scope,
   offerId: string,
-  { name: typed, same, requestId, studentId }: Joining,
+  { name: typed, same, requestId, studentId, factor = 1 }: Joining,
   browser: string | undefined,
 ): Promise<{ person: Person; token: string }> {
   const browserHash = browser === undefined ? null : hashOf(browser)
@@ -49,11 +51,11 @@ export async function addParticipant(
   const id = randomUUID()
   const waits = returnsTo !== null
   const student = waits ? null : (studentId ?? null)
-  const person: Person = { ...NEWCOMER, id, participantId: id, name, seat, waits, studentId: student }
+  const person: Person = { ...NEWCOMER, id, participantId: id, name, seat, waits, factor, studentId: student }
   await scope.query(
-    `INSERT INTO participants (id, offer_id, seat, name, returns_to, request_id, student_id) VALUES ($id, $offerId,
-      $seat, $name, $returnsTo::uuid, $requestId::uuid, $studentId::uuid)`,
-    { id, offerId, seat, name, returnsTo, requestId: requestId ?? null, studentId: student },
+    `INSERT INTO participants (id, offer_id, seat, name, returns_to, request_id, student_id, time_factor) VALUES ($id,
+      $offerId, $seat, $name, $returnsTo::uuid, $requestId::uuid, $studentId::uuid, $factor)`,
+    { id, offerId, seat, name, factor, returnsTo, requestId: requestId ?? null, studentId: student },
   )
   return { person, token: await addDevice(scope, person.participantId, browserHash) }
 }
@@ -74,16 +76,16 @@ async function takeSeat(scope: Scope, offerId: string): Promise<number> {
 export async function enterStudent(
   scope: Scope,
   offerId: string,
-  { studentId, name, sessionHash }: { studentId: string; name: string; sessionHash: string },
+  { studentId, name, sessionHash, factor }: { studentId: string; name: string; sessionHash: string; factor: number },
 ): Promise<{ participantId: string; token: string }> {
   await scope.query('SELECT 1 FROM offers WHERE id = $offerId FOR NO KEY UPDATE', { offerId })
   const known = await participantOf(scope, offerId, studentId)
   const participantId = known ?? randomUUID()
   if (!known)
     await scope.query(
-      `INSERT INTO participants (id, offer_id, seat, name, student_id) VALUES ($participantId, $offerId, $seat, $name,
-        $studentId)`,
-      { participantId, offerId, seat: await takeSeat(scope, offerId), name, studentId },
+      `INSERT INTO participants (id, offer_id, seat, name, student_id, time_factor) VALUES ($participantId, $offerId,
+        $seat, $name, $studentId, $factor)`,
+      { participantId, offerId, seat: await takeSeat(scope, offerId), name, studentId, factor },
     )
   return { participantId, token: await addDevice(scope, participantId, null, sessionHash) }
 }

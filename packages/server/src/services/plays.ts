@@ -3,7 +3,7 @@ import { isUnkindName } from '@otter/core/names'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
 import type { Scope } from '../db/scope.ts'
-import { admissionOf } from '@otter/core'
+import { admissionOf, factorFor } from '@otter/core'
 import { closedOffer, enter, findDoor, type Caller, type OpenOffer, type Person, type SignedIn } from './doors.ts'
 import { changeSelf, joinLive } from './liveDoor.ts'
 import { addParticipant, enterStudent } from './participants.ts'
@@ -77,6 +77,7 @@ async function joinWork(
       studentId: student.id,
       name: student.name,
       sessionHash: signedIn.sessionHash,
+      factor: factorFor(workOf(offer), student.id),
     })
   }
   if (who === 'signed-in') throw new Problem(403, 'sign-in-first')
@@ -91,7 +92,13 @@ async function joinWork(
   const { person, token } = await addParticipant(
     scope,
     offer.id,
-    { name: tapped.name, same: 'back', requestId: given.requestId, studentId: tapped.id },
+    {
+      name: tapped.name,
+      same: 'back',
+      requestId: given.requestId,
+      studentId: tapped.id,
+      factor: factorFor(workOf(offer), tapped.id),
+    },
     browser,
   )
   return { participantId: person.participantId, token }

@@ -11,6 +11,7 @@ import type { Reader, TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
 import { sheetWord } from '../texts.ts'
 import { csvOf } from './csv.ts'
+import { correctionsOf } from './corrections.ts'
 import { readOffer } from './offers.ts'
 
 /** Returns a text that changes whenever the results of an offer do. Throws a Problem where it is another's. */
@@ -33,6 +34,7 @@ export async function readResults(scope: TeacherScope, offerId: string): Promise
     participants: isWall ? [] : await participantResults(scope, offerId),
     teams: isWall ? await teamResults(scope, offerId) : [],
     questions: await questionResults(scope, offerId),
+    corrections: await correctionsOf(scope, offerId),
   }
 }
 

@@ -5,7 +5,8 @@ import { serverKnowledge } from '../dictionary/knowledge.ts'
 import type { OpenOffer, Person } from './doors.ts'
 import { questionSet } from './questionSets.ts'
 import { workOf } from './workDoors.ts'
-import { dueMoment, sharedBy, type OpenPlay, type Origin } from './storedPlays.ts'
+import { takenOutOf } from './corrections.ts'
+import { dueMoment, endOf, sharedBy, type OpenPlay, type Origin } from './storedPlays.ts'
 
 /** Returns how games are played: where right answers are kept back at the end, nothing is told before. */
 function playRules(offer: OpenOffer): PlayRules {
@@ -41,6 +42,7 @@ export async function startPlay(
     play: context.rules,
     knowledge: serverKnowledge.version,
     shared: context.shared,
+    paused: offer.paused,
     ...(context.teams !== undefined && { teams: context.teams }),
   }
   const state = game.start(puzzle, { ...context, random: randomFrom(origin.random), now: offer.now, memory })
@@ -67,12 +69,16 @@ export async function startPlay(
     made,
     context,
     followed: [],
+    corrected: 0,
+    corrections: offer.corrections,
+    endsAt: endOf(offer, person.factor, { now: offer.now, paused: offer.paused }),
   }
   const { setId, total } = await questionSet(scope, made, state)
   await scope.query(
     `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, origin, state, total,
       started_at, moved_at, last_seen_at, paused_ms, due_at, doing)
-     VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total, $at,
+     VALUES ($id, $offerId, $participantId, $versionId, $setId, $rules, $origin::jsonb, $state::jsonb, $total
+       - (SELECT count(*) FROM questions WHERE set_id = $setId AND counts AND entry_id = ANY ($takenOut::uuid[])), $at,
        $at, $at, $paused, $dueAt, $doing::jsonb)`,
     {
       id: play.id,
@@ -84,6 +90,7 @@ export async function startPlay(
       origin: JSON.stringify(origin),
       state: JSON.stringify(state),
       total,
+      takenOut: takenOutOf(offer.corrections),
       at: new Date(offer.now),
       paused: Math.round(offer.paused),
       dueAt: dueMoment(play),

@@ -1,5 +1,6 @@
 import {
   clockAt,
+  endOfAttempt,
   momentOf,
   passTime,
   PlayRules,
@@ -7,6 +8,7 @@ import {
   sharedOf,
   upgradedPlay,
   type Beginning,
+  type Correction,
   type Doing,
   type Outcome,
   type PlayClock,
@@ -21,6 +23,9 @@ import { serverKnowledge } from '../dictionary/knowledge.ts'
 import { findDoor, findingDoorWith, letIn, NOW, type Caller, type OpenOffer, type Person } from './doors.ts'
 import type { MadeGame } from './puzzleCache.ts'
 import { liveRulesOf, settingOf } from './storedSession.ts'
+
+/** So much later than it says an attempt is ended: for what a slow connection brings, in milliseconds. */
+export const GRACE = 3000
 
 /** What a play started from, so that its moves lead to the same state again. */
 export interface Origin {
@@ -39,6 +44,8 @@ export interface Origin {
   shared?: Shared | null
   /** How many teams play it at one wall. */
   teams?: number
+  /** How long its offer had been paused in all when it began, in milliseconds. */
+  paused?: number
 }
 
 /** How a play stood before its time ran out; as the play itself has it. */
@@ -76,6 +83,8 @@ interface StoredPlay {
   /** How it stood when its session ended it; null where it did not. */
   atEnd: { state: unknown; rules: number } | null
   doing: (Doing & { last: Outcome[] }) | null
+  /** How often it was judged anew after a correction. */
+  corrected: number
 }
 type PlayRow = StoredPlay & { origin: Origin | null }
 
@@ -87,10 +96,14 @@ export interface OpenPlay extends StoredPlay {
   context: PlayContext
   /** What came of it by what all share since its last move: kept with the next one. */
   followed: Response[]
+  /** What the teacher has said of its questions meanwhile. */
+  corrections: readonly Correction[]
+  /** When it is over, whatever is left, in milliseconds since 1970; null where it may take as long as it takes. */
+  endsAt: number | null
 }
 
 const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId", y.game_version_id AS "versionId",
-  v.correction, y.rules, y.moves, y.state, y.origin, y.milliseconds,
+  v.correction, y.rules, y.moves, y.corrected, y.state, y.origin, y.milliseconds,
   (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended, y.doing,
   y.before_time_up AS "beforeTimeUp", y.at_end AS "atEnd", y.paused_ms::float8 AS "pausedBefore", ${NOW} AS now,
   (SELECT w.time_factor FROM participants q JOIN participants w ON w.id = coalesce(q.merged_into, q.id)
@@ -200,6 +213,8 @@ async function opened(scope: Reader, offer: OpenOffer, { origin, ...play }: Play
     ...play,
     now,
     paused: offer.paused,
+    corrections: offer.corrections,
+    endsAt: endOf(offer, play.factor, origin),
     made,
     context,
     rules: game.version,
@@ -216,6 +231,16 @@ async function opened(scope: Reader, offer: OpenOffer, { origin, ...play }: Play
   const turn = { ...context, clock: clockAt(clockOf(open), now, null), now }
   const { play: state, responses } = game.inStep.follow(puzzle, open.state, turn)
   return { ...open, state, followed: responses }
+}
+
+/** Returns when an attempt is over, by the rules of set work. */
+export function endOf(
+  { rules, paused }: OpenOffer,
+  factor: number,
+  origin: Pick<Origin, 'now' | 'paused'> | null,
+): number | null {
+  if (rules.type !== 'link' || origin === null) return null
+  return endOfAttempt(rules.work, { begunAt: origin.now, factor, paused: paused - (origin.paused ?? paused) })
 }
 
 /** Returns how an offer's session stands at a moment, whether or not a server has seen what is due by then. */
@@ -247,6 +272,12 @@ export function clockOf({ milliseconds, movedAt, factor, paused, pausedBefore }:
 /** Returns the moment at which what stands in a play is over; null where it has all the time. */
 export function dueMoment(play: OpenPlay): Date | null {
   const { game, puzzle } = play.made
-  const deadline = play.ended ? null : (game.timed?.deadline(puzzle, play.state, play.context) ?? null)
-  return deadline === null ? null : new Date(Math.ceil(momentOf(clockOf(play), deadline)))
+  if (play.ended) return null
+  const deadline = game.timed?.deadline(puzzle, play.state, play.context) ?? null
+  const moments = [
+    ...(deadline === null ? [] : [momentOf(clockOf(play), deadline)]),
+    // An answer that was given in time is still on its way.
+    ...(play.endsAt === null ? [] : [play.endsAt + GRACE]),
+  ]
+  return moments.length === 0 ? null : new Date(Math.ceil(Math.min(...moments)))
 }

@@ -1,10 +1,12 @@
 import type { ClassOverview, ClassWork, OfferReply, SetWork, StudentHome } from '@otter/api'
 import { OfferRules } from '@otter/api'
 import { admissionOf, attemptsFor, standingOf, WorkRules, type Attempt, type WorkTimes } from '@otter/core'
-import type { z } from 'zod'
+import { z } from 'zod'
 import { inScope, type Scope, type TeacherScope } from '../db/scope.ts'
 import { NOW } from './doors.ts'
 import { holdClass, readClass } from './classes.ts'
+import { missedBy } from './missedBy.ts'
+import { toLookAtAgain } from './practice.ts'
 import { createOffer, type Making } from './offers.ts'
 import { SAME_STUDENT } from './sameStudent.ts'
 
@@ -19,11 +21,19 @@ export async function setWork(
   making: Making,
   teacherId: string,
   listId: string,
-  { classIds, requestIds, play, work, note, opensAt, dueAt, closesAt, ...wanted }: z.output<typeof SetWork>,
+  { classIds, requestIds, play, work, note, opensAt, dueAt, closesAt, missed, ...wanted }: z.output<typeof SetWork>,
   signal?: AbortSignal,
 ): Promise<OfferReply[]> {
-  await inScope(making, { teacherId }, async (scope) => {
+  const options = await inScope(making, { teacherId }, async (scope) => {
     for (const classId of classIds) await holdClass(scope, classId)
+    const missing: unknown[] = []
+    for (const classId of classIds)
+      missing.push(
+        missed
+          ? { ...optionsOf(wanted.options), take: 'chosen', entries: await missedBy(scope, listId, classId) }
+          : wanted.options,
+      )
+    return missing
   })
   const made: OfferReply[] = []
   for (const [index, classId] of classIds.entries())
@@ -32,7 +42,7 @@ export async function setWork(
         making,
         teacherId,
         listId,
-        { ...wanted, requestId: requestIds[index]! },
+        { ...wanted, options: options[index], requestId: requestIds[index]! },
         {
           rules: OfferRules.parse({ type: 'link', play, work }),
           opened: (scope, offerId) => setFor(scope, offerId, { classId, note, opensAt, dueAt, closesAt }),
@@ -41,6 +51,10 @@ export async function setWork(
       ),
     )
   return made
+}
+
+function optionsOf(given: unknown): object {
+  return z.looseObject({}).catch({}).parse(given)
 }
 
 async function setFor(
@@ -92,7 +106,7 @@ export async function readOverview(scope: TeacherScope, classId: string): Promis
   const { roll } = await readClass(scope, classId)
   const work = await scope.query<WorkRow & { now: number }>(
     `SELECT ${WORK}, o.teacher_id = $teacherId AS "isMine", ${NOW} AS now FROM offers o ${OF_WORK}
-      WHERE o.class_id = $classId AND o.archived_at IS NULL AND o.rules ->> 'type' = 'link'
+      WHERE o.class_id = $classId AND o.practised_by IS NULL AND o.archived_at IS NULL AND o.rules ->> 'type' = 'link'
       ORDER BY o.created_at DESC, o.id LIMIT ${MOST_SHOWN}`,
     { classId, teacherId: scope.teacherId },
   )
@@ -159,13 +173,14 @@ export async function readHome(scope: Scope, studentId: string): Promise<Student
           WHERE w.offer_id = o.id AND w.merged_into IS NULL AND w.student_id = ANY (${SAME_STUDENT})) AS attempts
       FROM enrollments e JOIN classes c ON c.id = e.class_id AND c.archived_at IS NULL
         JOIN offers o ON o.class_id = c.id ${OF_WORK}
-      WHERE e.student_id = $studentId AND e.state = 'in' AND o.archived_at IS NULL AND o.rules ->> 'type' = 'link'
+      WHERE e.student_id = $studentId AND e.state = 'in' AND o.practised_by IS NULL AND o.archived_at IS NULL AND o.rules ->> 'type' = 'link'
       ORDER BY o.created_at DESC, o.id LIMIT ${MOST_SHOWN}`,
     { studentId },
   )
   return {
     name: student!.name,
     classes,
+    again: await toLookAtAgain(scope, studentId),
     work: work.flatMap((row) => {
       const rules = rulesOf(row)
       const times = timesOf(row)

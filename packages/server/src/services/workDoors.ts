@@ -72,6 +72,8 @@ export function workTold(offer: OpenOffer, person: Person | undefined, play: Ope
     dueAt: iso(dueAt),
     closesAt: iso(closesAt),
     attemptsLeft: attemptsLeft(workOf(offer), person?.studentId ?? null, play?.attempt ?? 0),
+    minutes: workOf(offer).minutes,
+    left: play && !play.ended && play.endsAt !== null ? Math.max(0, Math.round(play.endsAt - play.now)) : null,
     isStudent: person !== undefined && person.studentId !== null,
     isEarly: opensAt !== null && offer.now < opensAt,
     hidesAnswers: hidesAnswers(offer, play),

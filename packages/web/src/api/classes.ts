@@ -17,6 +17,7 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query'
 import { call } from './client.ts'
+import { keepNewest } from './keepNewest.ts'
 
 /** The classes of the teacher. */
 export function useClasses(): UseQueryResult<ClassReply[]> {
@@ -101,7 +102,7 @@ export function useClassAct(id: string): UseMutationResult<ClassDetails | undefi
     onSuccess: (details, act) => {
       // What waits behind it is shown already: this reply knows nothing of that.
       const isLast = client.isMutating({ mutationKey: ['class', id] }) <= 1
-      if (details && isLast) client.setQueryData(['class', id], details)
+      if (details && isLast) keepNewest(client, ['class', id], () => details)
       else if (act.type === 'remove') void client.invalidateQueries({ queryKey: ['class', id] })
       void client.invalidateQueries({ queryKey: ['classes'] })
       void client.invalidateQueries({ queryKey: ['class-overview', id] })

@@ -2,6 +2,7 @@ import type {
   AnswersReply,
   ChangeOffer,
   ChangeParticipant,
+  CorrectQuestion,
   ChangeTeacher,
   CreateList,
   CreateOffer,
@@ -30,6 +31,7 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query'
 import { ApiError, call } from './client.ts'
+import { keepNewest } from './keepNewest.ts'
 import { callAsOperator, callForNewer, type Tagged } from './files.ts'
 
 export const queryClient = new QueryClient({
@@ -307,6 +309,18 @@ export function useAnswers(offerId: string, entryId: string): UseQueryResult<Ans
   })
 }
 
+/** Says how answers to a question count; all results are read again. */
+export function useCorrectQuestion(
+  offerId: string,
+): UseMutationResult<void, Error, { entryId: string; correction: CorrectQuestion }> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: ({ entryId, correction }) =>
+      call<void>('PUT', `/links/${offerId}/questions/${entryId}/correction`, correction),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['results', offerId] }),
+  })
+}
+
 /** What a teacher can do with a student of an offer. */
 export type ParticipantAction =
   | ({ act: 'change' } & ChangeParticipant)
@@ -374,6 +388,6 @@ export function useFreeRoom(): UseMutationResult<RoomReply, Error, void> {
   const client = useQueryClient()
   return useMutation({
     mutationFn: () => call<RoomReply>('POST', '/media/free'),
-    onSuccess: (room) => client.setQueryData(['room'], room),
+    onSuccess: (room) => keepNewest(client, ['room'], () => room),
   })
 }

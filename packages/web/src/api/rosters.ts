@@ -7,6 +7,7 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query'
 import { call } from './client.ts'
+import { keepNewest } from './keepNewest.ts'
 
 /** The lists of names of the teacher. */
 export function useRosters(): UseQueryResult<RosterReply[]> {
@@ -58,7 +59,7 @@ export function useRosterAct(): UseMutationResult<RosterReply | undefined, Error
     },
     onError: () => void client.invalidateQueries({ queryKey: ['rosters'] }),
     onSuccess: (reply, act) => {
-      client.setQueryData<RosterReply[]>(['rosters'], (before = []) => {
+      keepNewest<RosterReply[]>(client, ['rosters'], (before = []) => {
         if (!reply) return before.filter(({ id }) => act.type !== 'delete' || id !== act.id)
         return before.some(({ id }) => id === reply.id)
           ? before.map((one) => (one.id === reply.id ? mergedWith(one, reply, act) : one))

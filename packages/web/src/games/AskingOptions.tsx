@@ -18,6 +18,7 @@ export function AskingOptions({ options, groups, onChange }: AskingOptionsProps)
     ['all', t('asking.all')],
     ...(groups.length > 0 ? [['group', t('asking.oneGroup')] as [Asking['take'], string]] : []),
     ['first', t('asking.first')],
+    ['range', t('asking.range')],
   ]
   return (
     <OptionGrid>
@@ -47,23 +48,13 @@ export function AskingOptions({ options, groups, onChange }: AskingOptionsProps)
         />
       )}
       {options.take === 'first' && (
-        <Choice label={t('asking.howMany')}>
-          {(id) => (
-            <input
-              id={id}
-              type="number"
-              min={1}
-              max={500}
-              className="input input-sm w-full"
-              value={options.first}
-              onChange={(event) =>
-                Number.isInteger(event.target.valueAsNumber) &&
-                event.target.valueAsNumber > 0 &&
-                onChange({ first: Math.min(500, event.target.valueAsNumber) })
-              }
-            />
-          )}
-        </Choice>
+        <Rows label={t('asking.howMany')} value={options.first} onChange={(first) => onChange({ first })} />
+      )}
+      {options.take === 'range' && (
+        <>
+          <Rows label={t('asking.from')} value={options.from} onChange={(from) => onChange({ from })} />
+          <Rows label={t('asking.to')} value={options.to} onChange={(to) => onChange({ to })} />
+        </>
       )}
       <label className="flex items-center gap-2 self-end pb-1">
         <input
@@ -75,5 +66,28 @@ export function AskingOptions({ options, groups, onChange }: AskingOptionsProps)
         {t('asking.early')}
       </label>
     </OptionGrid>
+  )
+}
+
+/** A number of rows, or of one of them. */
+function Rows({ label, value, onChange }: { label: string; value: number; onChange: (value: number) => void }) {
+  return (
+    <Choice label={label}>
+      {(id) => (
+        <input
+          id={id}
+          type="number"
+          min={1}
+          max={500}
+          className="input input-sm w-full"
+          value={value}
+          onChange={(event) =>
+            Number.isInteger(event.target.valueAsNumber) &&
+            event.target.valueAsNumber > 0 &&
+            onChange(Math.min(500, event.target.valueAsNumber))
+          }
+        />
+      )}
+    </Choice>
   )
 }

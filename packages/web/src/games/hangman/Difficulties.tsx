@@ -14,7 +14,7 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
   const [words, setWords] = useState<WordDifficulty[]>()
   const [failed, setFailed] = useState(false)
   const worker = useRef<WorkerClient<DifficultyRequest>>(undefined)
-  const { ask, take, group, first, early } = options
+  const { ask, take, group, first, from, to, entries, early } = options
   const isEnglish = /^(en\b|$)/.test(ask === 'answer' ? list.answerLanguage : list.promptLanguage)
   useEffect(() => () => worker.current?.close(), [])
   useEffect(() => {
@@ -32,8 +32,8 @@ export function Difficulties({ puzzle, list, options, onChange }: WorkbenchProps
         },
       },
     )
-    worker.current.ask({ list, options: { ask, take, group, first, early } })
-  }, [isEnglish, list, ask, take, group, first, early])
+    worker.current.ask({ list, options: { ask, take, group, first, from, to, entries, early } })
+  }, [isEnglish, list, ask, take, group, first, from, to, entries, early])
   if (!isEnglish) return <p className="quiet text-sm">{t('hard.englishOnly')}</p>
   if (failed) return <p className="text-sm text-error">{t('hard.noDictionary')}</p>
   if (!words) return null

@@ -6,6 +6,7 @@ import { playTexts, studentTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { Frame, Rest } from '../play/Frame.tsx'
+import { Again } from './Again.tsx'
 import { useClassProblem } from './useClassProblem.ts'
 
 type Work = StudentHome['work'][number]
@@ -79,6 +80,7 @@ export function HomePage() {
         {open.length === 0 && <p className="quiet">{t('nothingToDo')}</p>}
         <WorkItems work={[...open].sort(byDue)} />
       </section>
+      {home.again.length > 0 && <Again again={home.again} onProblem={setProblem} />}
       {rest.length > 0 && (
         <section aria-labelledby="done" className="flex flex-col gap-2">
           <h2 id="done" className="text-xl">

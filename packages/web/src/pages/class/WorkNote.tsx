@@ -10,6 +10,7 @@ export function WorkNote({ work, note }: Pick<PlayReply, 'work'> & { note: strin
   const when = (moment: string): string => date(moment, { dateStyle: 'full', timeStyle: 'short' })
   const facts = [
     ...(work.dueAt ? [t('dueAt', { when: when(work.dueAt) })] : []),
+    ...(work.minutes === null ? [] : [t('minutesEach', { count: work.minutes })]),
     ...(work.closesAt ? [t('closesAt', { when: when(work.closesAt) })] : []),
   ]
   if (note === '' && facts.length === 0) return null

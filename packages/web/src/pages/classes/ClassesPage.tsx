@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useClasses, useCreateClass } from '../../api/classes.ts'
 import { classesTexts } from '../../texts/namespaces.ts'
-import { useTexts } from '../../texts/texts.ts'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 import { newId } from '../../ui/newId.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -17,6 +17,7 @@ export function ClassesPage() {
   const navigate = useNavigate()
   const [name, setName] = useState('')
   const [id] = useState(newId)
+  const { language } = useWriting()
   const inUse = classes.data?.filter(({ archived }) => !archived) ?? []
   const archived = classes.data?.filter((one) => one.archived) ?? []
   return (
@@ -53,6 +54,16 @@ export function ClassesPage() {
       <Notice error={classes.error ?? create.error} />
       {classes.data?.length === 0 && <p className="panel p-6">{t('none')}</p>}
       <ClassCards classes={inUse} />
+      <p className="flex flex-wrap gap-x-6 gap-y-1">
+        <Link className="link" to="/classes/import">
+          {t('fromSystem')}
+        </Link>
+        {inUse.length > 0 && (
+          <a className="link" href={`/api/classes/one-roster.zip?language=${language}`} download>
+            {t('toSystem')}
+          </a>
+        )}
+      </p>
       {archived.length > 0 && (
         <details>
           <summary className="w-fit cursor-pointer py-1">{t('archived', { count: archived.length })}</summary>

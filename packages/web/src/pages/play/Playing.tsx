@@ -10,6 +10,7 @@ import type { PlayState } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
 
 /** Fetched for work of a class alone. */
+const WorkClock = lazy(async () => ({ default: (await import('../class/WorkClock.tsx')).WorkClock }))
 const WorkEnd = lazy(async () => ({ default: (await import('../class/WorkEnd.tsx')).WorkEnd }))
 
 interface PlayingProps {
@@ -34,6 +35,11 @@ export function Playing({ reply, play, state, playerName, stops = true, again, c
   return (
     <>
       <Progress kind={reply.kind} play={play} playerName={playerName} />
+      {typeof reply.work?.left === 'number' && !score.finished && (
+        <Suspense>
+          <WorkClock key={`${play.attempt} ${play.moves}`} left={reply.work.left} onUp={state.reload} />
+        </Suspense>
+      )}
       <PlayNews reply={reply} state={state} finished={score.finished} />
       {score.finished && (
         <Result

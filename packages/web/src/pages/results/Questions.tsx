@@ -3,13 +3,15 @@ import { scaleLinear } from 'd3-scale'
 import { useState } from 'react'
 import { useAnswers } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
+import { Correcting } from './Correcting.tsx'
 import { resultsTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 
 /** Questions of an offer, those first that the fewest know. A press shows who gave which answer. */
-export function Questions({ results: { questions, offer } }: { results: ResultsReply }) {
+export function Questions({ results: { questions, offer, corrections } }: { results: ResultsReply }) {
   const t = useTexts(resultsTexts)
   const counting = questions.filter(({ counts }) => counts)
+  const isOut = (entryId: string): boolean => corrections.some((one) => one.takenOut && one.entryId === entryId)
   const opinions = questions.filter(({ counts, given }) => !counts && given.length > 0)
   return (
     <section aria-labelledby="questions" className="flex flex-col gap-2">
@@ -19,9 +21,19 @@ export function Questions({ results: { questions, offer } }: { results: ResultsR
       {counting.length > 0 && (
         <ul className="panel flex flex-col gap-2 p-3">
           {[...counting]
-            .sort((one, other) => shareOf(one) - shareOf(other) || one.right - other.right)
+            .sort(
+              (one, other) =>
+                Number(isOut(one.entryId)) - Number(isOut(other.entryId)) ||
+                shareOf(one) - shareOf(other) ||
+                one.right - other.right,
+            )
             .map((question) => (
-              <Question key={question.entryId} offerId={offer.id} question={question} />
+              <Question
+                key={question.entryId}
+                offerId={offer.id}
+                question={question}
+                correction={corrections.find(({ entryId }) => entryId === question.entryId)}
+              />
             ))}
         </ul>
       )}
@@ -51,9 +63,11 @@ function shareOf({ right, wrong, passed }: QuestionResult): number {
 function Question({
   offerId,
   question: { entryId, text, right, wrong, passed, notReached, given },
+  correction,
 }: {
   offerId: string
   question: QuestionResult
+  correction: ResultsReply['corrections'][number] | undefined
 }) {
   const t = useTexts(resultsTexts)
   const [open, setOpen] = useState(false)
@@ -95,15 +109,32 @@ function Question({
             .filter((fact) => fact !== false)
             .join(' · ')}
         </span>
+        {correction && (
+          <span className="col-span-3 text-sm">
+            {[
+              ...(correction.takenOut ? [t('correct.isOut')] : []),
+              ...correction.right.map((answer) => t('correct.isRight', { given: answer })),
+              ...correction.wrong.map((answer) => t('correct.isWrong', { given: answer })),
+            ].join(' · ')}
+          </span>
+        )}
       </button>
-      {open && <Answers offerId={offerId} entryId={entryId} />}
+      {open && <Answers offerId={offerId} entryId={entryId} correction={correction} />}
     </li>
   )
 }
 
 const SIGNS = { right: '✓', wrong: '✗', passed: '–' }
 
-function Answers({ offerId, entryId }: { offerId: string; entryId: string }) {
+function Answers({
+  offerId,
+  entryId,
+  correction,
+}: {
+  offerId: string
+  entryId: string
+  correction: ResultsReply['corrections'][number] | undefined
+}) {
   const t = useTexts(resultsTexts)
   const answers = useAnswers(offerId, entryId)
   return (
@@ -122,6 +153,9 @@ function Answers({ offerId, entryId }: { offerId: string; entryId: string }) {
           </li>
         ))}
       </ul>
+      {answers.data && (
+        <Correcting offerId={offerId} entryId={entryId} answers={answers.data.answers} correction={correction} />
+      )}
     </>
   )
 }

@@ -13,6 +13,9 @@ import { LocalTime } from './LocalTime.tsx'
 import { sentencesOf, WORK_CHOICE, wantedOf, type WorkChoice } from './workChoice.ts'
 import { WorkRulesFields } from './WorkRulesFields.tsx'
 
+/** Who was named is of one class. */
+const NOBODY_NAMED = { students: [], attemptsOf: {}, factorOf: {} }
+
 /** The way from a list to work for classes: each gets a code of its own. */
 export function SetWorkPanel({ listId }: { listId: string }) {
   const t = useTexts(classesTexts)
@@ -39,7 +42,7 @@ export function SetWorkPanel({ listId }: { listId: string }) {
       {
         onSuccess: () => {
           setRequests({})
-          change({ classIds: [], work: { ...choice.work, students: [] } })
+          change({ classIds: [], work: { ...choice.work, ...NOBODY_NAMED } })
         },
       },
     )
@@ -89,8 +92,7 @@ export function SetWorkPanel({ listId }: { listId: string }) {
                       classIds: event.target.checked
                         ? [...choice.classIds, id]
                         : choice.classIds.filter((one) => one !== id),
-                      // Who was chosen is of one class.
-                      work: { ...choice.work, students: [] },
+                      work: { ...choice.work, ...NOBODY_NAMED },
                     })
                   }
                 />
@@ -98,12 +100,18 @@ export function SetWorkPanel({ listId }: { listId: string }) {
               </label>
             ))}
           </fieldset>
-          <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
+          <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-5">
             <Select
               label={t('set.game')}
               value={kind}
               options={GAME_KINDS.map((game) => [game, words.name(game)] as const)}
               onChange={setKind}
+            />
+            <Select
+              label={t('set.part')}
+              value={choice.missed ? 'missed' : 'chosen'}
+              options={(['chosen', 'missed'] as const).map((part) => [part, t(`set.parts.${part}`)])}
+              onChange={(part) => change({ missed: part === 'missed' })}
             />
             <LocalTime label={t('set.due')} value={choice.dueAt} onChange={(dueAt) => change({ dueAt })} />
             <Select

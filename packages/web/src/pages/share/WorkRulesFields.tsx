@@ -3,6 +3,7 @@ import { classesTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Select } from '../../ui/Choice.tsx'
 import { ChosenStudents } from './ChosenStudents.tsx'
+import { Exceptions } from './Exceptions.tsx'
 import { LocalTime } from './LocalTime.tsx'
 import type { WorkChoice } from './workChoice.ts'
 
@@ -56,6 +57,15 @@ export function WorkRulesFields({ choice, heeds, onChange }: WorkRulesFieldsProp
           ])}
           onChange={(pass) => onChange({ work: { ...work, pass } })}
         />
+        <Select
+          label={t('set.minutes')}
+          value={work.minutes ?? 0}
+          options={[0, 5, 10, 15, 20, 30, 45, 60, 90].map((count) => [
+            count,
+            count === 0 ? t('set.anyTime') : t('set.minutesLong', { count }),
+          ])}
+          onChange={(count) => onChange({ work: { ...work, minutes: count === 0 ? null : count } })}
+        />
         {heeds.includes('order') && (
           <Select
             label={t('set.order')}
@@ -73,6 +83,9 @@ export function WorkRulesFields({ choice, heeds, onChange }: WorkRulesFieldsProp
           students={work.students}
           onChange={(students) => onChange({ work: { ...work, students } })}
         />
+      )}
+      {only !== undefined && more.length === 0 && (
+        <Exceptions classId={only} work={work} onChange={(change) => onChange({ work: { ...work, ...change } })} />
       )}
       <label className="flex flex-col">
         <span className="quiet">{t('set.name')}</span>

@@ -11,6 +11,8 @@ export interface WorkChoice {
   closesAt: string
   play: PlayRules
   work: WorkRules
+  /** Of the list only what each class has missed. */
+  missed: boolean
 }
 
 export const WORK_CHOICE: WorkChoice = {
@@ -22,6 +24,7 @@ export const WORK_CHOICE: WorkChoice = {
   closesAt: '',
   play: PlayRules.parse({}),
   work: WorkRules.parse({ who: 'names' }),
+  missed: false,
 }
 
 /** Returns what is sent of a choice, with its times as moments of a time zone (IANA). */
@@ -49,6 +52,8 @@ export interface WorkSentence {
     | 'counted.last'
     | 'counted.mean'
     | 'unfinished'
+    | 'minutes'
+    | 'exceptions'
     | 'pass'
     | 'late'
     | 'shown.score'
@@ -58,7 +63,8 @@ export interface WorkSentence {
 
 /** Returns what the rules of set work come to, in sentences, the most important first. */
 export function sentencesOf({ work, dueAt, closesAt }: WorkChoice): WorkSentence[] {
-  const { who, students, attempts, counted, pass, shown } = work
+  const { who, students, attempts, counted, pass, shown, minutes, attemptsOf, factorOf } = work
+  const exceptions = new Set([...Object.keys(attemptsOf), ...Object.keys(factorOf)]).size
   return [
     ...(students.length > 0 ? [{ code: 'some', count: students.length } as const] : []),
     { code: `who.${who}` },
@@ -71,6 +77,8 @@ export function sentencesOf({ work, dueAt, closesAt }: WorkChoice): WorkSentence
         ]),
     ...(attempts === 1 ? [] : [{ code: `counted.${counted}` } as const]),
     { code: 'unfinished' },
+    ...(minutes === null ? [] : [{ code: 'minutes', count: minutes } as const]),
+    ...(exceptions === 0 ? [] : [{ code: 'exceptions', count: exceptions } as const]),
     ...(pass > 0 ? [{ code: 'pass', count: pass } as const] : []),
     ...(dueAt !== '' && closesAt === '' ? [{ code: 'late' } as const] : []),
     ...(shown === 'all' ? [] : [{ code: `shown.${shown}` } as const]),

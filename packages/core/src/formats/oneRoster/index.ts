@@ -1,0 +1,2 @@
+export { readOneRoster, RosterRefusal, type ReadRoster, type RosterClass } from './read.ts'
+export { writeOneRoster, type WrittenClass } from './write.ts'

@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto'
+import type { ParticipantResult, QuestionResult } from '@otter/api'
+import type { QuizPuzzle } from '@otter/core/games/quiz'
+import { expect } from 'chai'
+import { Client, puzzleOf, rows, startTestServer, teacherWithList, type Reply, type TestServer } from './testServer.ts'
+
+describe('A question corrected after it was shared', () => {
+  let server: TestServer
+  before(async () => {
+    server = await startTestServer()
+  })
+  after(() => server.close())
+
+  /** A typed quiz of three words, under a link; `first` is the question that comes first. */
+  const shared = async (): Promise<{
+    teacher: Client
+    id: string
+    code: string
+    entries: string[]
+    correct: (correction: object, entryId?: string) => Promise<Reply>
+    results: () => Promise<{
+      students: ParticipantResult[]
+      questions: Map<string, QuestionResult>
+      corrections: unknown
+    }>
+  }> => {
+    const { client: teacher, listId } = await teacherWithList(server.url, ['colour', 'drone', 'brood'])
+    const { body } = await teacher.call('POST', `/lists/${listId}/links`, {
+      kind: 'quiz',
+      seed: '1',
+      options: { form: 'typed', order: 'list' },
+    })
+    const { id, code } = body as { id: string; code: string }
+    const entries = (await puzzleOf<QuizPuzzle>(server, id)).questions.map(({ entryId }) => entryId)
+    return {
+      teacher,
+      id,
+      code,
+      entries,
+      correct: (correction, entryId = entries[0]!) =>
+        teacher.call('PUT', `/links/${id}/questions/${entryId}/correction`, correction),
+      results: async () => {
+        const { body: told } = await teacher.call('GET', `/links/${id}/results`)
+        return {
+          students: told.participants,
+          questions: new Map(told.questions.map((one: QuestionResult) => [one.entryId, one])),
+          corrections: told.corrections,
+        }
+      },
+    }
+  }
+  const join = async (code: string, name: string): Promise<Client> => {
+    const student = new Client(server.url)
+    await student.call('POST', `/play/${code}/join`, { name })
+    return student
+  }
+  const move = (student: Client, code: string, what: object): Promise<Reply> =>
+    student.call('POST', `/play/${code}/moves`, { id: randomUUID(), attempt: 1, move: what })
+  const answer = async (student: Client, code: string, text: string): Promise<void> => {
+    expect((await move(student, code, { type: 'type', text })).status).to.equal(200)
+    await move(student, code, { type: 'next' })
+  }
+  const scores = (students: readonly ParticipantResult[]): unknown[] =>
+    students.map(({ name, right, total }) => [name, right, total])
+
+  it('is judged again for all, before and after, and as it was once that is taken back', async () => {
+    const { code, entries, correct, results } = await shared()
+    const [ama, bo] = [await join(code, 'Ama'), await join(code, 'Bo')]
+    await answer(ama, code, 'colour')
+    await answer(bo, code, 'hue')
+    await answer(bo, code, 'drone')
+    expect(scores((await results()).students)).to.deep.equal([
+      ['Ama', 1, 3],
+      ['Bo', 1, 3],
+    ])
+    expect((await correct({ right: ['HUE '], wrong: [] })).status).to.equal(204)
+    const chi = await join(code, 'Chi')
+    await answer(chi, code, 'Hue')
+    const told = await results()
+    expect(scores(told.students)).to.deep.equal([
+      ['Ama', 1, 3],
+      ['Bo', 2, 3],
+      ['Chi', 1, 3],
+    ])
+    expect(told.questions.get(entries[0]!)).to.include({ right: 3, wrong: 0 })
+    expect(told.corrections).to.deep.equal([{ entryId: entries[0], takenOut: false, right: ['HUE '], wrong: [] }])
+    // The key was wrong altogether.
+    await correct({ right: ['hue'], wrong: ['colour'] })
+    expect(scores((await results()).students)).to.deep.equal([
+      ['Ama', 0, 3],
+      ['Bo', 2, 3],
+      ['Chi', 1, 3],
+    ])
+    await correct({})
+    const back = await results()
+    expect(scores(back.students)).to.deep.equal([
+      ['Ama', 1, 3],
+      ['Bo', 1, 3],
+      ['Chi', 0, 3],
+    ])
+    expect(back.questions.get(entries[0]!)).to.include({ right: 1, wrong: 2 })
+    expect(back.corrections).to.deep.equal([])
+  })
+
+  it('is taken out of the scoring, of plays begun before and after, and put back', async () => {
+    const { code, entries, correct, results } = await shared()
+    const ama = await join(code, 'Ama')
+    await answer(ama, code, 'colour')
+    await answer(ama, code, 'no')
+    await correct({ takenOut: true })
+    const bo = await join(code, 'Bo')
+    await answer(bo, code, 'colour')
+    await answer(bo, code, 'drone')
+    await answer(ama, code, 'brood')
+    expect(scores((await results()).students)).to.deep.equal([
+      ['Ama', 1, 2],
+      ['Bo', 1, 2],
+    ])
+    await correct({ takenOut: true }, entries[1])
+    expect(scores((await results()).students)).to.deep.equal([
+      ['Ama', 1, 1],
+      ['Bo', 0, 1],
+    ])
+    await correct({})
+    await correct({}, entries[1])
+    expect(scores((await results()).students)).to.deep.equal([
+      ['Ama', 2, 3],
+      ['Bo', 2, 3],
+    ])
+  })
+
+  it('counts for a class of 35 that answers at the instant at which it is corrected', async () => {
+    const { id, code, correct, results } = await shared()
+    const students = await Promise.all(Array.from({ length: 35 }, (_, seat) => join(code, `S ${seat}`)))
+    const answers = students.map((student) => move(student, code, { type: 'type', text: 'hue' }))
+    const corrected = Promise.all([correct({ right: ['hue'] }), correct({ right: ['hue'] })])
+    for (const { status } of await Promise.all(answers)) expect(status).to.equal(200)
+    for (const { status } of await corrected) expect(status).to.equal(204)
+    expect(new Set((await results()).students.map(({ right }) => right))).to.deep.equal(new Set([1]))
+    const kept = await rows(
+      server,
+      `SELECT 1 FROM responses r JOIN plays y ON y.id = r.play_id
+      WHERE y.offer_id = $id AND r.outcome = 'right' AND r.judged = 'wrong'`,
+      { id },
+    )
+    expect(kept).to.have.length(35)
+  })
+
+  it('is one that was asked there', async () => {
+    const { correct } = await shared()
+    const { entries } = await shared()
+    expect((await correct({ takenOut: true }, entries[0])).body.code).to.equal('no-such-question')
+    expect((await correct({ right: [''] })).status).to.equal(400)
+  })
+})
