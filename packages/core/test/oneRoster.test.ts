@@ -156,7 +156,7 @@ describe('A OneRoster archive', () => {
     'orgs.csv': 'sourcedId,name,type\no,Otter School,school\nd,District,district\n',
     'academicSessions.csv': 'sourcedId,title,schoolYear\ny,Year,2027\n',
   }
-  const zipped = (files: Record<string, string | Uint8Array>): Uint8Array =>
+  const zipped = (files: Record<string, string | Uint8Array | [Uint8Array, { level: 1 }]>): Uint8Array =>
     zipSync(
       Object.fromEntries(
         Object.entries(files).map(([name, text]) => [name, typeof text === 'string' ? strToU8(text) : text]),
@@ -222,7 +222,7 @@ describe('A OneRoster archive', () => {
     ['that leads outside', () => zipped({ ...FILES, '../users.csv': '' }), { code: 'bad-path' }],
     [
       'that unpacks to a flood',
-      () => zipped({ ...FILES, 'extra.csv': new Uint8Array(201_000_000) }),
+      () => zipped({ ...FILES, 'extra.csv': [new Uint8Array(201_000_000), { level: 1 }] }),
       { code: 'unpacks-too-big' },
     ],
   ]

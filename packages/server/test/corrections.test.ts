@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto'
 import type { ParticipantResult, QuestionResult } from '@otter/api'
 import type { QuizPuzzle } from '@otter/core/games/quiz'
 import { expect } from 'chai'
+import { inScope } from '../src/db/scope.ts'
+import { PuzzleCache } from '../src/services/puzzleCache.ts'
 import { Client, puzzleOf, rows, startTestServer, teacherWithList, type Reply, type TestServer } from './testServer.ts'
 
 describe('A question corrected after it was shared', () => {
@@ -130,20 +132,39 @@ describe('A question corrected after it was shared', () => {
   })
 
   it('counts for a class of 35 that answers at the instant at which it is corrected', async () => {
-    const { id, code, correct, results } = await shared()
+    const { code, correct, results } = await shared()
     const students = await Promise.all(Array.from({ length: 35 }, (_, seat) => join(code, `S ${seat}`)))
-    const answers = students.map((student) => move(student, code, { type: 'type', text: 'hue' }))
-    const corrected = Promise.all([correct({ right: ['hue'] }), correct({ right: ['hue'] })])
-    for (const { status } of await Promise.all(answers)) expect(status).to.equal(200)
-    for (const { status } of await corrected) expect(status).to.equal(204)
+    const all = await Promise.all([
+      ...students.slice(0, 18).map((student) => move(student, code, { type: 'type', text: 'hue' })),
+      correct({ right: ['hue'] }),
+      correct({ right: ['hue'] }),
+      ...students.slice(18).map((student) => move(student, code, { type: 'type', text: 'hue' })),
+    ])
+    expect(all.every(({ status }) => status === 200 || status === 204)).to.equal(true)
     expect(new Set((await results()).students.map(({ right }) => right))).to.deep.equal(new Set([1]))
-    const kept = await rows(
+  })
+
+  it('counts for an answer that was judged before it was corrected, and is kept after', async () => {
+    const { id, code, correct, results } = await shared()
+    const ama = await join(code, 'Ama')
+    const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 150))
+    const source = { database: server.database, puzzles: new PuzzleCache() }
+    const { corrected, answered } = await inScope(source, { teacherId: null }, async (scope) => {
+      await scope.query('SELECT 1 FROM plays WHERE offer_id = $id FOR UPDATE', { id })
+      const correcting = correct({ right: ['hue'] })
+      await pause()
+      const answering = move(ama, code, { type: 'type', text: 'hue' })
+      await pause()
+      return { corrected: correcting, answered: answering }
+    })
+    expect([(await corrected).status, (await answered).status]).to.deep.equal([204, 200])
+    expect(scores((await results()).students)).to.deep.equal([['Ama', 1, 3]])
+    const [kept] = await rows(
       server,
-      `SELECT 1 FROM responses r JOIN plays y ON y.id = r.play_id
-      WHERE y.offer_id = $id AND r.outcome = 'right' AND r.judged = 'wrong'`,
+      'SELECT r.outcome, r.judged FROM responses r JOIN plays y ON y.id = r.play_id WHERE y.offer_id = $id',
       { id },
     )
-    expect(kept).to.have.length(35)
+    expect(kept).to.deep.equal({ outcome: 'right', judged: 'wrong' })
   })
 
   it('is one that was asked there', async () => {
