@@ -2,6 +2,9 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import {
   admissionOf,
+  attemptsFor,
+  endOfAttempt,
+  factorFor,
   isOpenAt,
   localAt,
   momentFrom,
@@ -27,6 +30,30 @@ const attempt = fc
 const shareOf = ({ right, total }: Attempt): number => (total === 0 ? 0 : right / total)
 
 describe('Set work', () => {
+  it('gives who has more time exactly so much more, and takes away no pause', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 300 }),
+        fc.constantFrom(1, 1.25, 1.5, 2, 4),
+        fc.nat(10_000_000),
+        fc.nat(10_000_000),
+        (minutes, factor, begunAt, paused) => {
+          const given = rules({ minutes, factorOf: { [BO]: factor }, attempts: 2, attemptsOf: { [BO]: 5 } })
+          expect([
+            factorFor(given, BO),
+            factorFor(given, null),
+            attemptsFor(given, BO),
+            attemptsFor(given, null),
+          ]).to.deep.equal([factor, 1, 5, 2])
+          const end = (more: number): number => endOfAttempt(given, { begunAt, factor: more, paused })!
+          expect((end(factor) - begunAt - paused) / (end(1) - begunAt - paused)).to.be.closeTo(factor, 1e-9)
+          expect(end(1) - begunAt - paused).to.equal(minutes * 60_000)
+          expect(endOfAttempt(rules(), { begunAt, factor, paused })).to.equal(null)
+        },
+      ),
+    )
+  })
+
   it('counts the best, the first, the last or the mean of what is over', () => {
     fc.assert(
       fc.property(fc.array(attempt, { minLength: 1, maxLength: 8 }), (attempts) => {
