@@ -10,14 +10,14 @@ const playPage: Plugin = {
   name: 'play-page',
   configureServer: ({ middlewares }) =>
     void middlewares.use((request, _response, next) => {
-      if (/^\/(p\/[^/.]+|in|student|class(\/[^/.]+)?)(\?|$)/u.test(request.url ?? '')) request.url = '/play.html'
+      if (/^\/([pe]\/[^/.]+|in|student|class(\/[^/.]+)?)(\?|$)/u.test(request.url ?? '')) request.url = '/play.html'
       next()
     }),
 }
 
 /** What nearly every screen needs a little of: as files of their own, each would cost a round on a slow line. */
 const SMALL =
-  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|OptionGrid|saveFile|openWorker|useRested|useSteady|useDrag|numbers)|texts\/(?!Rich)\w+\.tsx?$|games\/(?!Wall|Fitted|Turns|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/client)|lucide-react\/dist\/esm\/(?!icons)|core\/src\/text\/cleanText/u
+  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|OptionGrid|saveFile|openWorker|useRested|useSteady|useDrag|numbers)|texts\/(?!Rich)\w+\.tsx?$|games\/(?!Wall|Fitted|Turns|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/(?:client|framed))|lucide-react\/dist\/esm\/(?!icons)|core\/src\/text\/cleanText/u
 
 /** Icons that students see: the others stay off their page. */
 const STUDENT_ICONS =

@@ -186,6 +186,31 @@ export const ClassOverview = z.object({
 })
 export type ClassOverview = z.infer<typeof ClassOverview>
 
+/** What a student did at one piece of work: the attempts, the newest first, with their answers. */
+export const StudentWork = z.object({
+  name: z.string(),
+  title: z.string(),
+  attempts: z.array(
+    z.object({
+      startedAt: z.iso.datetime(),
+      endedAt: z.iso.datetime().nullable(),
+      right: z.number().int(),
+      total: z.number().int(),
+      milliseconds: z.number(),
+      answers: z.array(
+        z.object({
+          text: z.string(),
+          given: z.string(),
+          outcome: OutcomeCode,
+          round: z.enum(['first', 'second', 'back']),
+          hints: z.number().int(),
+        }),
+      ),
+    }),
+  ),
+})
+export type StudentWork = z.infer<typeof StudentWork>
+
 /** All that is kept of one student, for whoever has a right to know. */
 export const StudentData = z.object({
   student: z.object({

@@ -42,9 +42,25 @@ export const CreateOffer = z.object({
 })
 export type CreateOffer = z.input<typeof CreateOffer>
 
+/** A site, such as "school.example" or "https://*.school.example", as a source of CSP. */
+const Site = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .max(200)
+  .transform((site) => (/^https?:\/\//u.test(site) ? site : `https://${site}`).replace(/\/+$/u, ''))
+  .pipe(z.string().regex(/^https?:\/\/(?:\*\.)?[a-z0-9](?:[a-z0-9.-]*[a-z0-9])?(?::\d{1,5})?$/u, 'no-site'))
+
 /** Closes an offer or opens it again, names it, archives it (which closes it) or restores it, or stops the clocks of all its plays. */
 export const ChangeOffer = z
-  .object({ open: z.boolean(), name: OfferName, paused: z.boolean(), archived: z.boolean() })
+  .object({
+    open: z.boolean(),
+    name: OfferName,
+    paused: z.boolean(),
+    archived: z.boolean(),
+    /** Sites that may show it in a frame; null for none, an empty list for all. */
+    frames: z.array(Site).max(20).nullable(),
+  })
   .partial()
 export type ChangeOffer = z.input<typeof ChangeOffer>
 
@@ -105,6 +121,8 @@ export const OfferReply = z.object({
   live: z.enum(['lobby', 'running', 'paused', 'over']).nullable(),
   /** How many teams play it at one wall; null where none do. */
   teams: z.number().int().nullable(),
+  /** Sites that may show it in a frame; null for none, an empty list for all. */
+  frames: z.array(z.string()).nullable(),
   /** Whether the list has changed since the game was made. */
   outdated: z.boolean(),
 })

@@ -12,6 +12,7 @@ import pg from 'pg'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import type { Database } from './db/database.ts'
+import { reading, type ScopeSource } from './db/scope.ts'
 import { LiveHub } from './live/hub.ts'
 import { loggable, Problem, problemFrom } from './problem.ts'
 import accountRoutes from './routes/account.ts'
@@ -30,6 +31,7 @@ import rosterRoutes from './routes/rosters.ts'
 import sessionRoutes from './routes/session.ts'
 import wallRoutes, { remoteRoutes } from './routes/wall.ts'
 import { teacherOf } from './routes/context.ts'
+import { frameAncestors } from './services/frames.ts'
 import { openLimits } from './services/limits.ts'
 import { PASSWORD_COST } from './services/passwords.ts'
 import { PuzzleCache } from './services/puzzleCache.ts'
@@ -204,7 +206,7 @@ export function createApp({
   app.use('/api', () => {
     throw new Problem(404, 'nothing-here')
   })
-  if (webFolder !== undefined) servePages(app, webFolder)
+  if (webFolder !== undefined) servePages(app, webFolder, source)
   app.use(problems(logger))
   return {
     app,
@@ -236,7 +238,7 @@ const sameOriginOnly: RequestHandler = (request, _response, next) => {
   next()
 }
 
-function servePages(app: Express, folder: string): void {
+function servePages(app: Express, folder: string, source: ScopeSource): void {
   // Packed when they were built: as small as can be, and no work for each request.
   app.use(
     '/assets',
@@ -255,6 +257,16 @@ function servePages(app: Express, folder: string): void {
     }
   if (!existsSync(join(folder, 'index.html'))) return
   app.get(['/p/:code', '/in', '/class', '/class/:code', '/student'], page('play.html'))
+  // In frames of sites that its teacher has allowed, and of no others.
+  app.get('/e/:code', async (request, response, next) => {
+    const code = request.params.code.toUpperCase()
+    const ancestors = await reading(source, null, (reader) => frameAncestors(reader, code))
+    const policy = String(response.getHeader('Content-Security-Policy'))
+    response.set('Content-Security-Policy', policy.replace("frame-ancestors 'self'", `frame-ancestors ${ancestors}`))
+    // Older browsers know no list of sites here: the policy alone decides.
+    response.removeHeader('X-Frame-Options')
+    return page('play.html')(request, response, next)
+  })
   app.get('/{*path}', page('index.html'))
 }
 

@@ -119,6 +119,7 @@ const ROWS: Record<string, Row> = {
   'post /classes/:id/students/:studentId/move': { body: { classId: randomUUID() } },
   'post /classes/:id/teachers': { body: { email: 'nobody@school.example' } },
   'put /classes/:id/students/:studentId/merged': { body: { into: null }, colleague: 200 },
+  'get /classes/:id/students/:studentId/work/:offerId': {},
   'get /classes/:id/students/:studentId/data': { colleague: 200 },
   'get /classes/:id/students/:studentId/data.csv': { colleague: 200 },
   'delete /classes/:id/teachers/:teacherId': { colleague: 403 },

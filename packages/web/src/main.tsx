@@ -105,6 +105,14 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pages/classes/ClassPage.tsx')).ClassPage }),
       },
       {
+        path: 'classes/:id/codes',
+        lazy: async () => ({ Component: (await import('./pages/print/CodesPage.tsx')).ClassCodesPage }),
+      },
+      {
+        path: 'lists/:id/codes',
+        lazy: async () => ({ Component: (await import('./pages/print/CodesPage.tsx')).ListCodesPage }),
+      },
+      {
         path: 'classes/:id/cards',
         lazy: async () => ({ Component: (await import('./pages/classes/CardsPage.tsx')).CardsPage }),
       },

@@ -13,7 +13,7 @@ const ClassPage = lazy(async () => ({ default: (await import('./pages/class/Clas
 const HomePage = lazy(async () => ({ default: (await import('./pages/class/HomePage.tsx')).HomePage }))
 
 function pageAt(path: string): ReactNode {
-  const [, place, code] = /^\/(p|class|student)(?:\/([^/]+))?/u.exec(path) ?? []
+  const [, place, code] = /^\/(p|e|class|student)(?:\/([^/]+))?/u.exec(path) ?? []
   if (place === 'student') return <HomePage />
   return place === 'class' ? <ClassPage code={code} /> : <PlayPage code={code} />
 }

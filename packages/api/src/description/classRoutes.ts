@@ -17,6 +17,7 @@ import {
   SignStudentIn,
   StudentData,
   StudentHome,
+  StudentWork,
 } from '../class.ts'
 import { ComparedClasses, ImportClasses, ImportedClasses, ImportedReply } from '../classImport.ts'
 import { LANGUAGE_CODES } from '../languages.ts'
@@ -111,6 +112,12 @@ export const CLASS_ROUTES: readonly Route[] = [
     summary: 'Says that a student is the same as another, or takes that back',
     body: MergeStudent,
     reply: ClassDetails,
+  }),
+  teacher({
+    method: 'get',
+    path: '/classes/:id/students/:studentId/work/:offerId',
+    summary: 'What a student did at one piece of the teacher’s work',
+    reply: StudentWork,
   }),
   teacher({
     method: 'get',

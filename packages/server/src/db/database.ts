@@ -15,6 +15,7 @@ import { thirteenth } from './migrations/thirteenth.ts'
 import { fourteenth } from './migrations/fourteenth.ts'
 import { fifteenth } from './migrations/fifteenth.ts'
 import { sixteenth } from './migrations/sixteenth.ts'
+import { seventeenth } from './migrations/seventeenth.ts'
 import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
@@ -35,6 +36,7 @@ const MIGRATIONS = [
   fourteenth,
   fifteenth,
   sixteenth,
+  seventeenth,
 ]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */

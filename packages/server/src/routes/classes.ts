@@ -23,6 +23,7 @@ import {
 } from '../services/classes.ts'
 import { compareClasses, importClasses, writeClasses } from '../services/classImport.ts'
 import { addStudents, changeStudent, mergeStudent, moveStudent, removeStudent } from '../services/students.ts'
+import { readStudentWork } from '../services/studentWork.ts'
 import { readStudentData, studentCsv } from '../services/studentData.ts'
 import { readOverview, setWork } from '../services/work.ts'
 import { sheetWord } from '../texts.ts'
@@ -101,6 +102,12 @@ export default function classRoutes(context: Context): Router {
   router.put('/classes/:id/students/:studentId/merged', async (request, response) => {
     const { into } = MergeStudent.parse(request.body)
     response.json(await asTeacher(context, request, (scope) => mergeStudent(scope, ofStudent(request), into)))
+  })
+  router.get('/classes/:id/students/:studentId/work/:offerId', async (request, response) => {
+    const offerId = idOf(request, 'offerId')
+    response.json(
+      await asTeacherReading(context, request, (scope) => readStudentWork(scope, ofStudent(request), offerId)),
+    )
   })
   router.get('/classes/:id/students/:studentId/data', async (request, response) => {
     const { classId, studentId } = ofStudent(request)

@@ -22,7 +22,7 @@ const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.c
   false) AS outdated, s.phase AS live,
   (o.rules ->> 'teams')::int AS teams, (SELECT name FROM classes WHERE id = o.class_id) AS "className",
   o.class_id AS "classId",
-  o.due_at AS "dueAt"
+  o.due_at AS "dueAt", o.frames
   FROM offers o LEFT JOIN live_sessions s ON s.offer_id = o.id JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
     ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id
   WHERE o.teacher_id = $teacherId`
@@ -233,10 +233,11 @@ async function draftOf(scope: TeacherScope, offerId: string): Promise<GameDraft>
 export async function changeOffer(
   scope: TeacherScope,
   offerId: string,
-  { open, name, paused, archived }: z.output<typeof ChangeOffer>,
+  { open, name, paused, archived, frames }: z.output<typeof ChangeOffer>,
 ): Promise<OfferReply> {
   await scope.query(
-    `UPDATE offers o SET open = coalesce($open, open) AND NOT coalesce($archived, false), name = coalesce($name, name), changed_at = clock_timestamp(),
+    `UPDATE offers o SET open = coalesce($open, open) AND NOT coalesce($archived, false), name = coalesce($name, name),
+      frames = CASE WHEN $changesFrames THEN $frames::text[] ELSE frames END, changed_at = clock_timestamp(),
       archived_at = CASE WHEN $archived::boolean THEN coalesce(archived_at, now())
         WHEN $archived::boolean IS NULL AND $open::boolean IS NOT TRUE THEN archived_at END,
       paused_ms = CASE WHEN $paused::boolean IS FALSE THEN ${PAUSED} ELSE paused_ms END,
@@ -249,6 +250,8 @@ export async function changeOffer(
       open: open ?? null,
       name: name ?? null,
       paused: paused ?? null,
+      changesFrames: frames !== undefined,
+      frames: frames ?? null,
       archived: archived ?? null,
     },
   )

@@ -8,6 +8,7 @@ import type {
   OfferReply,
   SaveClass,
   SetWork,
+  StudentWork,
 } from '@otter/api'
 import {
   useMutation,
@@ -107,6 +108,20 @@ export function useClassAct(id: string): UseMutationResult<ClassDetails | undefi
       void client.invalidateQueries({ queryKey: ['classes'] })
       void client.invalidateQueries({ queryKey: ['class-overview', id] })
     },
+  })
+}
+
+/** What a student did at one piece of work. */
+export function useStudentWork(what: {
+  classId: string
+  studentId: string
+  offerId: string
+}): UseQueryResult<StudentWork> {
+  const { classId, studentId, offerId } = what
+  return useQuery({
+    queryKey: ['student-work', classId, studentId, offerId],
+    queryFn: () => call<StudentWork>('GET', `/classes/${classId}/students/${studentId}/work/${offerId}`),
+    staleTime: 0,
   })
 }
 

@@ -1,4 +1,5 @@
 import type { ProblemCode, ProblemDetails } from '@otter/api'
+import { framedHeaders } from './framed.ts'
 import { sayProblem } from '../texts/sayProblem.ts'
 
 /** A reply that was an error, or no reply at all (status 0). */
@@ -56,8 +57,8 @@ export async function request(
     signal: AbortSignal.timeout(patience),
     headers:
       body === undefined
-        ? headers
-        : { ...headers, 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' },
+        ? { ...framedHeaders(), ...headers }
+        : { ...framedHeaders(), ...headers, 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' },
   }
   const asked = method === 'GET' && Object.keys(headers).length === 0 ? ahead.get(path) : undefined
   ahead.delete(path)

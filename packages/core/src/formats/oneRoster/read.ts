@@ -13,7 +13,7 @@ const MOST_ROWS = 200_000
 const LONGEST = 40
 
 /** A student as a school's system names one. */
-export interface RosterStudent {
+interface RosterStudent {
   sourceId: string
   name: string
 }

@@ -44,6 +44,9 @@ export function ClassPage() {
           <p>
             {t('code')} <strong className="text-xl tracking-[0.15em]">{code}</strong>
           </p>
+          <Link className="btn h-11" to={`/classes/${id}/codes`}>
+            {t('codes.print')}
+          </Link>
           <Link className="btn h-11" to={`/classes/${id}/cards`}>
             {t('cards.open')}
           </Link>
@@ -57,7 +60,7 @@ export function ClassPage() {
         label={t('begun', { count: begun ?? 0, of: students })}
       />
       <Notice error={act.error ?? overview.error} />
-      {overview.data && students > 0 && <Overview overview={overview.data} />}
+      {overview.data && students > 0 && <Overview classId={id} overview={overview.data} />}
       <Roll details={details.data} act={act} />
       <ClassSettings details={details.data} act={act} />
       {isShowing && (

@@ -5,16 +5,18 @@ import { Link } from 'react-router'
 import { useGameWords } from '../../games/words.ts'
 import { classesTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
+import { StudentWorkDialog } from './StudentWorkDialog.tsx'
 import { sortedStudents, type Sorting } from './sortedStudents.ts'
 
 type Standing = ClassOverview['students'][number]['standings'][number]
 
 /** Who of a class has done what: a row for each student, a column for each piece of work. */
-export function Overview({ overview: { work, students } }: { overview: ClassOverview }) {
+export function Overview({ classId, overview: { work, students } }: { classId: string; overview: ClassOverview }) {
   const t = useTexts(classesTexts)
   const games = useGameWords()
   const { date } = useWriting()
   const [sorting, setSorting] = useState<Sorting>({ by: 'name', isDown: false })
+  const [opened, setOpened] = useState<{ studentId: string; name: string; offerId: string }>()
   const [shows, setShows] = useState<'all' | 'not-begun'>('all')
   if (work.length === 0) return <p className="panel p-4">{t('noWork')}</p>
   const behind = (standings: readonly Standing[]): boolean =>
@@ -86,7 +88,16 @@ export function Overview({ overview: { work, students } }: { overview: ClassOver
                 </th>
                 {standings.map((standing, index) => (
                   <td key={work[index]!.offerId} className="p-2">
-                    <StandingCell standing={standing} />
+                    <StandingCell
+                      standing={standing}
+                      name={name}
+                      // What a colleague has set is seen, and its answers stay with the colleague.
+                      onOpen={
+                        work[index]!.isMine && standing && standing.attempts > 0
+                          ? () => setOpened({ studentId: id, name, offerId: work[index]!.offerId })
+                          : undefined
+                      }
+                    />
                   </td>
                 ))}
               </tr>
@@ -95,19 +106,37 @@ export function Overview({ overview: { work, students } }: { overview: ClassOver
         </table>
       </div>
       {shown.length === 0 && <p className="quiet">{t('nobodyBehind')}</p>}
+      {opened && <StudentWorkDialog classId={classId} {...opened} onClose={() => setOpened(undefined)} />}
     </section>
   )
 }
 
-function StandingCell({ standing }: { standing: Standing }) {
+function StandingCell({
+  standing,
+  name,
+  onOpen,
+}: {
+  standing: Standing
+  name: string
+  /** Opens the answers; undefined where there are none to see. */
+  onOpen: (() => void) | undefined
+}) {
   const t = useTexts(classesTexts)
   if (!standing) return <span className="quiet">{t('notFor')}</span>
   const { state, attempts, share, passed, late } = standing
   if (state === 'not-begun') return <span className="quiet">{t('state.not-begun')}</span>
+  const told = share === null ? t('state.under-way') : t('percent', { percent: Math.round(share * 100) })
   return (
     <>
       <p className="flex items-center gap-1">
-        {share === null ? t('state.under-way') : <strong>{t('percent', { percent: Math.round(share * 100) })}</strong>}
+        {onOpen ? (
+          <button type="button" className="link font-bold" onClick={onOpen}>
+            {told}
+            <span className="sr-only"> {t('work.open', { name })}</span>
+          </button>
+        ) : (
+          <strong>{told}</strong>
+        )}
         {passed === true && <Check size={14} className="text-success" aria-label={t('passed')} />}
         {late && <Clock size={14} className="text-error" aria-label={t('late')} />}
       </p>

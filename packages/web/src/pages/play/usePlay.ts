@@ -1,6 +1,7 @@
 import type { ChangeSelf, JoinOffer, PlayReply, SendMove } from '@otter/api'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { ApiError, call } from '../../api/client.ts'
+import { isFramed, keepToken } from '../../api/framed.ts'
 import { useSocket } from '../../live/useSocket.ts'
 import { newId } from '../../ui/newId.ts'
 import { keepMoves, takeKeptMoves } from './keptMoves.ts'
@@ -161,7 +162,12 @@ export function usePlay(code: string): PlayState {
       const wish = JSON.stringify(wishes)
       if (asked.current?.wish !== wish) asked.current = { wish, requestId: newId() }
       const { requestId } = asked.current
-      return call<PlayReply>('POST', `/play/${code}/join`, { ...wishes, requestId }).then((next) => {
+      return call<PlayReply>('POST', `/play/${code}/join`, {
+        ...wishes,
+        requestId,
+        ...(isFramed() && { keep: 'page' as const }),
+      }).then((next) => {
+        if (next.token !== undefined) keepToken(next.token)
         keep(next)
         queue.resume()
       }, fail)
@@ -172,6 +178,7 @@ export function usePlay(code: string): PlayState {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
       queue.clear()
       takeKeptMoves(code)
+      keepToken(undefined)
       const isStudent = latest.current?.work?.isStudent ?? false
       return call<void>('POST', `/play/${code}/leave`, {})
         .then(() => (isStudent ? call<void>('DELETE', '/student') : undefined))

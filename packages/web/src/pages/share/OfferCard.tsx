@@ -9,6 +9,7 @@ import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
 import { OfferEnd } from './OfferEnd.tsx'
 import { OfferOptions } from './OfferOptions.tsx'
+import { ShareMore } from './ShareMore.tsx'
 import { RenewOffer } from './RenewOffer.tsx'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
@@ -65,6 +66,7 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           )}
         </p>
         <OfferOptions offer={offer} />
+        <ShareMore offer={offer} address={address} />
         <RenewOffer offer={offer} />
         <Notice error={change.error} />
       </div>

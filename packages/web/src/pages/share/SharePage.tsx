@@ -11,13 +11,14 @@ import { PlayAtWall } from './PlayAtWall.tsx'
 import { PlayLive } from './PlayLive.tsx'
 import { SetWorkPanel } from './SetWorkPanel.tsx'
 import { WallCard } from './WallCard.tsx'
-import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
+import { classesTexts, commonTexts, shareTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 
 /** The links of a list: to show, to copy, to close and to open again. */
 export function SharePage() {
   const common = useTexts(commonTexts)
   const t = useTexts(shareTexts)
+  const classes = useTexts(classesTexts)
   const { id = '' } = useParams()
   const list = useList(id)
   const offers = useOffers(id)
@@ -61,6 +62,11 @@ export function SharePage() {
             </li>
           ))}
       </ul>
+      {offers.data?.some(({ open, live, teams }) => open && live === null && teams === null) && (
+        <Link className="link self-start" to={`/lists/${id}/codes`}>
+          {classes('codes.print')}
+        </Link>
+      )}
       {archived > 0 && (
         <button
           type="button"
