@@ -23,6 +23,17 @@ export type AskReset = z.infer<typeof AskReset>
 export const ResetPassword = z.object({ token: z.string().min(1).max(100), password: NewPassword })
 export type ResetPassword = z.infer<typeof ResetPassword>
 
+/** For how long results are kept, and what is about to be deleted. */
+export const KeepingReply = z.object({
+  /** School years beside the one that runs. */
+  years: z.number().int(),
+  /** Results from before are deleted, a month after the teacher was told. */
+  keptSince: z.iso.datetime(),
+  /** What is deleted when; null where nothing is. */
+  notice: z.object({ deletesAt: z.iso.datetime(), games: z.number().int() }).nullable(),
+})
+export type KeepingReply = z.infer<typeof KeepingReply>
+
 /** A mail that was written, for whoever runs the server. */
 export const MailReply = z.object({
   id: z.uuid(),

@@ -49,6 +49,8 @@ export const ChangeTeacher = z.object({
   name: TeacherName.optional(),
   language: z.enum(LANGUAGE_CODES).nullable().optional(),
   timeZone: TimeZone.nullable().optional(),
+  /** School years that results are kept, beside the one that runs. */
+  keepYears: z.number().int().min(1).max(10).optional(),
 })
 export type ChangeTeacher = z.infer<typeof ChangeTeacher>
 

@@ -7,6 +7,7 @@ import { Client, fileOf, startTestServer, teacherWithList, WORDS, type TestServe
 type World = Record<'list' | 'print' | 'link' | 'live' | 'wall' | 'roster' | 'class' | 'job', string> & {
   entryId: string
   participantId: string
+  offerId: string
   playId: string
   studentId: string
   teacherId: string
@@ -39,6 +40,7 @@ const ROWS: Record<string, Row> = {
   'put /account/email': { body: { email: 'new@school.example', ...WRONG } },
   'put /account/password': { body: { ...WRONG, newPassword: 'a very long new one' } },
   'delete /account/sessions': {},
+  'get /account/keeping': {},
   'get /account/archive': {},
   'delete /account': { body: WRONG },
   'post /password-resets': { body: {} },
@@ -201,6 +203,11 @@ describe('Who may ask for what', () => {
     await fileOf(owner, queued)
     const { body: prints } = await owner.call('GET', `${list}/prints?kind=hangman`)
     const { body: me } = await owner.call('GET', `/classes/${klass.id}`)
+    const { body: work } = await owner.call('POST', `${list}/work`, {
+      ...NEW_GAME,
+      classIds: [klass.id],
+      requestIds: [randomUUID()],
+    })
     world = {
       list: made.listId,
       print: prints.prints[0].id,
@@ -212,6 +219,7 @@ describe('Who may ask for what', () => {
       job: queued.body.id,
       entryId: results.questions[0].entryId,
       participantId: results.participants[0].participantId,
+      offerId: work[0].id,
       playId: results.participants[0].lastPlayId,
       studentId,
       teacherId: me.teachers[0].id,

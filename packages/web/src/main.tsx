@@ -34,6 +34,11 @@ const router = createBrowserRouter([
     errorElement: <Lost />,
   },
   {
+    path: 'families',
+    lazy: async () => ({ Component: (await import('./pages/account/FamiliesPage.tsx')).FamiliesPage }),
+    errorElement: <Lost />,
+  },
+  {
     path: 'operator',
     lazy: async () => ({ Component: (await import('./pages/account/MailsPage.tsx')).MailsPage }),
     errorElement: <Lost />,

@@ -1,6 +1,14 @@
 import { Picture, Sound } from '@otter/core'
 import { z } from 'zod'
-import { AskReset, ChangeEmail, ChangePassword, DeleteAccount, MailReply, ResetPassword } from '../account.ts'
+import {
+  AskReset,
+  ChangeEmail,
+  ChangePassword,
+  DeleteAccount,
+  KeepingReply,
+  MailReply,
+  ResetPassword,
+} from '../account.ts'
 import { JobReply } from '../job.ts'
 import {
   ArchiveList,
@@ -106,6 +114,7 @@ export const ROUTES: readonly Route[] = [
     summary: 'Signs a teacher out on all other devices',
     status: 204,
   }),
+  teacher({ method: 'get', path: '/account/keeping', summary: 'For how long results are kept', reply: KeepingReply }),
   teacher({
     method: 'get',
     path: '/account/archive',

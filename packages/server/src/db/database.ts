@@ -16,6 +16,7 @@ import { fourteenth } from './migrations/fourteenth.ts'
 import { fifteenth } from './migrations/fifteenth.ts'
 import { sixteenth } from './migrations/sixteenth.ts'
 import { seventeenth } from './migrations/seventeenth.ts'
+import { eighteenth } from './migrations/eighteenth.ts'
 import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
@@ -37,6 +38,7 @@ const MIGRATIONS = [
   fifteenth,
   sixteenth,
   seventeenth,
+  eighteenth,
 ]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */

@@ -21,6 +21,7 @@ export interface TeacherRow extends Row<TeacherRow> {
   language: Language | null
   timeZone: CreationOptional<string | null>
   isSample: CreationOptional<boolean>
+  keepYears: CreationOptional<number>
 }
 interface ListRow extends Row<ListRow>, ListDetails {
   id: string
@@ -66,7 +67,16 @@ export function defineModels(sequelize: Sequelize): Models {
   return {
     teachers: sequelize.define<TeacherRow>(
       'teacher',
-      { id, email: TEXT, name: TEXT, passwordHash: TEXT, language: TEXT, timeZone: TEXT, isSample: BOOLEAN },
+      {
+        id,
+        email: TEXT,
+        name: TEXT,
+        passwordHash: TEXT,
+        language: TEXT,
+        timeZone: TEXT,
+        isSample: BOOLEAN,
+        keepYears: INTEGER,
+      },
       table('teachers'),
     ),
     lists: sequelize.define<ListRow>(

@@ -3,6 +3,7 @@ import { AskReset, ChangeEmail, ChangePassword, DeleteAccount, ResetPassword } f
 import { Router, type Request } from 'express'
 import { Problem } from '../problem.ts'
 import { changeEmail, changePassword, confirmPassword, deleteAccount, endSessions } from '../services/accounts.ts'
+import { readKeeping } from '../services/keeping.ts'
 import { writeAccount, type Take } from '../services/archives.ts'
 import { withinLimits } from '../services/limits.ts'
 import { askReset, findReset, useReset } from '../services/resets.ts'
@@ -51,6 +52,9 @@ export default function accountRoutes(context: Context): Router {
       await endSessions(scope, scope.teacherId, request.sessionID)
     })
     response.status(204).end()
+  })
+  router.get('/account/keeping', async (request, response) => {
+    response.json(await asTeacher(context, request, readKeeping))
   })
   router.get('/account/archive', async (request, response) => {
     const teacherId = teacherOf(request)

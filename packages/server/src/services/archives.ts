@@ -2,6 +2,7 @@ import { fileNameOf, mediaOf, zipStream } from '@otter/core/formats'
 import { inScope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import type { Workers } from '../workers/pool.ts'
+import { readClass, readClasses } from './classes.ts'
 import { listLists, readList } from './lists.ts'
 import { storedMedia } from './media.ts'
 import { readOffers } from './offers.ts'
@@ -12,8 +13,8 @@ import { findTeacher } from './teachers.ts'
 export type Take = (piece: Uint8Array) => Promise<void>
 
 /**
- * Writes all that a teacher has as a zip archive: the account, each list as a file that can be opened again, and the
- * results of each link. Read list by list, on a connection of its own each, so that a long download keeps none.
+ * Writes all that a teacher has as a zip archive: the account, each list as a file that can be opened again, the
+ * results of each link, and each class with its students. Read list by list, on a connection of its own each, so that a long download keeps none.
  */
 export async function writeAccount(
   source: ScopeSource & { workers: Workers },
@@ -35,13 +36,14 @@ export async function writeAccount(
     pieces = []
     for (const piece of made) await take(piece)
   }
-  const { teacher, lists, offers } = await read(async (scope) => ({
+  const { teacher, lists, offers, classes } = await read(async (scope) => ({
     teacher: await findTeacher(scope, teacherId),
     lists: await listLists(scope),
     offers: await readOffers(scope, undefined, null),
+    classes: await readClasses(scope),
   }))
   const language = teacher?.language ?? 'en'
-  await add('account.json', JSON.stringify({ account: teacher, lists, links: offers }, null, 1))
+  await add('account.json', JSON.stringify({ account: teacher, lists, links: offers, classes }, null, 1))
   for (const [index, { id, title }] of lists.entries()) {
     const found = await unlessGone(() =>
       read(async (scope) => {
@@ -65,6 +67,10 @@ export async function writeAccount(
     if (!found) continue
     await add(`${folder}/students.csv`, found.results)
     await add(`${folder}/answers.csv`, found.responses)
+  }
+  for (const [index, { id, name }] of classes.entries()) {
+    const found = await unlessGone(() => read((scope) => readClass(scope, id)))
+    if (found) await add(`classes/${numbered(index, name)}.json`, JSON.stringify(found, null, 1))
   }
   zip.end()
   await handOver()

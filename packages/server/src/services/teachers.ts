@@ -82,7 +82,7 @@ export async function checkPassword(
 
 /** Changes a teacher's name and what she has chosen for all screens. Throws a Problem where the name is everybody's. */
 export async function changeTeacher(scope: TeacherScope, changes: ChangeTeacher): Promise<void> {
-  if (changes.name !== undefined) await ownAccount(scope)
+  if (changes.name !== undefined || changes.keepYears !== undefined) await ownAccount(scope)
   const given = Object.entries(changes).filter(([, value]) => value !== undefined)
   if (given.length > 0)
     await scope.tables.teachers.update(Object.fromEntries(given), { where: { id: scope.teacherId } })

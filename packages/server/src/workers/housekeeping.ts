@@ -4,12 +4,15 @@ import { loggable } from '../problem.ts'
 import { dropOldJobs } from '../services/jobs.ts'
 import { dropOldMails } from '../services/mails.ts'
 import { sweepMedia } from '../services/media.ts'
+import { keepWithin } from '../services/keeping.ts'
 import { dropOldPrints } from '../services/prints.ts'
 import { dropOldSessions } from '../services/studentSessions.ts'
 import { dropOldResets } from '../services/resets.ts'
 
 /** How often there is a look for what can be thrown away, in milliseconds. */
 const LOOK = 60_000
+/** How often there is a look for results that are older than they are kept, in looks. */
+const HOUR = 60
 
 /** Deletes guesses that no longer count. */
 async function dropOldGuesses(scope: Scope): Promise<void> {
@@ -23,6 +26,7 @@ async function dropOldGuesses(scope: Scope): Promise<void> {
 export function startHousekeeping(source: ScopeSource, logger: Logger): () => void {
   const program = (work: (scope: Scope<null>) => Promise<unknown>): Promise<unknown> =>
     inScope(source, { teacherId: null }, work)
+  let looks = 0
   const timer = setInterval(() => {
     program(dropOldJobs)
       .then(() => program(dropOldGuesses))
@@ -31,6 +35,7 @@ export function startHousekeeping(source: ScopeSource, logger: Logger): () => vo
       .then(() => program(dropOldPrints))
       .then(() => program(dropOldSessions))
       .then(() => program(sweepMedia))
+      .then(() => (looks++ % HOUR === 0 ? keepWithin(source) : undefined))
       .catch((error: unknown) => logger.warn(loggable(error), 'housekeeping'))
   }, LOOK)
   timer.unref()

@@ -8,6 +8,7 @@ import type {
   CreateOffer,
   HereReply,
   LateAnswers,
+  KeepingReply,
   LeadReply,
   ListReply,
   ListSummary,
@@ -76,8 +77,13 @@ export function useChangeTeacher(): UseMutationResult<void, Error, ChangeTeacher
   const client = useQueryClient()
   return useMutation({
     mutationFn: (change) => call<void>('PATCH', '/session', change),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['session'] }),
+    onSuccess: () => Promise.all(['session', 'keeping'].map((key) => client.invalidateQueries({ queryKey: [key] }))),
   })
+}
+
+/** For how long results are kept, and what is about to be deleted. */
+export function useKeeping(): UseQueryResult<KeepingReply> {
+  return useQuery({ queryKey: ['keeping'], queryFn: () => call<KeepingReply>('GET', '/account/keeping') })
 }
 
 /** Changes an account, or asks for a mail about it; `path` tells what. */

@@ -1,9 +1,9 @@
 import { ChangeEmail, ChangePassword, ChangeTeacher, DeleteAccount, type TeacherReply } from '@otter/api'
 import { Download, LogOut } from 'lucide-react'
 import { useId, type ReactNode } from 'react'
-import { useChangeAccount, useChangeTeacher, useSession } from '../../api/queries.ts'
+import { useChangeAccount, useChangeTeacher, useKeeping, useSession } from '../../api/queries.ts'
 import { accountTexts, commonTexts } from '../../texts/namespaces.ts'
-import { useTexts } from '../../texts/texts.ts'
+import { useTexts, useWriting } from '../../texts/texts.ts'
 import { FieldsForm } from './FieldsForm.tsx'
 import { LanguageSelect } from './LanguageSelect.tsx'
 import { Notice } from '../../ui/Notice.tsx'
@@ -28,6 +28,7 @@ export function AccountPage() {
             {t('download')}
           </a>
         </Part>
+        {!teacher.isSample && <Keeping />}
         {!teacher.isSample && <Deletion />}
       </div>
     </main>
@@ -140,6 +141,51 @@ function Surroundings({ teacher }: { teacher: TeacherReply }) {
         </select>
       </label>
       <Notice error={change.error} />
+    </Part>
+  )
+}
+
+/** For how long results are kept, and what is about to be deleted. */
+function Keeping() {
+  const t = useTexts(accountTexts)
+  const { date } = useWriting()
+  const keeping = useKeeping()
+  const change = useChangeTeacher()
+  const day = (moment: string): string => date(moment, { dateStyle: 'long' })
+  return (
+    <Part title={t('keeping.title')}>
+      <Notice error={keeping.error ?? change.error} />
+      {keeping.data && (
+        <>
+          {keeping.data.notice && (
+            <p role="status" className="panel border-error p-3">
+              {t('keeping.notice', {
+                count: keeping.data.notice.games,
+                before: day(keeping.data.keptSince),
+                date: day(keeping.data.notice.deletesAt),
+              })}
+            </p>
+          )}
+          <label className="flex flex-col gap-1">
+            <span className="font-bold">{t('keeping.years')}</span>
+            <select
+              className="select h-11 w-full"
+              value={keeping.data.years}
+              onChange={(event) => change.mutate({ keepYears: Number(event.target.value) })}
+            >
+              {[1, 2, 3, 5, 10].map((years) => (
+                <option key={years} value={years}>
+                  {t('keeping.yearsLong', { count: years })}
+                </option>
+              ))}
+            </select>
+          </label>
+          <p className="quiet">{t('keeping.help', { before: day(keeping.data.keptSince) })}</p>
+        </>
+      )}
+      <a className="link" href="/families">
+        {t('keeping.families')}
+      </a>
     </Part>
   )
 }

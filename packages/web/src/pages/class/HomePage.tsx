@@ -89,9 +89,12 @@ export function HomePage() {
           <WorkItems work={rest} />
         </section>
       )}
+      <a className="link mt-auto self-start py-2" href="/families">
+        {t('families')}
+      </a>
       <button
         type="button"
-        className="btn mt-auto h-12 self-start"
+        className="btn h-12 self-start"
         onClick={() => {
           const leave = (): void => void (location.href = '/class')
           // Without a connection one is signed in still: who leaves then must know.

@@ -1,10 +1,10 @@
 import type { OfferReply } from '@otter/api'
 import { Copy, Mail } from 'lucide-react'
-import { useState } from 'react'
+import { useContext, useState } from 'react'
 import { useClasses } from '../../api/classes.ts'
 import { useChangeOffer } from '../../api/queries.ts'
 import { shareTexts } from '../../texts/namespaces.ts'
-import { useTexts } from '../../texts/texts.ts'
+import { TimeZone, useTexts } from '../../texts/texts.ts'
 import { Select } from '../../ui/Choice.tsx'
 import { Notice } from '../../ui/Notice.tsx'
 import { mailFor } from './mailFor.ts'
@@ -25,14 +25,15 @@ export function ShareMore({ offer, address }: { offer: OfferReply; address: stri
 
 function MailText({ offer, address }: { offer: OfferReply; address: string }) {
   const t = useTexts(shareTexts)
-  const language = useClasses().data?.find(({ id }) => id === offer.classId)?.language ?? ''
+  const timeZone = useContext(TimeZone)
+  const classLanguage = useClasses().data?.find(({ id }) => id === offer.classId)?.language ?? ''
   const [mail, setMail] = useState<{ subject: string; text: string }>()
   return (
     <div className="flex flex-col gap-2">
       <button
         type="button"
         className="btn h-11 self-start"
-        onClick={() => void mailFor(offer, address, language).then(setMail)}
+        onClick={() => void mailFor(offer, { address, classLanguage, timeZone }).then(setMail)}
       >
         <Mail size={16} aria-hidden="true" />
         {t('mail.write')}

@@ -5,8 +5,7 @@ import { shareTexts } from '../../texts/namespaces.ts'
 /** Returns a text to send to students or their families, in the language of the class where there are words in it. */
 export async function mailFor(
   { name, title, code, dueAt }: Pick<OfferReply, 'name' | 'title' | 'code' | 'dueAt'>,
-  address: string,
-  classLanguage: string,
+  { address, classLanguage, timeZone }: { address: string; classLanguage: string; timeZone: string | undefined },
 ): Promise<{ subject: string; text: string }> {
   const known = LANGUAGE_CODES.find((code) => code === classLanguage.slice(0, 2))
   const { say, language } = await sayIn(known, shareTexts)
@@ -18,7 +17,9 @@ export async function mailFor(
       ? []
       : [
           say('mail.due', {
-            when: new Intl.DateTimeFormat(language, { dateStyle: 'full', timeStyle: 'short' }).format(new Date(dueAt)),
+            when: new Intl.DateTimeFormat(language, { dateStyle: 'full', timeStyle: 'short', timeZone }).format(
+              new Date(dueAt),
+            ),
           }),
         ]),
   ]
