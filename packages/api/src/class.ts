@@ -1,5 +1,6 @@
 import { cleanText, GAME_KINDS, PICTURES_OF_SECRET, PlayRules, SECRET_PICTURES, WorkRules } from '@otter/core'
 import { z } from 'zod'
+import { Email, NewPassword, SignIn } from './session.ts'
 import { OfferName, OutcomeCode, ParticipantName, Seed } from './offer.ts'
 
 /** Most students of one class, most classes of one teacher, and most classes that work is set for at once. */
@@ -219,6 +220,7 @@ export const StudentData = z.object({
     lastSeenAt: z.iso.datetime().nullable(),
     /** What the student signs in with; the secret itself is not known to anybody. */
     secret: z.enum(['pictures', 'word']).nullable(),
+    email: z.string().nullable(),
   }),
   classes: z.array(z.string()),
   work: z.array(
@@ -281,6 +283,14 @@ export const SignStudentIn = z.object({
 })
 export type SignStudentIn = z.input<typeof SignStudentIn>
 
+/** Gives the student who is signed in an address and a password to come in by. */
+export const StudentAccount = z.object({ email: Email, password: NewPassword })
+export type StudentAccount = z.input<typeof StudentAccount>
+
+/** Signs a student in by address and password. */
+export const SignStudentInByMail = SignIn.extend({ own: z.boolean().default(false) })
+export type SignStudentInByMail = z.input<typeof SignStudentInByMail>
+
 /** Asks to come into a class, under a name and with a secret. */
 export const AskIn = z.object({ name: ParticipantName, secret: Secret, own: z.boolean().default(false) })
 export type AskIn = z.input<typeof AskIn>
@@ -296,6 +306,8 @@ export type PractiseReply = z.infer<typeof PractiseReply>
 /** What a student has to do, and has done. */
 export const StudentHome = z.object({
   name: z.string(),
+  /** By which the student can come in too; null for none. */
+  email: z.string().nullable(),
   classes: z.array(z.object({ id: z.uuid(), name: z.string(), state: z.enum(['in', 'asked']) })),
   work: z.array(
     ClassWork.pick({

@@ -17,6 +17,7 @@ import { fifteenth } from './migrations/fifteenth.ts'
 import { sixteenth } from './migrations/sixteenth.ts'
 import { seventeenth } from './migrations/seventeenth.ts'
 import { eighteenth } from './migrations/eighteenth.ts'
+import { nineteenth } from './migrations/nineteenth.ts'
 import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
@@ -39,6 +40,7 @@ const MIGRATIONS = [
   sixteenth,
   seventeenth,
   eighteenth,
+  nineteenth,
 ]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */

@@ -1,8 +1,20 @@
-import { AskIn, Practise, SignStudentIn, type ClassDoor, type StudentHome } from '@otter/api'
+import {
+  AskIn,
+  Practise,
+  SignStudentIn,
+  SignStudentInByMail,
+  StudentAccount,
+  type ClassDoor,
+  type StudentHome,
+} from '@otter/api'
 import { Router, type Request, type Response } from 'express'
 import { Problem } from '../problem.ts'
 import { askIn, hashSecret, keepSecret, readDoor, readSecret, secretMatches } from '../services/classDoors.ts'
 import { withinLimits } from '../services/limits.ts'
+import type { SignedIn } from '../services/doors.ts'
+import { passwordMatches } from '../services/passwords.ts'
+import { dropAccount, keepAccount, studentByEmail } from '../services/studentAccounts.ts'
+import { hashChosen } from '../services/teachers.ts'
 import { practise } from '../services/practice.ts'
 import { closeSession, openSession, studentOf } from '../services/studentSessions.ts'
 import { readHome } from '../services/work.ts'
@@ -34,6 +46,11 @@ export default function studentRoutes(context: Context): Router {
     const { maxAge, ...settings } = cookieOf(request, '/api', REMEMBERED)
     // Without an age the browser forgets it as it is closed.
     response.cookie(STUDENT_COOKIE, token, isOwn ? { ...settings, maxAge } : settings)
+  }
+  const signedInHere = async (request: Request): Promise<SignedIn> => {
+    const signedIn = await asAnyone(context, (scope) => studentOf(scope, studentToken(request)))
+    if (!signedIn) throw new Problem(401, 'student-signed-out')
+    return signedIn
   }
   router.get('/class/:code', async (request, response) => {
     const { id: _, ...door } = await atClass(request, (code) => asAnyone(context, (scope) => readDoor(scope, code)))
@@ -93,12 +110,41 @@ export default function studentRoutes(context: Context): Router {
     })
     response.json(home)
   })
+  router.post('/student/sign-in', async (request, response) => {
+    const { email, password, own } = SignStudentInByMail.parse(request.body)
+    const token = await withinLimits(
+      [
+        [limits.signInsByAddress, request.ip ?? ''],
+        [limits.signInsByAccount, `student ${email}`],
+      ],
+      (error) => error instanceof Problem && error.code === 'wrong-password',
+      async () => {
+        const student = await asAnyone(context, (scope) => studentByEmail(scope, email))
+        const matches = await passwordMatches(password, student?.hash, context.passwordCost)
+        if (!student || !matches) throw new Problem(403, 'wrong-password', { path: 'password' })
+        return asAnyone(context, (scope) => openSession(scope, student.id, own))
+      },
+    )
+    signIn(request, response, token, own)
+    response.status(204).end()
+  })
+  router.put('/student/account', async (request, response) => {
+    const { email, password } = StudentAccount.parse(request.body)
+    const { studentId, name } = await signedInHere(request)
+    const hash = await hashChosen(password, { name, email }, 'password', context.passwordCost)
+    await asAnyone(context, (scope) => keepAccount(scope, studentId, { email, hash }))
+    response.status(204).end()
+  })
+  router.delete('/student/account', async (request, response) => {
+    const { studentId } = await signedInHere(request)
+    await asAnyone(context, (scope) => dropAccount(scope, studentId))
+    response.status(204).end()
+  })
   router.post('/student/practice', async (request, response) => {
     const { listId } = Practise.parse(request.body)
-    const signedIn = await asAnyone(context, (scope) => studentOf(scope, studentToken(request)))
-    if (!signedIn) throw new Problem(401, 'student-signed-out')
-    await limits.practice.take(signedIn.studentId)
-    response.status(201).json({ code: await practise(context, signedIn.studentId, listId) })
+    const { studentId } = await signedInHere(request)
+    await limits.practice.take(studentId)
+    response.status(201).json({ code: await practise(context, studentId, listId) })
   })
   router.delete('/student', async (request, response) => {
     await asAnyone(context, (scope) => closeSession(scope, studentToken(request)))

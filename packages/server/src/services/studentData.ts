@@ -18,7 +18,8 @@ export async function readStudentData(scope: TeacherScope, classId: string, stud
   const { roll } = await readClass(scope, classId)
   if (!roll.some(({ id }) => id === studentId)) throw notFound()
   const [student] = await scope.query<StudentData['student']>(
-    `SELECT name, created_at AS "createdAt", seen_at AS "lastSeenAt", secret_kind AS "secret" FROM students
+    `SELECT name, created_at AS "createdAt", seen_at AS "lastSeenAt", secret_kind AS "secret",
+      email FROM students
       WHERE id = $studentId`,
     { studentId },
   )

@@ -51,7 +51,8 @@ export async function changeStudent(
     })
   if (forgetSecret) {
     await scope.query(
-      'UPDATE students SET secret_hash = NULL, secret_kind = NULL, wrong_secrets = 0 WHERE id = $studentId',
+      `UPDATE students SET secret_hash = NULL, secret_kind = NULL, wrong_secrets = 0, email = NULL,
+        password_hash = NULL WHERE id = $studentId`,
       { studentId },
     )
     await scope.query('DELETE FROM student_sessions WHERE student_id = $studentId', { studentId })

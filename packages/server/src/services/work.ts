@@ -155,8 +155,8 @@ export async function readOverview(scope: TeacherScope, classId: string): Promis
 
 /** Returns what a student has to do and has done, what is due first before what has no time; and notes the visit. */
 export async function readHome(scope: Scope, studentId: string): Promise<StudentHome> {
-  const [student] = await scope.query<{ name: string }>(
-    'UPDATE students SET seen_at = now() WHERE id = $studentId RETURNING name',
+  const [student] = await scope.query<{ name: string; email: string | null }>(
+    'UPDATE students SET seen_at = now() WHERE id = $studentId RETURNING name, email',
     { studentId },
   )
   const classes = await scope.query<StudentHome['classes'][number]>(
@@ -179,6 +179,7 @@ export async function readHome(scope: Scope, studentId: string): Promise<Student
   )
   return {
     name: student!.name,
+    email: student!.email,
     classes,
     again: await toLookAtAgain(scope, studentId),
     work: work.flatMap((row) => {

@@ -7,6 +7,7 @@ import { useTexts } from '../../texts/texts.ts'
 import { CodeForm } from '../play/CodeForm.tsx'
 import { Frame, Rest } from '../play/Frame.tsx'
 import { useClassProblem } from './useClassProblem.ts'
+import { MailDoor } from './MailDoor.tsx'
 import { AskForm } from './AskForm.tsx'
 import { SecretForm } from './SecretForm.tsx'
 
@@ -18,6 +19,7 @@ export function ClassPage({ code }: { code: string | undefined }) {
   return code === undefined ? (
     <Frame>
       <CodeForm label={t('classCode')} place="/class/" />
+      <MailDoor email={undefined} onDone={goOn} />
     </Frame>
   ) : (
     <Door code={code} />

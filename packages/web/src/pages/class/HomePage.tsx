@@ -1,11 +1,12 @@
 import type { StudentHome } from '@otter/api'
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import type { ApiError } from '../../api/client.ts'
 import { call } from '../../api/client.ts'
 import { playTexts, studentTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { Frame, Rest } from '../play/Frame.tsx'
+import { MailDoor } from './MailDoor.tsx'
 import { Again } from './Again.tsx'
 import { useClassProblem } from './useClassProblem.ts'
 
@@ -21,15 +22,18 @@ export function HomePage() {
   const text = useClassProblem()
   const [home, setHome] = useState<StudentHome>()
   const [problem, setProblem] = useState<ApiError>()
-  useEffect(() => {
-    const read = (): void =>
+  const read = useCallback(
+    (): void =>
       void call<StudentHome>('GET', '/student').then(
         (found) => {
           setHome(found)
           setProblem(undefined)
         },
         (error: unknown) => setProblem(error as ApiError),
-      )
+      ),
+    [],
+  )
+  useEffect(() => {
     // Whoever comes back to the page from a game sees what is done now.
     const shown = (): void => {
       if (document.visibilityState === 'visible') read()
@@ -41,7 +45,7 @@ export function HomePage() {
       clearInterval(timer)
       document.removeEventListener('visibilitychange', shown)
     }
-  }, [])
+  }, [read])
   if (problem?.status === 401 || (problem && !home))
     return (
       <Frame>
@@ -89,6 +93,7 @@ export function HomePage() {
           <WorkItems work={rest} />
         </section>
       )}
+      <MailDoor key={home.email} email={home.email} onDone={read} />
       <a className="link mt-auto self-start py-2" href="/families">
         {t('families')}
       </a>
