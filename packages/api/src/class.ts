@@ -1,4 +1,12 @@
-import { cleanText, GAME_KINDS, PICTURES_OF_SECRET, PlayRules, SECRET_PICTURES, WorkRules } from '@otter/core'
+import {
+  cleanText,
+  GAME_KINDS,
+  MOST_KINDS,
+  PICTURES_OF_SECRET,
+  PlayRules,
+  SECRET_PICTURES,
+  WorkRules,
+} from '@otter/core'
 import { z } from 'zod'
 import { Email, NewPassword, SignIn } from './session.ts'
 import { OfferName, OutcomeCode, ParticipantName, Seed } from './offer.ts'
@@ -131,6 +139,11 @@ export const SetWork = z
     opensAt: Moment,
     dueAt: Moment,
     closesAt: Moment,
+    /** Further games, of which each student picks one. */
+    others: z
+      .array(z.object({ kind: z.enum(GAME_KINDS), options: z.unknown().optional(), seed: Seed }))
+      .max(MOST_KINDS - 1)
+      .default([]),
     /** Of the list only what each class has missed in games of it so far. */
     missed: z.boolean().default(false),
     /** One for each class. */

@@ -17,12 +17,18 @@ export const JoinOffer = z.object({
   same: z.enum(['back', 'other']).optional(),
   /** The student of the class who was tapped. */
   studentId: z.uuid().optional(),
+  /** Which of several games, from 0. */
+  game: z.number().int().min(0).max(20).optional(),
   /** A request that is sent again, since its reply was lost, brings in one student. */
   requestId: z.uuid().optional(),
   /** Where the token is kept: as a cookie of the browser, or by the page, which then sends it with each request. */
   keep: z.enum(['cookie', 'page']).default('cookie'),
 })
 export type JoinOffer = z.input<typeof JoinOffer>
+
+/** Begins another attempt: of several games, at the one picked. */
+export const PlayAgain = z.object({ game: z.number().int().min(0).max(20).optional() }).default({})
+export type PlayAgain = z.input<typeof PlayAgain>
 
 /** A moment by a device's clock, in milliseconds since 1970. */
 const DeviceTime = z.number().int().min(0).max(4_000_000_000_000)
@@ -90,6 +96,8 @@ const PlayWork = z.object({
   isEarly: z.boolean(),
   dueAt: z.iso.datetime().nullable(),
   closesAt: z.iso.datetime().nullable(),
+  /** Games of which one is picked, in their order; none where there is one to play. */
+  games: z.array(z.enum(GAME_KINDS)),
   /** Attempts that can still be begun; null for any number. */
   attemptsLeft: z.number().int().nullable(),
   /** How long an attempt may take, in minutes, before more time for some; null for as long as it takes. */

@@ -544,8 +544,10 @@ describe('Classes', () => {
       await made.client.call('GET', `/classes/${made.id}/overview`)
       return server.queries.length - before
     }
-    const few = await count()
+    // What the server does by itself meanwhile is among them: the fewest are the page's own.
+    const fewest = async (): Promise<number> => Math.min(await count(), await count(), await count())
+    const few = await fewest()
     for (let index = 0; index < 5; index++) await setWork(made)
-    expect(await count()).to.equal(few)
+    expect(await fewest()).to.equal(few)
   })
 }).timeout(60_000)

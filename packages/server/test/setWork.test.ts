@@ -200,4 +200,32 @@ describe('Work set for a class', () => {
     await move(ama, code!, { type: 'choose', choices: [right] })
     expect((await home(ama)).again[0]!.words, 'known by now').to.have.length(1)
   })
+
+  it('lets each student pick one of several games, counts them as one, and renews them all', async () => {
+    const made = await classOf(['Ama'])
+    const others = [
+      { kind: 'hangman', seed: '1' },
+      { kind: 'flashcards', seed: '1', options: {} },
+    ]
+    const work = await setWork(made, { others, work: { who: 'signed-in', attempts: 2 } })
+    const ama = await signedIn(made, 'Ama')
+    const { body: door } = await ama.call('GET', `/play/${work.code}`)
+    expect(door.work.games).to.deep.equal(['quiz', 'hangman', 'flashcards'])
+    const joined = await ama.call('POST', `/play/${work.code}/join`, { game: 1 })
+    expect(joined.body.kind).to.equal('hangman')
+    expect((await ama.call('POST', `/play/${work.code}/again`, { game: 0 })).body.kind, 'it can’t be left').to.equal(
+      'hangman',
+    )
+    await move(ama, work.code, { type: 'finish' })
+    await made.teacher.call('PATCH', `/lists/${made.listId}`, {
+      version: 1,
+      put: [{ id: randomUUID(), position: 11, answer: { text: 'queen' }, prompt: { text: 'lays eggs' } }],
+    })
+    expect((await made.teacher.call('POST', `/links/${work.id}/renew`)).body.outdated).to.equal(false)
+    const again = await ama.call('POST', `/play/${work.code}/again`, { game: 2 })
+    expect([again.body.kind, again.body.play.score.total]).to.deep.equal(['flashcards', 11])
+    expect((await ama.call('GET', '/student')).body.work[0].standing).to.deep.include({ attempts: 2 })
+    await move(ama, work.code, { type: 'finish' }, { attempt: 2 })
+    expect((await ama.call('POST', `/play/${work.code}/again`, { game: 0 })).body.code).to.equal('no-attempts')
+  })
 })

@@ -57,7 +57,7 @@ import {
   WallState,
 } from '../live.ts'
 import { AskKinds, AskThings, KindsReply, ThingsReply } from '../kinds.ts'
-import { JoinOffer, PlayReply, SendMove } from '../play.ts'
+import { JoinOffer, PlayAgain, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
 import { anyone, operator, student, teacher, type Route } from './route.ts'
 import { CLASS_ROUTES } from './classRoutes.ts'
@@ -432,7 +432,13 @@ export const ROUTES: readonly Route[] = [
     body: SendMove,
     reply: PlayReply,
   }),
-  student({ method: 'post', path: '/play/:code/again', summary: 'Begins another attempt', reply: PlayReply }),
+  student({
+    method: 'post',
+    path: '/play/:code/again',
+    summary: 'Begins another attempt',
+    body: PlayAgain,
+    reply: PlayReply,
+  }),
   student({
     method: 'patch',
     path: '/play/:code/me',

@@ -1,7 +1,11 @@
 import { z } from 'zod'
+import { GAME_KINDS } from '../games/index.ts'
 
 /** Most attempts that are given to one student. */
 export const MOST_ATTEMPTS = 20
+
+/** Most games of one piece of work. */
+export const MOST_KINDS = 5
 
 /** Longest time for an attempt, in minutes. */
 export const MOST_MINUTES = 300
@@ -12,6 +16,8 @@ export const WorkRules = z.strictObject({
   who: z.enum(['anyone', 'names', 'signed-in']).default('anyone'),
   /** Students of the class it is set for; none: for all. */
   students: z.array(z.uuid()).max(300).default([]),
+  /** Games of which each student picks one, in the order of the offer's; none: there is one to play. */
+  kinds: z.array(z.enum(GAME_KINDS)).max(MOST_KINDS).default([]),
   /** How often one may play it; null for as often as one likes. */
   attempts: z.number().int().min(1).max(MOST_ATTEMPTS).nullable().default(null),
   /** Attempts of those who have another number of them, by student. */

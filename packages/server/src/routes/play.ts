@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import { ChangeSelf, JoinOffer, SendMove, TOKEN_HEADER, type PlayReply } from '@otter/api'
+import { ChangeSelf, JoinOffer, PlayAgain, SendMove, TOKEN_HEADER, type PlayReply } from '@otter/api'
 import { Router, type CookieOptions, type Request, type Response } from 'express'
 import { reading, type Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
@@ -91,9 +91,10 @@ export default function playRoutes(context: Context): Router {
     )
   })
   router.post('/play/:code/again', async (request, response) => {
+    const { game } = PlayAgain.parse(request.body)
     const signal = whileWaiting(response)
     response.json(
-      telling(await guarded(request, (code) => playNext(context, { code, token: tokenOf(request) }, signal))),
+      telling(await guarded(request, (code) => playNext(context, { code, token: tokenOf(request) }, { game, signal }))),
     )
   })
   router.patch('/play/:code/me', async (request, response) => {

@@ -176,9 +176,28 @@ export async function renewOffer(
   offerId: string,
   signal?: AbortSignal,
 ): Promise<OfferReply> {
+  const games = await inScope(making, { teacherId }, async (scope) => {
+    await readOffer(scope, offerId)
+    return scope.query<{ position: number }>(
+      `SELECT m.position FROM offer_games m JOIN offers o ON o.id = m.offer_id WHERE o.id = $offerId
+        AND (m.position = 0 OR o.rules ->> 'type' = 'link') ORDER BY m.position DESC`,
+      { offerId },
+    )
+  })
+  // The first comes last: once it is renewed, all are.
+  for (const { position } of games.slice(0, -1)) await renewGame(making, teacherId, { offerId, position }, signal)
+  return renewGame(making, teacherId, { offerId, position: 0 }, signal)
+}
+
+async function renewGame(
+  making: Making,
+  teacherId: string,
+  { offerId, position }: { offerId: string; position: number },
+  signal: AbortSignal | undefined,
+): Promise<OfferReply> {
   for (let tries = 0; tries < MAX_RENEWALS; tries++) {
     const { draft, version } = await inScope(making, { teacherId, snapshot: true }, async (scope) => {
-      const now = await draftOf(scope, offerId)
+      const now = await draftOf(scope, offerId, position)
       return { draft: now, version: await findVersion(scope, now) }
     })
     const puzzle = version === undefined ? await makePuzzle(making.workers, teacherId, draft, signal) : undefined
@@ -201,8 +220,8 @@ export async function renewOffer(
       )
       await scope.query(
         `UPDATE offer_games SET game_version_id = $versionId, calls = CASE WHEN game_version_id = $versionId THEN calls END
-          WHERE offer_id = $offerId AND position = 0`,
-        { versionId, offerId },
+          WHERE offer_id = $offerId AND position = $position`,
+        { versionId, offerId, position },
       )
       await scope.query('UPDATE offers SET changed_at = clock_timestamp() WHERE id = $offerId', { offerId })
       return readOffer(scope, offerId)
@@ -213,14 +232,14 @@ export async function renewOffer(
 }
 
 /** Reads the words of an offer's game as they are now. */
-async function draftOf(scope: TeacherScope, offerId: string): Promise<GameDraft> {
-  const { listId, seed, kind } = await readOffer(scope, offerId)
+async function draftOf(scope: TeacherScope, offerId: string, position: number): Promise<GameDraft> {
+  const { listId } = await readOffer(scope, offerId)
   if (listId === null) throw new Problem(409, 'list-gone')
-  const { options } = (
-    await scope.query<{ options: unknown; kind: GameKind }>(
-      `SELECT v.options FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id WHERE m.offer_id = $offerId
-      AND m.position = 0`,
-      { offerId },
+  const { options, seed, kind } = (
+    await scope.query<{ options: unknown; seed: string; kind: GameKind }>(
+      `SELECT v.options, v.seed, g.kind FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id
+        JOIN games g ON g.id = v.game_id WHERE m.offer_id = $offerId AND m.position = $position`,
+      { offerId, position },
     )
   )[0]!
   return draftGame(scope, listId, kind, options, seed)

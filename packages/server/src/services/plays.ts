@@ -40,7 +40,7 @@ export async function openPlay(scope: Scope, caller: Caller): Promise<PlayReply>
 export async function joinOffer(
   scope: Scope,
   code: string,
-  { name, same, requestId, studentId, ...wishes }: z.output<typeof JoinOffer>,
+  { name, same, requestId, studentId, game, ...wishes }: z.output<typeof JoinOffer>,
   browser?: string,
   signedIn?: SignedIn,
 ): Promise<{ token: string; reply: PlayReply }> {
@@ -58,7 +58,7 @@ export async function joinOffer(
   const person = (await findDoor(scope, { offerId: offer.id, participantId: joined.participantId })).person!
   if (person.removed) throw new Problem(403, 'taken-out')
   if (person.waits) return { token, reply: await reply(scope, offer, person, undefined) }
-  return { token, reply: await again(scope, offer, person, { goesOn: true }) }
+  return { token, reply: await again(scope, offer, person, { goesOn: true, game }) }
 }
 
 /** Brings one who comes into set work: who has signed in as that student, others by a name tapped or typed, as it allows. */
@@ -143,9 +143,9 @@ export async function stayHere(scope: Scope, caller: Caller): Promise<void> {
 }
 
 /** Starts another attempt, on the newest version of the game, once the last one is finished. */
-export async function playAgain(scope: Scope, caller: Caller): Promise<PlayReply> {
+export async function playAgain(scope: Scope, caller: Caller, game?: number): Promise<PlayReply> {
   const { offer, person } = await enter(scope, caller)
-  return again(scope, offer, person)
+  return again(scope, offer, person, { game })
 }
 
 /** Returns the play under way; begins the next attempt where there is none, or, where it only goes on, the first. */
@@ -153,7 +153,7 @@ async function again(
   scope: Scope,
   offer: OpenOffer,
   person: Person,
-  { goesOn = false }: { goesOn?: boolean } = {},
+  { goesOn = false, game }: { goesOn?: boolean; game?: number | undefined } = {},
 ): Promise<PlayReply> {
   // Two requests at once would both find the last attempt finished: one waits for the other here.
   await scope.query('SELECT 1 FROM participants WHERE id = $id FOR UPDATE', { id: person.id })
@@ -167,17 +167,22 @@ async function again(
     scope,
     offer,
     person,
-    await startPlay(scope, offer, person, play, await versionOf(scope, offer, play?.attempt)),
+    await startPlay(scope, offer, person, play, await versionOf(scope, offer, play?.attempt, game)),
   )
 }
 
-/** Returns the version of the game that an attempt is played on: a live session's further rounds have their own. */
+/**
+ * Returns the version of the game that an attempt is played on: a live session's further rounds have their own, and so
+ * has each of several games that students pick from.
+ */
 async function versionOf(
   scope: Scope,
   offer: OpenOffer,
-  position = 0,
+  round = 0,
+  game = 0,
 ): Promise<{ versionId: string; correction: number }> {
-  if (!offer.live || position === 0) return offer
+  const position = offer.live ? round : game
+  if (position === 0) return offer
   const [version] = await scope.query<{ versionId: string; correction: number }>(
     `SELECT v.id AS "versionId", v.correction FROM offer_games m JOIN game_versions v ON v.id = m.game_version_id
       WHERE m.offer_id = $offerId AND m.position = $position`,

@@ -25,10 +25,14 @@ interface RoundPlan {
  * Starts another attempt once the last one is finished. In a live session it is another round: on other entries, or in
  * an order drawn anew, the same for all who are in that round.
  */
-export async function playNext(making: Making, caller: Caller, signal?: AbortSignal): Promise<PlayReply> {
+export async function playNext(
+  making: Making,
+  caller: Caller,
+  { game, signal }: { game: number | undefined; signal: AbortSignal },
+): Promise<PlayReply> {
   const plan = await inScope(making, { teacherId: null }, (scope) => planRound(scope, caller))
   if (plan) await makeRound(making, plan, signal)
-  return inScope(making, { teacherId: null }, (scope) => playAgain(scope, caller))
+  return inScope(making, { teacherId: null }, (scope) => playAgain(scope, caller, game))
 }
 
 /** Returns what the next round of a student is made from; undefined where it is there, or there is none. */

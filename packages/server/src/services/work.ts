@@ -1,13 +1,22 @@
 import type { ClassOverview, ClassWork, OfferReply, SetWork, StudentHome } from '@otter/api'
 import { OfferRules } from '@otter/api'
-import { admissionOf, attemptsFor, standingOf, WorkRules, type Attempt, type WorkTimes } from '@otter/core'
+import {
+  admissionOf,
+  attemptsFor,
+  standingOf,
+  WorkRules,
+  type Attempt,
+  type GameKind,
+  type WorkTimes,
+} from '@otter/core'
 import { z } from 'zod'
 import { inScope, type Scope, type TeacherScope } from '../db/scope.ts'
 import { NOW } from './doors.ts'
 import { holdClass, readClass } from './classes.ts'
 import { missedBy } from './missedBy.ts'
 import { toLookAtAgain } from './practice.ts'
-import { createOffer, type Making } from './offers.ts'
+import { draftGame, keepVersion, type GameDraft } from './games.ts'
+import { createOffer, makePuzzle, type Making } from './offers.ts'
 import { SAME_STUDENT } from './sameStudent.ts'
 
 /** Most pieces of work of one class, or of one student, that a screen shows: the newest. */
@@ -21,36 +30,89 @@ export async function setWork(
   making: Making,
   teacherId: string,
   listId: string,
-  { classIds, requestIds, play, work, note, opensAt, dueAt, closesAt, missed, ...wanted }: z.output<typeof SetWork>,
+  {
+    classIds,
+    requestIds,
+    play,
+    work,
+    note,
+    opensAt,
+    dueAt,
+    closesAt,
+    missed,
+    others,
+    ...wanted
+  }: z.output<typeof SetWork>,
   signal?: AbortSignal,
 ): Promise<OfferReply[]> {
-  const options = await inScope(making, { teacherId }, async (scope) => {
+  const parts = await inScope(making, { teacherId }, async (scope) => {
     for (const classId of classIds) await holdClass(scope, classId)
-    const missing: unknown[] = []
+    const taken: object[] = []
     for (const classId of classIds)
-      missing.push(
-        missed
-          ? { ...optionsOf(wanted.options), take: 'chosen', entries: await missedBy(scope, listId, classId) }
-          : wanted.options,
-      )
-    return missing
+      taken.push(missed ? { take: 'chosen', entries: await missedBy(scope, listId, classId) } : {})
+    return taken
   })
   const made: OfferReply[] = []
-  for (const [index, classId] of classIds.entries())
+  for (const [index, classId] of classIds.entries()) {
+    const optionsFor = (options: unknown): object => ({ ...optionsOf(options), ...parts[index] })
+    const more = await gamesOf(
+      making,
+      teacherId,
+      listId,
+      others.map((one) => ({ ...one, options: optionsFor(one.options) })),
+      signal,
+    )
+    const kinds = others.length === 0 ? [] : [wanted.kind, ...others.map(({ kind }) => kind)]
     made.push(
       await createOffer(
         making,
         teacherId,
         listId,
-        { ...wanted, options: options[index], requestId: requestIds[index]! },
+        { ...wanted, options: optionsFor(wanted.options), requestId: requestIds[index]! },
         {
-          rules: OfferRules.parse({ type: 'link', play, work }),
-          opened: (scope, offerId) => setFor(scope, offerId, { classId, note, opensAt, dueAt, closesAt }),
+          rules: OfferRules.parse({ type: 'link', play, work: { ...work, kinds } }),
+          opened: async (scope, offerId) => {
+            await setFor(scope, offerId, { classId, note, opensAt, dueAt, closesAt })
+            await addGames(scope, offerId, more)
+          },
         },
         signal,
       ),
     )
+  }
   return made
+}
+
+interface FurtherGame {
+  draft: GameDraft
+  puzzle: unknown
+}
+
+/** Makes the further games of a piece of work, of which each student picks one. */
+async function gamesOf(
+  making: Making,
+  teacherId: string,
+  listId: string,
+  games: readonly { kind: GameKind; options: unknown; seed: string }[],
+  signal: AbortSignal | undefined,
+): Promise<FurtherGame[]> {
+  const made: FurtherGame[] = []
+  for (const { kind, options, seed } of games) {
+    const draft = await inScope(making, { teacherId, snapshot: true }, (scope) =>
+      draftGame(scope, listId, kind, options, seed),
+    )
+    made.push({ draft, puzzle: await makePuzzle(making.workers, teacherId, draft, signal) })
+  }
+  return made
+}
+
+async function addGames(scope: TeacherScope, offerId: string, games: readonly FurtherGame[]): Promise<void> {
+  for (const [index, { draft, puzzle }] of games.entries())
+    await scope.query(
+      `INSERT INTO offer_games (offer_id, position, game_version_id) VALUES ($offerId, $position, $versionId)
+        ON CONFLICT DO NOTHING`,
+      { offerId, position: index + 1, versionId: await keepVersion(scope, draft, puzzle) },
+    )
 }
 
 function optionsOf(given: unknown): object {

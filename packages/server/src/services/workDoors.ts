@@ -72,6 +72,7 @@ export function workTold(offer: OpenOffer, person: Person | undefined, play: Ope
     dueAt: iso(dueAt),
     closesAt: iso(closesAt),
     attemptsLeft: attemptsLeft(workOf(offer), person?.studentId ?? null, play?.attempt ?? 0),
+    games: workOf(offer).kinds,
     minutes: workOf(offer).minutes,
     left: play && !play.ended && play.endsAt !== null ? Math.max(0, Math.round(play.endsAt - play.now)) : null,
     isStudent: person !== undefined && person.studentId !== null,

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react'
 import { call, type ApiError } from '../../api/client.ts'
 import { studentTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { GamePick } from './GamePick.tsx'
 import { useClassProblem } from './useClassProblem.ts'
 import { WorkNote } from './WorkNote.tsx'
 
@@ -11,6 +12,9 @@ interface ClassDoorProps {
   door: NonNullable<PlayReply['door']>
   work: PlayReply['work']
   problem: ApiError | undefined
+  /** Which of several games is picked, from 0. */
+  picked: number
+  onPick: (game: number) => void
   onJoin: (wish: JoinOffer) => void
   onSignedOut: () => void
   /** What stands here for whoever may come in under any name. */
@@ -18,7 +22,17 @@ interface ClassDoorProps {
 }
 
 /** How one comes into work of a class: as who is signed in, by a name that is tapped, or under any. */
-export function ClassDoor({ code, door, work, problem, onJoin, onSignedOut, children }: ClassDoorProps) {
+export function ClassDoor({
+  code,
+  door,
+  work,
+  problem,
+  picked,
+  onPick,
+  onJoin,
+  onSignedOut,
+  children,
+}: ClassDoorProps) {
   const t = useTexts(studentTexts)
   const text = useClassProblem()
   const { who, names, me, classCode } = door
@@ -27,6 +41,7 @@ export function ClassDoor({ code, door, work, problem, onJoin, onSignedOut, chil
     return (
       <div className="mt-4 flex flex-col gap-3">
         <WorkNote work={work} note={door.note} />
+        <GamePick games={work?.games ?? []} picked={picked} onPick={onPick} />
         <button type="button" className="btn btn-primary h-14 text-lg" autoFocus onClick={() => onJoin({})}>
           {t('playAs', { name: me })}
         </button>
@@ -43,6 +58,7 @@ export function ClassDoor({ code, door, work, problem, onJoin, onSignedOut, chil
   return (
     <div className="mt-4 flex flex-col gap-4">
       <WorkNote work={work} note={door.note} />
+      <GamePick games={work?.games ?? []} picked={picked} onPick={onPick} />
       {who === 'names' && <Names names={names} onTap={(studentId) => onJoin({ studentId })} />}
       {who !== 'anyone' && <Said text={problem && text(problem)} />}
       {classCode !== null && (

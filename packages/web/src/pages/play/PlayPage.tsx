@@ -67,6 +67,8 @@ function LinkPage({ code }: { code: string }) {
                 door={reply.door}
                 work={reply.work}
                 problem={problem}
+                picked={play.picked}
+                onPick={play.pick}
                 onJoin={(wish) => void play.join(wish)}
                 onSignedOut={play.reload}
               >

@@ -68,7 +68,14 @@ export function Playing({ reply, play, state, playerName, stops = true, again, c
       )}
       {reply.work && (
         <Suspense>
-          <WorkEnd work={reply.work} />
+          <WorkEnd
+            work={reply.work}
+            next={
+              score.finished && reply.open && reply.work.attemptsLeft !== 0
+                ? { picked: state.picked, onPick: state.pick }
+                : undefined
+            }
+          />
         </Suspense>
       )}
       {children}

@@ -25,6 +25,9 @@ export interface PlayState extends MoveQueueState {
   send: (move: { type: string }) => void
   /** Goes on without a connection, once what stands is answered; undefined where there is nothing to go on to. */
   goAhead: (() => void) | undefined
+  /** Which of several games is picked for the next attempt, from 0. */
+  picked: number
+  pick: (game: number) => void
   again: () => Promise<void>
   leave: () => Promise<void>
   reload: () => void
@@ -53,6 +56,7 @@ export function usePlay(code: string): PlayState {
   const [sending, setSending] = useState<MoveQueueState>({ waiting: false, offline: false, problem: undefined })
   const latest = useRef<PlayReply>(undefined)
   const [ahead, setAhead] = useState(0)
+  const [picked, setPicked] = useState(0)
   const asked = useRef<{ wish: string; requestId: string }>(undefined)
   const keep = useCallback((next: PlayReply): void => {
     latest.current = next
@@ -156,6 +160,8 @@ export function usePlay(code: string): PlayState {
     goAhead: sending.offline ? step.goAhead : undefined,
     problem: failure ?? sending.problem,
     reload,
+    picked,
+    pick: setPicked,
     send,
     join: (wishes) => {
       // The same wish is the same request, however often it is sent: a reply may get lost.
@@ -165,6 +171,7 @@ export function usePlay(code: string): PlayState {
       return call<PlayReply>('POST', `/play/${code}/join`, {
         ...wishes,
         requestId,
+        ...(picked > 0 && { game: picked }),
         ...(isFramed() && { keep: 'page' as const }),
       }).then((next) => {
         if (next.token !== undefined) keepToken(next.token)
@@ -173,7 +180,7 @@ export function usePlay(code: string): PlayState {
       }, fail)
     },
     changeMe: (change) => call<PlayReply>('PATCH', `/play/${code}/me`, change).then(keep, fail),
-    again: () => call<PlayReply>('POST', `/play/${code}/again`, {}).then(keep, fail),
+    again: () => call<PlayReply>('POST', `/play/${code}/again`, picked > 0 ? { game: picked } : {}).then(keep, fail),
     leave: () => {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
       queue.clear()

@@ -1,4 +1,4 @@
-import { GAME_KINDS, gameOf, type GameKind } from '@otter/core'
+import { GAME_KINDS, gameOf, MOST_KINDS, type GameKind } from '@otter/core'
 import { useContext, useReducer, useState } from 'react'
 import { Link } from 'react-router'
 import { useClasses, useSetWork } from '../../api/classes.ts'
@@ -38,7 +38,14 @@ export function SetWorkPanel({ listId }: { listId: string }) {
     const ids = Object.fromEntries(choice.classIds.map((id) => [id, requests[id] ?? newId()]))
     setRequests(ids)
     set.mutate(
-      { ...wantedOf(choice, timeZone), kind, options, seed, requestIds: choice.classIds.map((id) => ids[id]!) },
+      {
+        ...wantedOf(choice, timeZone),
+        kind,
+        options,
+        seed,
+        others: choice.others.filter((one) => one !== kind).map((one) => ({ kind: one, ...choiceOf(kept, one) })),
+        requestIds: choice.classIds.map((id) => ids[id]!),
+      },
       {
         onSuccess: () => {
           setRequests({})
@@ -133,6 +140,27 @@ export function SetWorkPanel({ listId }: { listId: string }) {
           <details>
             <summary className="w-fit cursor-pointer py-1">{live('more')}</summary>
             <div className="flex flex-col gap-3 pt-2">
+              <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+                <legend className="quiet">{t('set.others')}</legend>
+                {GAME_KINDS.filter((game) => game !== kind && gameOf(game).teams === undefined).map((game) => (
+                  <label key={game} className="flex min-h-11 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="checkbox"
+                      checked={choice.others.includes(game)}
+                      disabled={choice.others.length >= MOST_KINDS - 1 && !choice.others.includes(game)}
+                      onChange={(event) =>
+                        change({
+                          others: event.target.checked
+                            ? [...choice.others, game]
+                            : choice.others.filter((one) => one !== game),
+                        })
+                      }
+                    />
+                    {words.name(game)}
+                  </label>
+                ))}
+              </fieldset>
               <WorkRulesFields choice={choice} heeds={gameOf(kind).heeds} onChange={change} />
             </div>
           </details>

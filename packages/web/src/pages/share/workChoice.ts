@@ -1,5 +1,5 @@
 import type { SetWork } from '@otter/api'
-import { momentFrom, PlayRules, WorkRules } from '@otter/core'
+import { momentFrom, PlayRules, WorkRules, type GameKind } from '@otter/core'
 
 /** What a teacher chooses where work is set; times as clocks show them, empty for none. */
 export interface WorkChoice {
@@ -13,6 +13,8 @@ export interface WorkChoice {
   work: WorkRules
   /** Of the list only what each class has missed. */
   missed: boolean
+  /** Further games, of which each student picks one. */
+  others: GameKind[]
 }
 
 export const WORK_CHOICE: WorkChoice = {
@@ -25,13 +27,14 @@ export const WORK_CHOICE: WorkChoice = {
   play: PlayRules.parse({}),
   work: WorkRules.parse({ who: 'names' }),
   missed: false,
+  others: [],
 }
 
 /** Returns what is sent of a choice, with its times as moments of a time zone (IANA). */
 export function wantedOf(
-  { opensAt, dueAt, closesAt, ...choice }: WorkChoice,
+  { opensAt, dueAt, closesAt, others: _, ...choice }: WorkChoice,
   timeZone: string,
-): Omit<SetWork, 'kind' | 'options' | 'seed' | 'requestIds'> {
+): Omit<SetWork, 'kind' | 'options' | 'seed' | 'requestIds' | 'others'> {
   const moment = (local: string): string | null =>
     local === '' ? null : new Date(momentFrom(local, timeZone)).toISOString()
   return { ...choice, opensAt: moment(opensAt), dueAt: moment(dueAt), closesAt: moment(closesAt) }
