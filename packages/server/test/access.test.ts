@@ -54,6 +54,11 @@ const ROWS: Record<string, Row> = {
   'patch /lists/:id': { body: { version: 1, title: 'mine' } },
   'get /lists/:id/version': {},
   'post /lists/:id/duplicate': {},
+  'get /lists/:id/giving': {},
+  'put /lists/:id/giving': { body: { withWork: true } },
+  'delete /lists/:id/giving': {},
+  'get /copies/:copy': {},
+  'post /copies/:copy': { body: { id: randomUUID() } },
   'put /lists/:id/archived': { body: { archived: true } },
   'delete /lists/:id': {},
   'get /lists/:id/links': {},
@@ -252,7 +257,15 @@ describe('Who may ask for what', () => {
         if (name === 'id') return KINDS[kind] === undefined ? randomUUID() : world[KINDS[kind]]
         if (name === 'code') return kind === 'class' ? world.classCode : world.code
         if (name in world) return world[name as keyof World]
-        return { place: '0', screen: 'wall', set: 'flat', file: 'otter.svg', language: 'en', name: 'en.words' }[name]!
+        return {
+          place: '0',
+          screen: 'wall',
+          set: 'flat',
+          file: 'otter.svg',
+          language: 'en',
+          name: 'en.words',
+          copy: 'BBBBBBBBBBBBBBBB',
+        }[name]!
       }) + query
     )
   }

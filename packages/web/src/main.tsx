@@ -114,6 +114,10 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pages/print/CodesPage.tsx')).ClassCodesPage }),
       },
       {
+        path: 'copy/:code',
+        lazy: async () => ({ Component: (await import('./pages/share/CopyPage.tsx')).CopyPage }),
+      },
+      {
         path: 'lists/:id/codes',
         lazy: async () => ({ Component: (await import('./pages/print/CodesPage.tsx')).ListCodesPage }),
       },

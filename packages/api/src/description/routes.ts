@@ -9,6 +9,7 @@ import {
   MailReply,
   ResetPassword,
 } from '../account.ts'
+import { GiveList, GivenReply, GivingReply, TakeCopy } from '../copy.ts'
 import { JobReply } from '../job.ts'
 import {
   ArchiveList,
@@ -191,6 +192,34 @@ export const ROUTES: readonly Route[] = [
     summary: 'Makes a copy of a list',
     status: 201,
     reply: ListReply,
+  }),
+  teacher({
+    method: 'get',
+    path: '/lists/:id/giving',
+    summary: 'How a list is given to colleagues',
+    reply: GivingReply,
+  }),
+  teacher({
+    method: 'put',
+    path: '/lists/:id/giving',
+    summary: 'Lets colleagues take copies of a list by a link',
+    body: GiveList,
+    reply: GivingReply,
+  }),
+  teacher({
+    method: 'delete',
+    path: '/lists/:id/giving',
+    summary: 'Lets nobody take a copy any more',
+    status: 204,
+  }),
+  teacher({ method: 'get', path: '/copies/:copy', summary: 'What a colleague gives', reply: GivenReply }),
+  teacher({
+    method: 'post',
+    path: '/copies/:copy',
+    summary: 'Takes a copy of what a colleague gives',
+    body: TakeCopy,
+    status: 201,
+    reply: z.object({ id: z.uuid() }),
   }),
   teacher({
     method: 'put',

@@ -18,6 +18,7 @@ import { sixteenth } from './migrations/sixteenth.ts'
 import { seventeenth } from './migrations/seventeenth.ts'
 import { eighteenth } from './migrations/eighteenth.ts'
 import { nineteenth } from './migrations/nineteenth.ts'
+import { twentieth } from './migrations/twentieth.ts'
 import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
@@ -41,6 +42,7 @@ const MIGRATIONS = [
   seventeenth,
   eighteenth,
   nineteenth,
+  twentieth,
 ]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */

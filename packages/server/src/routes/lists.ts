@@ -1,7 +1,17 @@
-import { ArchiveList, CreateList, CreateOffer, OfferRules, SaveList, type SampleReply } from '@otter/api'
+import {
+  ArchiveList,
+  CreateList,
+  CreateOffer,
+  GiveList,
+  OfferRules,
+  SaveList,
+  TakeCopy,
+  type SampleReply,
+} from '@otter/api'
 import { Router } from 'express'
 import { z } from 'zod'
 import { copySample, sampleLists } from '../sample/copies.ts'
+import { giveList, keepList, readGiven, readGiving, takeCopy } from '../services/copies.ts'
 import {
   archiveList,
   createList,
@@ -15,6 +25,12 @@ import {
 import { createOffer, readOffers } from '../services/offers.ts'
 import { readProved } from '../services/proved.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
+
+/** A code by which a list is given; another text is none. */
+const CopyCode = z
+  .string()
+  .transform((code) => code.toUpperCase())
+  .pipe(z.string().regex(/^[A-Z0-9]{16}$/u, 'no-such-copy'))
 
 /** Lists, and the links that are made of one. */
 export default function listRoutes(context: Context): Router {
@@ -51,6 +67,27 @@ export default function listRoutes(context: Context): Router {
   })
   router.post('/lists/:id/duplicate', async (request, response) => {
     response.status(201).json(await asTeacher(context, request, (scope) => duplicateList(scope, idOf(request))))
+  })
+  router.get('/lists/:id/giving', async (request, response) => {
+    response.json(await asTeacherReading(context, request, (scope) => readGiving(scope, idOf(request))))
+  })
+  router.put('/lists/:id/giving', async (request, response) => {
+    const given = GiveList.parse(request.body)
+    response.json(await asTeacher(context, request, (scope) => giveList(scope, idOf(request), given)))
+  })
+  router.delete('/lists/:id/giving', async (request, response) => {
+    await asTeacher(context, request, (scope) => keepList(scope, idOf(request)))
+    response.status(204).end()
+  })
+  router.get('/copies/:copy', async (request, response) => {
+    const code = CopyCode.parse(request.params.copy)
+    response.json(await asTeacherReading(context, request, (scope) => readGiven(scope, code)))
+  })
+  router.post('/copies/:copy', async (request, response) => {
+    const code = CopyCode.parse(request.params.copy)
+    const { id } = TakeCopy.parse(request.body)
+    await takeCopy(context, teacherOf(request), code, id, whileWaiting(response))
+    response.status(201).json({ id })
   })
   router.put('/lists/:id/archived', async (request, response) => {
     await asTeacher(context, request, (scope) =>

@@ -134,15 +134,24 @@ export async function duplicateList(
   const { id: _, version: _version, entries: all, ...details } = await readList(scope, listId)
   const entries = entryIds ? all.filter((entry) => entryIds.includes(entry.id)) : all
   const id = randomUUID()
-  const copied = { ...details, id, teacherId: scope.teacherId, title: title ?? copyTitle(details.title) }
-  await scope.tables.lists.create(copied)
+  await copyList(scope, id, { details: { ...details, title: title ?? copyTitle(details.title) }, entries })
+  return readList(scope, id)
+}
+
+/** Keeps a copy of a list for the teacher who acts; its entries get ids, and know where they come from. */
+export async function copyList(
+  scope: TeacherScope,
+  id: string,
+  { details, entries }: { details: ListDetails; entries: readonly PlacedEntry[] },
+  idOf: (entryId: string) => string = () => randomUUID(),
+): Promise<void> {
+  await scope.tables.lists.create({ ...details, id, teacherId: scope.teacherId })
   if (entries.length > 0)
     await putEntries(
       scope,
       id,
-      entries.map((entry) => ({ ...entry, id: randomUUID(), originId: entry.originId ?? entry.id })),
+      entries.map((entry) => ({ ...entry, id: idOf(entry.id), originId: entry.originId ?? entry.id })),
     )
-  return readList(scope, id)
 }
 
 /** Returns the title of a copy; a long one is shortened in front, between two letters. */

@@ -155,6 +155,25 @@ export async function storedMedia(scope: Scope, ids: readonly string[]): Promise
   return new Map(media.map((medium) => [medium.id, bytesOf(medium)]))
 }
 
+/**
+ * Copies pictures and sounds, whoever's they are, for the teacher who acts; returns the copies' ids by those copied. Throws
+ * a Problem where there is no room.
+ */
+export async function copyMedia(scope: TeacherScope, ids: readonly string[]): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map()
+  const copies = await scope.query<{ old: string; id: string }>(
+    `WITH pairs AS (SELECT old, gen_random_uuid() AS id FROM unnest($ids::uuid[]) AS n (old)),
+      copied AS (INSERT INTO media (id, teacher_id, kind, type, size, bytes, gallery)
+        SELECT p.id, $teacherId, m.kind, m.type, m.size, m.bytes, m.gallery FROM pairs p JOIN media m ON m.id = p.old
+        RETURNING id)
+      SELECT p.old, p.id FROM pairs p JOIN copied c ON c.id = p.id`,
+    { ids, teacherId: scope.teacherId },
+  )
+  const { used } = await readRoom(scope)
+  if (used > ROOM) throw new Problem(413, 'no-room', { values: { used: Math.round(used / 1e6), most: ROOM / 1e6 } })
+  return new Map(copies.map(({ old, id }) => [old, id]))
+}
+
 /** Returns pictures as paper takes them, by id: PNG or JPEG, drawings at the sharpness of print. */
 export async function drawnMedia(media: readonly Medium[]): Promise<Record<string, Uint8Array>> {
   return Object.fromEntries(

@@ -1,8 +1,8 @@
-import { createHash } from 'node:crypto'
 import { OfferRules, type StudentHome } from '@otter/api'
 import { Asking, type GameKind } from '@otter/core'
 import { inScope, type Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
+import { idFrom } from './idFrom.ts'
 import { createOffer, type Making } from './offers.ts'
 import { SAME_STUDENT } from './sameStudent.ts'
 
@@ -88,10 +88,4 @@ export async function practise(making: Making, studentId: string, listId: string
     if (offer) return offer.code
   }
   throw new Problem(409, 'nothing-missed')
-}
-
-/** Returns an id (RFC 9562, version 8) that is the same for the same values. */
-function idFrom(values: unknown): string {
-  const hex = createHash('sha256').update(JSON.stringify(values)).digest('hex')
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`
 }

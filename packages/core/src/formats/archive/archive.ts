@@ -39,7 +39,10 @@ export function mediaOf({ details, entries }: { details: ListDetails; entries: r
  * Returns a list in which each picture and sound has the id that another keeper gave it; what has none there is taken
  * out.
  */
-export function withMediaIds(list: ArchivedList, idOf: ReadonlyMap<string, string>): ArchivedList {
+export function withMediaIds<Listed extends { details: ListDetails; entries: readonly Entry[] }>(
+  list: Listed,
+  idOf: ReadonlyMap<string, string>,
+): Listed {
   const renamed = <Medium extends { id: string }>(medium: Medium | null | undefined): Medium | undefined => {
     const id = medium ? idOf.get(medium.id) : undefined
     return medium && id !== undefined ? { ...medium, id } : undefined

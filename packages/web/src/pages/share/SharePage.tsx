@@ -5,6 +5,7 @@ import { useList, useOffers } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
+import { GiveList } from './GiveList.tsx'
 import { LiveCard } from './LiveCard.tsx'
 import { OfferCard } from './OfferCard.tsx'
 import { PlayAtWall } from './PlayAtWall.tsx'
@@ -67,6 +68,7 @@ export function SharePage() {
           {classes('codes.print')}
         </Link>
       )}
+      <GiveList listId={id} />
       {archived > 0 && (
         <button
           type="button"
