@@ -113,6 +113,23 @@ export type ChangeStudent = z.input<typeof ChangeStudent>
 export const MergeStudent = z.object({ into: z.uuid().nullable() })
 export type MergeStudent = z.input<typeof MergeStudent>
 
+/** A code by which a colleague says that a student of hers is this one. */
+export const StudentLink = z.object({ code: z.string(), expiresAt: z.iso.datetime() })
+export type StudentLink = z.infer<typeof StudentLink>
+
+/** Says that a student is the one of a colleague's code. */
+export const JoinByLink = z.object({
+  code: z
+    .string()
+    .max(40)
+    .transform((code) => code.replace(/[^a-z0-9]/giu, '').toUpperCase()),
+})
+export type JoinByLink = z.input<typeof JoinByLink>
+
+/** Says that a guest of an offer is a student of the class it is set for. */
+export const GuestIsStudent = z.object({ studentId: z.uuid() })
+export type GuestIsStudent = z.input<typeof GuestIsStudent>
+
 /** Shares a class with a colleague, by e-mail address. */
 export const ShareClass = z.object({ email: z.string().trim().toLowerCase().max(320) })
 export type ShareClass = z.input<typeof ShareClass>

@@ -160,6 +160,8 @@ const DoingNow = z.object({
 
 /** One student in one offer. */
 export const ParticipantResult = Participant.extend({
+  /** The student of the class who it is; null for a guest. */
+  studentId: z.uuid().nullable(),
   removed: z.boolean(),
   /** Whether it says to be the student who has its name, and waits for the teacher's word. */
   waits: z.boolean(),

@@ -7,6 +7,7 @@ import { resultsCsv } from '../src/services/results.ts'
 const student = (name: string, rest: Partial<ParticipantResult> = {}): ParticipantResult => ({
   participantId: '00000000-0000-4000-8000-000000000001',
   name,
+  studentId: null,
   removed: false,
   waits: false,
   late: false,

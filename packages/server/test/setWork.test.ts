@@ -228,4 +228,64 @@ describe('Work set for a class', () => {
     await move(ama, work.code, { type: 'finish' }, { attempt: 2 })
     expect((await ama.call('POST', `/play/${work.code}/again`, { game: 0 })).body.code).to.equal('no-attempts')
   })
+
+  it('takes a guest for a student of the class at the teacher’s word, and takes that back', async () => {
+    const made = await classOf(['Ama', 'Bo'])
+    const work = await setWork(made, { work: { who: 'anyone' } })
+    const guest = new Client(server.url)
+    await guest.call('POST', `/play/${work.code}/join`, { name: 'amaaa' })
+    await answer(guest, work.code, ['smoker'])
+    await move(guest, work.code, { type: 'finish' })
+    const students = async (): Promise<
+      { participantId: string; name: string; studentId: string | null; attempts: number }[]
+    > => (await made.teacher.call('GET', `/links/${work.id}/results`)).body.participants
+    const states = async (): Promise<string[]> =>
+      (await made.teacher.call('GET', `/classes/${made.id}/overview`)).body.students.map(
+        ({ standings }: { standings: { state: string }[] }) => standings[0]!.state,
+      )
+    expect(await states()).to.deep.equal(['not-begun', 'not-begun'])
+    const { participantId } = (await students())[0]!
+    const same = (studentId: string): Promise<Reply> =>
+      made.teacher.call('PUT', `/links/${work.id}/participants/${participantId}/student`, { studentId })
+    expect((await same(randomUUID())).status).to.equal(404)
+    expect((await same(made.ids.Ama!)).status).to.equal(204)
+    expect((await students()).map(({ name, studentId, attempts }) => [name, studentId, attempts])).to.deep.equal([
+      ['Ama', made.ids.Ama, 1],
+    ])
+    expect(await states()).to.deep.equal(['done', 'not-begun'])
+    await made.teacher.call('PUT', `/links/${work.id}/participants/${participantId}/merged`, { into: null })
+    expect(await states()).to.deep.equal(['not-begun', 'not-begun'])
+  })
+
+  it('knows a student of two teachers as one where the one gives the other a code', async () => {
+    const mine = await classOf(['Ama', 'Bo'])
+    const theirs = await classOf(['A. Moor', 'Cy'])
+    const at = ({ id }: Class, studentId: string, what: string): string =>
+      `/classes/${id}/students/${studentId}/${what}`
+    const { body: link } = await mine.teacher.call('POST', at(mine, mine.ids.Ama!, 'link'))
+    const wrong = await theirs.teacher.call('PUT', at(theirs, theirs.ids['A. Moor']!, 'linked'), { code: 'BBBBBBBBBB' })
+    expect([wrong.status, wrong.body.code]).to.deep.equal([404, 'no-student-code'])
+    const work = await setWork(theirs, { work: { who: 'signed-in' } })
+    const before = await signedIn(theirs, 'A. Moor')
+    await before.call('POST', `/play/${work.code}/join`, {})
+    const { body: linked } = await theirs.teacher.call('PUT', at(theirs, theirs.ids['A. Moor']!, 'linked'), {
+      code: link.code.toLowerCase(),
+    })
+    expect(linked.roll.map(({ name }: { name: string }) => name)).to.deep.equal(['Ama', 'Cy'])
+    const again = await theirs.teacher.call('PUT', at(theirs, theirs.ids.Cy!, 'linked'), { code: link.code })
+    expect(again.status, 'a code is for one').to.equal(404)
+    const ama = await signedIn(mine, 'Ama')
+    const { body: home } = await ama.call('GET', '/student')
+    expect(home.classes).to.have.length(2)
+    expect(home.work[0].standing.attempts, 'with what was done under the other name').to.equal(1)
+    // Each teacher sees what the own class holds.
+    expect((await mine.teacher.call('GET', `/classes/${mine.id}/overview`)).body.work).to.deep.equal([])
+    expect(
+      (await mine.teacher.call('GET', `/classes/${mine.id}/students/${mine.ids.Ama}/data`)).body.work,
+    ).to.deep.equal([])
+    await theirs.teacher.call('PUT', at(theirs, theirs.ids['A. Moor']!, 'merged'), { into: null })
+    expect(
+      (await theirs.teacher.call('GET', `/classes/${theirs.id}`)).body.roll.map(({ name }: { name: string }) => name),
+    ).to.deep.equal(['A. Moor', 'Ama', 'Cy'])
+  })
 })

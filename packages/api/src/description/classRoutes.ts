@@ -18,7 +18,9 @@ import {
   SignStudentInByMail,
   StudentAccount,
   StudentData,
+  JoinByLink,
   StudentHome,
+  StudentLink,
   StudentWork,
 } from '../class.ts'
 import { ComparedClasses, ImportClasses, ImportedClasses, ImportedReply } from '../classImport.ts'
@@ -113,6 +115,20 @@ export const CLASS_ROUTES: readonly Route[] = [
     path: '/classes/:id/students/:studentId/merged',
     summary: 'Says that a student is the same as another, or takes that back',
     body: MergeStudent,
+    reply: ClassDetails,
+  }),
+  teacher({
+    method: 'post',
+    path: '/classes/:id/students/:studentId/link',
+    summary: 'Makes a code by which a colleague says that a student is the same',
+    status: 201,
+    reply: StudentLink,
+  }),
+  teacher({
+    method: 'put',
+    path: '/classes/:id/students/:studentId/linked',
+    summary: 'Says that a student is the one of a colleague’s code',
+    body: JoinByLink,
     reply: ClassDetails,
   }),
   teacher({

@@ -9,6 +9,7 @@ import {
   MailReply,
   ResetPassword,
 } from '../account.ts'
+import { GuestIsStudent } from '../class.ts'
 import { GiveList, GivenReply, GivingReply, TakeCopy } from '../copy.ts'
 import { JobReply } from '../job.ts'
 import {
@@ -300,6 +301,13 @@ export const ROUTES: readonly Route[] = [
     path: PARTICIPANT,
     summary: 'Renames a participant, takes one out or lets one back in, or gives one more time',
     body: ChangeParticipant,
+    status: 204,
+  }),
+  teacher({
+    method: 'put',
+    path: `${PARTICIPANT}/student`,
+    summary: 'Says that a guest is a student of the class',
+    body: GuestIsStudent,
     status: 204,
   }),
   teacher({

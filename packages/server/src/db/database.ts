@@ -19,6 +19,7 @@ import { seventeenth } from './migrations/seventeenth.ts'
 import { eighteenth } from './migrations/eighteenth.ts'
 import { nineteenth } from './migrations/nineteenth.ts'
 import { twentieth } from './migrations/twentieth.ts'
+import { twentyFirst } from './migrations/twentyFirst.ts'
 import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
@@ -43,6 +44,7 @@ const MIGRATIONS = [
   eighteenth,
   nineteenth,
   twentieth,
+  twentyFirst,
 ]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */

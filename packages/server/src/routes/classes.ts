@@ -4,6 +4,7 @@ import {
   ChangeStudent,
   ImportClasses,
   ImportedClasses,
+  JoinByLink,
   LANGUAGE_CODES,
   MergeStudent,
   SaveClass,
@@ -23,6 +24,7 @@ import {
 } from '../services/classes.ts'
 import { compareClasses, importClasses, writeClasses } from '../services/classImport.ts'
 import { addStudents, changeStudent, mergeStudent, moveStudent, removeStudent } from '../services/students.ts'
+import { joinByLink, makeLink } from '../services/studentLinks.ts'
 import { readStudentWork } from '../services/studentWork.ts'
 import { readStudentData, studentCsv } from '../services/studentData.ts'
 import { readOverview, setWork } from '../services/work.ts'
@@ -36,6 +38,7 @@ const Into = z.object({ classId: z.uuid() })
 /** Classes of teachers, their students, and work that is set for them. */
 export default function classRoutes(context: Context): Router {
   const router = Router()
+  const { limits } = context
   const ofStudent = (request: Request): { classId: string; studentId: string } => ({
     classId: idOf(request),
     studentId: idOf(request, 'studentId'),
@@ -102,6 +105,14 @@ export default function classRoutes(context: Context): Router {
   router.put('/classes/:id/students/:studentId/merged', async (request, response) => {
     const { into } = MergeStudent.parse(request.body)
     response.json(await asTeacher(context, request, (scope) => mergeStudent(scope, ofStudent(request), into)))
+  })
+  router.post('/classes/:id/students/:studentId/link', async (request, response) => {
+    response.status(201).json(await asTeacher(context, request, (scope) => makeLink(scope, ofStudent(request))))
+  })
+  router.put('/classes/:id/students/:studentId/linked', async (request, response) => {
+    const { code } = JoinByLink.parse(request.body)
+    await limits.codes.take(`student ${teacherOf(request)}`)
+    response.json(await asTeacher(context, request, (scope) => joinByLink(scope, ofStudent(request), code)))
   })
   router.get('/classes/:id/students/:studentId/work/:offerId', async (request, response) => {
     const offerId = idOf(request, 'offerId')

@@ -5,6 +5,7 @@ import {
   ChangeOffer,
   ChangeParticipant,
   CorrectQuestion,
+  GuestIsStudent,
   LANGUAGE_CODES,
   MergeParticipant,
 } from '@otter/api'
@@ -20,6 +21,7 @@ import {
   changeParticipant,
   deleteParticipant,
   giveAttemptBack,
+  guestIsStudent,
   mergeParticipant,
 } from '../services/participants.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
@@ -104,6 +106,14 @@ export default function offerRoutes(context: Context): Router {
   router.put('/links/:id/participants/:participantId/merged', async (request, response) => {
     await asTeacher(context, request, (scope) =>
       mergeParticipant(scope, idOf(request), idOf(request, 'participantId'), MergeParticipant.parse(request.body).into),
+    )
+    context.live.told(idOf(request), idOf(request, 'participantId'))
+    response.status(204).end()
+  })
+  router.put('/links/:id/participants/:participantId/student', async (request, response) => {
+    const { studentId } = GuestIsStudent.parse(request.body)
+    await asTeacher(context, request, (scope) =>
+      guestIsStudent(scope, idOf(request), idOf(request, 'participantId'), studentId),
     )
     context.live.told(idOf(request), idOf(request, 'participantId'))
     response.status(204).end()

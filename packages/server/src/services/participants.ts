@@ -292,6 +292,33 @@ export async function mergeParticipant(
 }
 
 /**
+ * Says that a guest is a student of the class that the offer is set for, whether or not that student has come: their
+ * attempts are counted together, and it can be taken back. Throws a Problem where either is not there.
+ */
+export async function guestIsStudent(
+  scope: TeacherScope,
+  offerId: string,
+  participantId: string,
+  studentId: string,
+): Promise<void> {
+  await holdOffer(scope, offerId)
+  const [student] = await scope.query<{ name: string }>(
+    `SELECT s.name FROM offers o JOIN enrollments e ON e.class_id = o.class_id AND e.state = 'in'
+      JOIN students s ON s.id = e.student_id WHERE o.id = $offerId AND s.id = $studentId`,
+    { offerId, studentId },
+  )
+  if (!student) throw notFound()
+  const known = await participantOf(scope, offerId, studentId)
+  const id = known ?? randomUUID()
+  if (!known)
+    await scope.query(
+      'INSERT INTO participants (id, offer_id, seat, name, student_id) VALUES ($id, $offerId, $seat, $name, $studentId)',
+      { id, offerId, seat: await takeSeat(scope, offerId), name: student.name, studentId },
+    )
+  await mergeParticipant(scope, offerId, participantId, id)
+}
+
+/**
  * Gives an attempt back: it no longer counts, and the student may begin it anew. Returns whose it was. Throws a Problem where it is in no
  * offer of the teacher.
  */

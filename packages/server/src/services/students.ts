@@ -168,7 +168,8 @@ async function tellApart(scope: TeacherScope, classId: string, studentId: string
   )
 }
 
-async function holdStudent(scope: TeacherScope, classId: string, studentId: string): Promise<void> {
+/** Holds a student until the scope ends. Throws a Problem where the student is in no such class of the teacher. */
+export async function holdStudent(scope: TeacherScope, classId: string, studentId: string): Promise<void> {
   await holdClass(scope, classId)
   const [student] = await scope.query(
     `SELECT 1 FROM students s WHERE s.id = $studentId AND EXISTS (SELECT 1 FROM enrollments e

@@ -8,6 +8,7 @@ import type {
   OfferReply,
   SaveClass,
   SetWork,
+  StudentLink,
   StudentWork,
 } from '@otter/api'
 import {
@@ -26,8 +27,12 @@ export function useClasses(): UseQueryResult<ClassReply[]> {
 }
 
 /** A class with its students. */
-export function useClass(id: string): UseQueryResult<ClassDetails> {
-  return useQuery({ queryKey: ['class', id], queryFn: () => call<ClassDetails>('GET', `/classes/${id}`) })
+export function useClass(id: string, isWanted = true): UseQueryResult<ClassDetails> {
+  return useQuery({
+    queryKey: ['class', id],
+    queryFn: () => call<ClassDetails>('GET', `/classes/${id}`),
+    enabled: isWanted,
+  })
 }
 
 /** How often it is looked who has done what, in milliseconds. */
@@ -107,6 +112,23 @@ export function useClassAct(id: string): UseMutationResult<ClassDetails | undefi
       else if (act.type === 'remove') void client.invalidateQueries({ queryKey: ['class', id] })
       void client.invalidateQueries({ queryKey: ['classes'] })
       void client.invalidateQueries({ queryKey: ['class-overview', id] })
+    },
+  })
+}
+
+/** Makes a code by which a colleague says that a student of hers is this one. */
+export function useMakeLink(classId: string, studentId: string): UseMutationResult<StudentLink, Error, void> {
+  return useMutation({ mutationFn: () => call<StudentLink>('POST', `/classes/${classId}/students/${studentId}/link`) })
+}
+
+/** Says that a student is the one of a colleague's code. */
+export function useJoinByLink(classId: string, studentId: string): UseMutationResult<ClassDetails, Error, string> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (code) => call<ClassDetails>('PUT', `/classes/${classId}/students/${studentId}/linked`, { code }),
+    onSuccess: (details) => {
+      keepNewest(client, ['class', classId], () => details)
+      void client.invalidateQueries({ queryKey: ['class-overview', classId] })
     },
   })
 }

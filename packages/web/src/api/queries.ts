@@ -331,6 +331,7 @@ export function useCorrectQuestion(
 export type ParticipantAction =
   | ({ act: 'change' } & ChangeParticipant)
   | { act: 'merge'; into: string | null }
+  | { act: 'student'; studentId: string }
   | { act: 'return'; same: boolean }
   | { act: 'give-back'; playId: string }
   | { act: 'delete' }
@@ -347,6 +348,8 @@ export function useParticipantAction(
           return call<void>('PATCH', path, { name: action.name, removed: action.removed, factor: action.factor })
         case 'merge':
           return call<void>('PUT', `${path}/merged`, { into: action.into })
+        case 'student':
+          return call<void>('PUT', `${path}/student`, { studentId: action.studentId })
         case 'return':
           return call<void>('PUT', `${path}/return`, { same: action.same })
         case 'give-back':

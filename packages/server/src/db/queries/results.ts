@@ -46,7 +46,7 @@ export async function resultsState(scope: Reader<string>, offerId: string): Prom
 /** Returns the students of an offer in the order of their names, each with the best attempt: of equals the first. */
 export async function participantResults(scope: Scope, offerId: string): Promise<ParticipantResult[]> {
   return scope.query<ParticipantResult>(
-    `SELECT p.id AS "participantId", p.name, p.removed_at IS NOT NULL AS removed,
+    `SELECT p.id AS "participantId", p.name, p.student_id AS "studentId", p.removed_at IS NOT NULL AS removed,
       p.returns_to IS NOT NULL AS "waits", coalesce(m.list, '[]') AS merged,
       coalesce(b."right", 0) AS "right", coalesce(t.first_right, 0) AS "firstRight", coalesce(b.total, 0) AS total,
        coalesce(b.points, 0) AS points, coalesce(b.hints, 0) AS hints, coalesce(b.misses, 0) AS misses,

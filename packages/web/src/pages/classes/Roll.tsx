@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react'
 import { useClasses, type ClassAct } from '../../api/classes.ts'
 import { classesTexts, commonTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
+import { StudentLink } from './StudentLink.tsx'
 import { newId } from '../../ui/newId.ts'
 
 interface RollProps {
@@ -227,6 +228,7 @@ function StudentRow({
               </select>
             </label>
           )}
+          <StudentLink classId={classId} studentId={id} />
           <a className="link py-2" href={`/api/classes/${classId}/students/${id}/data`} download={`${name}.json`}>
             {t('data')}
           </a>

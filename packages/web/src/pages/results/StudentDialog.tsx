@@ -1,5 +1,6 @@
 import type { ParticipantResult } from '@otter/api'
 import { useState } from 'react'
+import { useClass } from '../../api/classes.ts'
 import { useParticipantAction, type ParticipantAction } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { LateAnswers } from './LateAnswers.tsx'
@@ -12,6 +13,8 @@ interface StudentDialogProps {
   offerId: string
   student: ParticipantResult
   others: readonly ParticipantResult[]
+  /** The class that the offer is set for; null for none. */
+  classId: string | null
   onClose: () => void
 }
 
@@ -21,14 +24,19 @@ const FACTORS = [1, 1.25, 1.5, 2, 3]
 /** What can be done with one student: another name, out and in again, two that are one, an attempt given back. */
 export function StudentDialog({
   offerId,
-  student: { participantId, name, removed, merged, lastPlayId, attempts, factor, late },
+  student: { participantId, studentId, name, removed, merged, lastPlayId, attempts, factor, late },
   others,
+  classId,
   onClose,
 }: StudentDialogProps) {
   const t = useTexts(resultsTexts)
   const common = useTexts(commonTexts)
   const [typed, setTyped] = useState(name)
   const [into, setInto] = useState('')
+  // A guest may be a student of the class who has not come under the own name.
+  const roll = useClass(classId ?? '', classId !== null && studentId === null).data?.roll ?? []
+  const present = new Set(others.map((other) => other.studentId))
+  const pupils = roll.filter(({ id, state }) => state === 'in' && !present.has(id))
   const [deleting, setDeleting] = useState(false)
   const action = useParticipantAction(offerId)
   const act = (what: ParticipantAction, close = false, who = participantId): void =>
@@ -62,7 +70,7 @@ export function StudentDialog({
           {t('rename')}
         </button>
       </form>
-      {others.length > 0 && (
+      {others.length + pupils.length > 0 && (
         <div className="flex items-end gap-2">
           <label className="flex min-w-0 flex-1 flex-col">
             <span className="quiet text-sm">{t('sameAs')}</span>
@@ -73,13 +81,27 @@ export function StudentDialog({
                   {other.name}
                 </option>
               ))}
+              {pupils.length > 0 && (
+                <optgroup label={t('ofClass')}>
+                  {pupils.map((pupil) => (
+                    <option key={pupil.id} value={pupil.id}>
+                      {pupil.name}
+                    </option>
+                  ))}
+                </optgroup>
+              )}
             </select>
           </label>
           <button
             type="button"
             className="btn"
             disabled={action.isPending || into === ''}
-            onClick={() => act({ act: 'merge', into }, true)}
+            onClick={() =>
+              act(
+                pupils.some(({ id }) => id === into) ? { act: 'student', studentId: into } : { act: 'merge', into },
+                true,
+              )
+            }
           >
             {t('putTogether')}
           </button>

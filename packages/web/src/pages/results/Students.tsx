@@ -135,6 +135,7 @@ export function Students({ results: { participants, offer } }: { results: Result
       )}
       {open && (
         <StudentDialog
+          classId={offer.classId}
           key={open.participantId}
           offerId={offer.id}
           student={open}
