@@ -58,7 +58,7 @@ function backendOf(files: TextFiles): BackendModule {
 
 /** Starts the texts in the language chosen before, or the browser's; the named files are there from the start. */
 export async function startTexts(files: TextFiles, names: readonly string[]): Promise<void> {
-  const wished = [localStorage.getItem(KEPT) ?? '', ...navigator.languages.map((code) => code.slice(0, 2))]
+  const wished = [keptLanguage(), ...navigator.languages.map((code) => code.slice(0, 2))]
   const language = wished.find((code) => code in LANGUAGES) ?? 'en'
   await i18next
     .use(backendOf(files))
@@ -73,6 +73,23 @@ export async function startTexts(files: TextFiles, names: readonly string[]): Pr
   show(language)
 }
 
+function keptLanguage(): string {
+  try {
+    return localStorage.getItem(KEPT) ?? ''
+  } catch {
+    // In a frame of another site a browser may let a page keep nothing.
+    return ''
+  }
+}
+
+function keepLanguage(language: Language): void {
+  try {
+    localStorage.setItem(KEPT, language)
+  } catch {
+    // Then the choice holds until the page is closed.
+  }
+}
+
 /** Keeps a name from turning the order of a sentence that runs the other way (Unicode UAX 9, isolates). */
 function isolated(text: string): string {
   return i18next.dir() === 'rtl' && /\p{L}/u.test(text) ? `\u2068${text}\u2069` : text
@@ -80,7 +97,7 @@ function isolated(text: string): string {
 
 /** Changes the language of the screen, and keeps the choice on this device. */
 export async function changeLanguage(language: Language): Promise<void> {
-  localStorage.setItem(KEPT, language)
+  keepLanguage(language)
   if (language === i18next.language) return
   await i18next.changeLanguage(language)
   show(language)

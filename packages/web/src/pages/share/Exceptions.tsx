@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { useClass } from '../../api/classes.ts'
 import { classesTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
@@ -12,14 +13,15 @@ interface ExceptionsProps {
 /** More time, and another number of attempts, for named students of a class. */
 export function Exceptions({ classId, work: { factorOf, attemptsOf }, onChange }: ExceptionsProps) {
   const t = useTexts(classesTexts)
+  const [open, setOpen] = useState(false)
   const roll = useClass(classId).data?.roll.filter(({ state }) => state === 'in') ?? []
   if (roll.length === 0) return null
   return (
-    <details>
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="w-fit cursor-pointer py-1">{t('set.exceptions')}</summary>
       <p className="quiet text-sm">{t('set.exceptionsHelp')}</p>
       <ul className="flex flex-col gap-1">
-        {roll.map(({ id, name }) => (
+        {(open ? roll : []).map(({ id, name }) => (
           <li key={id} className="flex flex-wrap items-center gap-2">
             <bdi className="w-40 truncate">{name}</bdi>
             <select

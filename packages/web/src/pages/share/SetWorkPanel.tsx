@@ -142,7 +142,7 @@ export function SetWorkPanel({ listId }: { listId: string }) {
             <div className="flex flex-col gap-3 pt-2">
               <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
                 <legend className="quiet">{t('set.others')}</legend>
-                {GAME_KINDS.filter((game) => game !== kind && gameOf(game).teams === undefined).map((game) => (
+                {GAME_KINDS.filter((game) => game !== kind).map((game) => (
                   <label key={game} className="flex min-h-11 items-center gap-2">
                     <input
                       type="checkbox"
