@@ -44,7 +44,7 @@ export default defineConfig({
             // Around every game, alone, live or in a class: small files of their own would cost more than they hold.
             {
               name: 'player',
-              test: /web\/src\/(?:pages\/play\/(?:CodeForm|Frame|Playing|useProblemText)|live\/useSocket|api\/tokenHeader)/u,
+              test: /web\/src\/(?:pages\/play\/(?:Frame|Playing|useProblemText)|live\/useSocket|api\/tokenHeader)/u,
               minShareCount: 2,
               priority: 2,
             },

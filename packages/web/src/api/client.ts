@@ -55,10 +55,11 @@ export async function request(
     method,
     keepalive,
     signal: AbortSignal.timeout(patience),
-    headers:
-      body === undefined
-        ? { ...framedHeaders(), ...headers }
-        : { ...framedHeaders(), ...headers, 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' },
+    headers: {
+      ...framedHeaders(),
+      ...headers,
+      ...(body !== undefined && { 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' }),
+    },
   }
   const asked = method === 'GET' && Object.keys(headers).length === 0 ? ahead.get(path) : undefined
   ahead.delete(path)

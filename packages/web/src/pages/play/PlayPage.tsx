@@ -4,12 +4,14 @@ import type { ApiError } from '../../api/client.ts'
 import { playTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
-import { CodeForm } from './CodeForm.tsx'
 import { Frame, Rest } from './Frame.tsx'
 import { KnownName } from './KnownName.tsx'
 import { Playing } from './Playing.tsx'
 import { usePlay } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
+
+/** Fetched where a code is typed alone. */
+const CodeForm = lazy(async () => ({ default: (await import('./CodeForm.tsx')).CodeForm }))
 
 /** Fetched for work of a class, and for a live session, alone. */
 const ClassDoor = lazy(async () => ({ default: (await import('../class/ClassDoor.tsx')).ClassDoor }))
@@ -20,7 +22,9 @@ export function PlayPage({ code }: { code: string | undefined }) {
   const t = useTexts(playTexts)
   return code === undefined ? (
     <Frame>
-      <CodeForm label={t('code')} help={t('codeHelp')} place="/p/" />
+      <Suspense>
+        <CodeForm label={t('code')} help={t('codeHelp')} place="/p/" />
+      </Suspense>
     </Frame>
   ) : (
     <LinkPage code={code} />

@@ -10,8 +10,8 @@ import type { PlayState } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
 
 /** Fetched for work of a class alone. */
-const WorkClock = lazy(async () => ({ default: (await import('../class/WorkClock.tsx')).WorkClock }))
-const WorkEnd = lazy(async () => ({ default: (await import('../class/WorkEnd.tsx')).WorkEnd }))
+const WorkClock = lazy(async () => ({ default: (await import('../class/workParts.ts')).WorkClock }))
+const WorkEnd = lazy(async () => ({ default: (await import('../class/workParts.ts')).WorkEnd }))
 
 interface PlayingProps {
   reply: PlayReply

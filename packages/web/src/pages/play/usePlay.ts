@@ -174,7 +174,7 @@ export function usePlay(code: string): PlayState {
         ...(picked > 0 && { game: picked }),
         ...(isFramed() && { keep: 'page' as const }),
       }).then((next) => {
-        if (next.token !== undefined) keepToken(next.token)
+        if (next.token) keepToken(next.token)
         keep(next)
         queue.resume()
       }, fail)
@@ -185,7 +185,7 @@ export function usePlay(code: string): PlayState {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
       queue.clear()
       takeKeptMoves(code)
-      keepToken(undefined)
+      keepToken()
       const isStudent = latest.current?.work?.isStudent ?? false
       return call<void>('POST', `/play/${code}/leave`, {})
         .then(() => (isStudent ? call<void>('DELETE', '/student') : undefined))
