@@ -137,6 +137,30 @@ export type ShareClass = z.input<typeof ShareClass>
 /** A moment as it is sent (ISO 8601); null for none. */
 const Moment = z.iso.datetime({ offset: true }).nullable().default(null)
 
+/** Tells whether work opens before it is due, and is due before it closes. */
+function isInOrder({ opensAt, dueAt, closesAt }: Record<'opensAt' | 'dueAt' | 'closesAt', string | null>): boolean {
+  const given = [opensAt, dueAt, closesAt].filter((one) => one !== null).map((one) => Date.parse(one))
+  return given.every((moment, index) => index === 0 || given[index - 1]! <= moment)
+}
+
+const Note = z
+  .string()
+  .max(LONGEST_NOTE)
+  .transform((note) => cleanText(note).trim())
+
+/** What holds for set work: as it is, and as it is to be from now on. Attempts under way go on as they were begun. */
+export const WorkSetting = z
+  .object({
+    note: Note,
+    play: PlayRules,
+    work: WorkRules,
+    opensAt: z.iso.datetime({ offset: true }).nullable(),
+    dueAt: z.iso.datetime({ offset: true }).nullable(),
+    closesAt: z.iso.datetime({ offset: true }).nullable(),
+  })
+  .refine(isInOrder, { path: ['dueAt'], message: 'times-crossed' })
+export type WorkSetting = z.output<typeof WorkSetting>
+
 /** Sets a list as a game for classes: each gets an offer of its own. The same request sets it once. */
 export const SetWork = z
   .object({
@@ -146,11 +170,7 @@ export const SetWork = z
     classIds: z.array(z.uuid()).min(1).max(MOST_AT_ONCE),
     name: OfferName.default(''),
     /** To the students. */
-    note: z
-      .string()
-      .max(LONGEST_NOTE)
-      .transform((note) => cleanText(note).trim())
-      .default(''),
+    note: Note.default(''),
     play: PlayRules.prefault({}),
     work: WorkRules.prefault({}),
     opensAt: Moment,
@@ -167,13 +187,7 @@ export const SetWork = z
     requestIds: z.array(z.uuid()).min(1).max(MOST_AT_ONCE),
   })
   .refine(({ classIds, requestIds }) => classIds.length === requestIds.length, { path: ['requestIds'] })
-  .refine(
-    ({ opensAt, dueAt, closesAt }) => {
-      const given = [opensAt, dueAt, closesAt].filter((one) => one !== null).map((one) => Date.parse(one))
-      return given.every((moment, index) => index === 0 || given[index - 1]! <= moment)
-    },
-    { path: ['dueAt'], message: 'times-crossed' },
-  )
+  .refine(isInOrder, { path: ['dueAt'], message: 'times-crossed' })
 export type SetWork = z.input<typeof SetWork>
 
 /** Where a student stands in a piece of work; see the core. */

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { ROUTES } from '@otter/api/description'
+import { PlayRules, WorkRules } from '@otter/core'
 import { expect } from 'chai'
 import { Client, fileOf, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
@@ -26,6 +27,14 @@ interface Row {
 const NEW_GAME = { kind: 'hangman', seed: '1' }
 const SECRET = { pictures: ['fish', 'key', 'moon'] }
 const IMPORTED = { classes: [{ sourceId: 'c1', name: 'Mine', students: [{ sourceId: 's1', name: 'Cy' }] }] }
+const SETTING = {
+  note: '',
+  play: PlayRules.parse({}),
+  work: WorkRules.parse({}),
+  opensAt: null,
+  dueAt: null,
+  closesAt: null,
+}
 const WRONG = { password: 'not the password' }
 const TEAM = { name: 'A', emblem: 'heron', members: [] }
 
@@ -77,6 +86,8 @@ const ROWS: Record<string, Row> = {
   'put /links/:id/calls': { body: { calls: 1 } },
   'get /links/:id/results': {},
   'get /links/:id/results.csv': {},
+  'get /links/:id/work': {},
+  'put /links/:id/work': { body: SETTING },
   'get /links/:id/questions/:entryId': {},
   'put /links/:id/questions/:entryId/correction': { body: { takenOut: true } },
   'patch /links/:id/participants/:participantId': { body: { name: 'mine' } },

@@ -288,4 +288,35 @@ describe('Work set for a class', () => {
       (await theirs.teacher.call('GET', `/classes/${theirs.id}`)).body.roll.map(({ name }: { name: string }) => name),
     ).to.deep.equal(['A. Moor', 'Ama', 'Cy'])
   })
+
+  it('is changed while it runs: first for nobody, then opened, given more time, and due later', async () => {
+    const made = await classOf(['Ama', 'Bo'])
+    const work = await setWork(made, { work: { who: 'me' }, note: 'Soon' })
+    const ama = await signedIn(made, 'Ama')
+    expect((await ama.call('GET', '/student')).body.work, 'nobody sees it').to.deep.equal([])
+    expect((await ama.call('POST', `/play/${work.code}/join`, {})).body.code).to.equal('not-for-you')
+    const path = `/links/${work.id}/work`
+    const { body: setting } = await made.teacher.call('GET', path)
+    expect(setting).to.deep.include({ note: 'Soon', dueAt: null })
+    const open = { ...setting, note: 'Now', work: { ...setting.work, who: 'signed-in', minutes: 10 } }
+    expect((await made.teacher.call('PUT', path, open)).body).to.deep.equal(open)
+    expect((await ama.call('GET', '/student')).body.work).to.have.length(1)
+    await ama.call('POST', `/play/${work.code}/join`, {})
+    await pass(made.ids.Ama!, 8)
+    const more = {
+      ...open,
+      work: { ...open.work, factorOf: { [made.ids.Ama!]: 2 } },
+      dueAt: '2099-01-01T08:00:00.000Z',
+    }
+    await made.teacher.call('PUT', path, more)
+    await until('the time to be worked out anew', async () => {
+      const { body } = await ama.call('GET', `/play/${work.code}`)
+      return body.work.left > 11 * 60_000 && body.work.dueAt === more.dueAt
+    })
+    const crossed = await made.teacher.call('PUT', path, { ...more, opensAt: '2099-02-01T08:00:00.000Z' })
+    expect(crossed.status).to.equal(400)
+    expect(
+      (await made.teacher.call('PUT', path, { ...more, work: { ...more.work, kinds: ['hangman'] } })).body.work.kinds,
+    ).to.deep.equal([])
+  })
 })

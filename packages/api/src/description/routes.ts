@@ -9,7 +9,7 @@ import {
   MailReply,
   ResetPassword,
 } from '../account.ts'
-import { GuestIsStudent } from '../class.ts'
+import { GuestIsStudent, WorkSetting } from '../class.ts'
 import { GiveList, GivenReply, GivingReply, TakeCopy } from '../copy.ts'
 import { JobReply } from '../job.ts'
 import {
@@ -282,6 +282,14 @@ export const ROUTES: readonly Route[] = [
     summary: 'Results as a file',
     query: z.object({ language: z.string().optional() }),
     reply: 'text/csv',
+  }),
+  teacher({ method: 'get', path: '/links/:id/work', summary: 'What holds for set work', reply: WorkSetting }),
+  teacher({
+    method: 'put',
+    path: '/links/:id/work',
+    summary: 'Changes what holds for set work',
+    body: WorkSetting,
+    reply: WorkSetting,
   }),
   teacher({
     method: 'get',

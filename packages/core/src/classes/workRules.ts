@@ -12,8 +12,8 @@ export const MOST_MINUTES = 300
 
 /** What holds for work that is set for a class, beside how its game is played. Each has a default that forbids nothing. */
 export const WorkRules = z.strictObject({
-  /** Whoever has the link, who taps a name of the class, or who has signed in. */
-  who: z.enum(['anyone', 'names', 'signed-in']).default('anyone'),
+  /** Whoever has the link, who taps a name of the class, who has signed in, or nobody but the teacher. */
+  who: z.enum(['anyone', 'names', 'signed-in', 'me']).default('anyone'),
   /** Students of the class it is set for; none: for all. */
   students: z.array(z.uuid()).max(300).default([]),
   /** Games of which each student picks one, in the order of the offer's; none: there is one to play. */
@@ -85,6 +85,7 @@ export function admissionOf(
   { studentId, begun, isUnderWay }: { studentId: string | null; begun: number; isUnderWay: boolean },
   now: number,
 ): Admission {
+  if (rules.who === 'me') return 'not-for-you'
   if (rules.students.length > 0 && (studentId === null || !rules.students.includes(studentId))) return 'not-for-you'
   if (times.opensAt !== null && now < times.opensAt) return 'not-yet'
   if (times.closesAt !== null && now >= times.closesAt) return 'closed'

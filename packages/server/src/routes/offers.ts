@@ -8,6 +8,7 @@ import {
   GuestIsStudent,
   LANGUAGE_CODES,
   MergeParticipant,
+  WorkSetting,
 } from '@otter/api'
 import { Router } from 'express'
 import { z } from 'zod'
@@ -25,6 +26,7 @@ import {
   mergeParticipant,
 } from '../services/participants.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
+import { changeWork, readWorkSetting } from '../services/workSettings.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
 /** Language of a file's headings, where it is asked for. */
@@ -89,6 +91,13 @@ export default function offerRoutes(context: Context): Router {
     response.json(
       await asTeacherReading(context, request, (scope) => readAnswers(scope, idOf(request), idOf(request, 'entryId'))),
     )
+  })
+  router.get('/links/:id/work', async (request, response) => {
+    response.json(await asTeacher(context, request, (scope) => readWorkSetting(scope, idOf(request))))
+  })
+  router.put('/links/:id/work', async (request, response) => {
+    const setting = WorkSetting.parse(request.body)
+    response.json(await asTeacher(context, request, (scope) => changeWork(scope, idOf(request), setting)))
   })
   router.put('/links/:id/questions/:entryId/correction', async (request, response) => {
     const correction = { ...CorrectQuestion.parse(request.body), entryId: idOf(request, 'entryId') }

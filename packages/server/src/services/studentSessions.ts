@@ -48,7 +48,8 @@ export async function closeSession(scope: Scope, token: string | undefined): Pro
     await scope.query('DELETE FROM student_sessions WHERE token_hash = $hash', { hash: hashOf(token) })
 }
 
-/** Deletes sessions that are over. */
+/** Deletes sessions that are over, and codes that are worth nothing any more. */
 export async function dropOldSessions(scope: Scope): Promise<void> {
   await scope.query('DELETE FROM student_sessions WHERE expires_at < now()')
+  await scope.query('DELETE FROM student_links WHERE expires_at < now()')
 }

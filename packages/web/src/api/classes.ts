@@ -10,6 +10,7 @@ import type {
   SetWork,
   StudentLink,
   StudentWork,
+  WorkSetting,
 } from '@otter/api'
 import {
   useMutation,
@@ -112,6 +113,23 @@ export function useClassAct(id: string): UseMutationResult<ClassDetails | undefi
       else if (act.type === 'remove') void client.invalidateQueries({ queryKey: ['class', id] })
       void client.invalidateQueries({ queryKey: ['classes'] })
       void client.invalidateQueries({ queryKey: ['class-overview', id] })
+    },
+  })
+}
+
+/** What holds for set work. */
+export function useWork(offerId: string): UseQueryResult<WorkSetting> {
+  return useQuery({ queryKey: ['work', offerId], queryFn: () => call<WorkSetting>('GET', `/links/${offerId}/work`) })
+}
+
+/** Changes what holds for set work; all that shows it is read again. */
+export function useChangeWork(offerId: string): UseMutationResult<WorkSetting, Error, WorkSetting> {
+  const client = useQueryClient()
+  return useMutation({
+    mutationFn: (setting) => call<WorkSetting>('PUT', `/links/${offerId}/work`, setting),
+    onSuccess: (setting) => {
+      keepNewest(client, ['work', offerId], () => setting)
+      for (const key of ['offers', 'class-overview']) void client.invalidateQueries({ queryKey: [key] })
     },
   })
 }

@@ -7,6 +7,7 @@ import { TEACHER } from '../../games/teacher.ts'
 import { useGameWords } from '../../games/words.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { QrCode } from '../../ui/QrCode.tsx'
+import { ChangeWork } from './ChangeWork.tsx'
 import { OfferEnd } from './OfferEnd.tsx'
 import { OfferOptions } from './OfferOptions.tsx'
 import { ShareMore } from './ShareMore.tsx'
@@ -66,6 +67,7 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           )}
         </p>
         <OfferOptions offer={offer} />
+        {offer.classId !== null && <ChangeWork offer={offer} />}
         <ShareMore offer={offer} address={address} />
         <RenewOffer offer={offer} />
         <Notice error={change.error} />

@@ -9,8 +9,8 @@ import { Select } from '../../ui/Choice.tsx'
 import { newId } from '../../ui/newId.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { choiceOf, keptChoices } from '../list/games/gameChoice.ts'
-import { LocalTime } from './LocalTime.tsx'
 import { sentencesOf, WORK_CHOICE, wantedOf, type WorkChoice } from './workChoice.ts'
+import { WorkBasicFields } from './WorkBasicFields.tsx'
 import { WorkRulesFields } from './WorkRulesFields.tsx'
 
 /** Who was named is of one class. */
@@ -120,22 +120,7 @@ export function SetWorkPanel({ listId }: { listId: string }) {
               options={(['chosen', 'missed'] as const).map((part) => [part, t(`set.parts.${part}`)])}
               onChange={(part) => change({ missed: part === 'missed' })}
             />
-            <LocalTime label={t('set.due')} value={choice.dueAt} onChange={(dueAt) => change({ dueAt })} />
-            <Select
-              label={t('set.who')}
-              value={choice.work.who}
-              options={(['names', 'signed-in', 'anyone'] as const).map((who) => [who, t(`set.whoIs.${who}`)])}
-              onChange={(who) => change({ work: { ...choice.work, who } })}
-            />
-            <Select
-              label={t('set.attempts')}
-              value={choice.work.attempts ?? 0}
-              options={[0, 1, 2, 3, 5, 10].map((count) => [
-                count,
-                count === 0 ? t('set.anyAttempts') : t('attempts', { count }),
-              ])}
-              onChange={(count) => change({ work: { ...choice.work, attempts: count === 0 ? null : count } })}
-            />
+            <WorkBasicFields choice={choice} onChange={change} />
           </div>
           <details>
             <summary className="w-fit cursor-pointer py-1">{live('more')}</summary>
@@ -162,6 +147,16 @@ export function SetWorkPanel({ listId }: { listId: string }) {
                 ))}
               </fieldset>
               <WorkRulesFields choice={choice} heeds={gameOf(kind).heeds} onChange={change} />
+              <label className="flex flex-col">
+                <span className="quiet">{t('set.name')}</span>
+                <input
+                  className="input h-11 w-full max-w-md"
+                  dir="auto"
+                  maxLength={100}
+                  value={choice.name}
+                  onChange={(event) => change({ name: event.target.value })}
+                />
+              </label>
             </div>
           </details>
           <ul className="list-inside list-disc text-sm">

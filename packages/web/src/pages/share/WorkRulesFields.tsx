@@ -88,16 +88,6 @@ export function WorkRulesFields({ choice, heeds, onChange }: WorkRulesFieldsProp
         <Exceptions classId={only} work={work} onChange={(change) => onChange({ work: { ...work, ...change } })} />
       )}
       <label className="flex flex-col">
-        <span className="quiet">{t('set.name')}</span>
-        <input
-          className="input h-11 w-full max-w-md"
-          dir="auto"
-          maxLength={100}
-          value={choice.name}
-          onChange={(event) => onChange({ name: event.target.value })}
-        />
-      </label>
-      <label className="flex flex-col">
         <span className="quiet">{t('set.note')}</span>
         <textarea
           className="textarea w-full"

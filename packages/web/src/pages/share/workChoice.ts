@@ -1,5 +1,5 @@
-import type { SetWork } from '@otter/api'
-import { momentFrom, PlayRules, WorkRules, type GameKind } from '@otter/core'
+import type { SetWork, WorkSetting } from '@otter/api'
+import { localAt, momentFrom, PlayRules, WorkRules, type GameKind } from '@otter/core'
 
 /** What a teacher chooses where work is set; times as clocks show them, empty for none. */
 export interface WorkChoice {
@@ -35,9 +35,35 @@ export function wantedOf(
   { opensAt, dueAt, closesAt, others: _, ...choice }: WorkChoice,
   timeZone: string,
 ): Omit<SetWork, 'kind' | 'options' | 'seed' | 'requestIds' | 'others'> {
+  return { ...choice, ...momentsOf({ opensAt, dueAt, closesAt }, timeZone) }
+}
+
+type Times = 'opensAt' | 'dueAt' | 'closesAt'
+
+function momentsOf({ opensAt, dueAt, closesAt }: Pick<WorkChoice, Times>, timeZone: string): Pick<WorkSetting, Times> {
   const moment = (local: string): string | null =>
     local === '' ? null : new Date(momentFrom(local, timeZone)).toISOString()
-  return { ...choice, opensAt: moment(opensAt), dueAt: moment(dueAt), closesAt: moment(closesAt) }
+  return { opensAt: moment(opensAt), dueAt: moment(dueAt), closesAt: moment(closesAt) }
+}
+
+/** Returns what holds for set work as a teacher changes it, its times as clocks of a time zone (IANA) show them. */
+export function choiceFrom({ note, play, work, ...moments }: WorkSetting, timeZone: string): WorkChoice {
+  const local = (moment: string | null): string => (moment === null ? '' : localAt(Date.parse(moment), timeZone))
+  return {
+    ...WORK_CHOICE,
+    note,
+    play,
+    work,
+    opensAt: local(moments.opensAt),
+    dueAt: local(moments.dueAt),
+    closesAt: local(moments.closesAt),
+  }
+}
+
+/** Returns what is to hold for set work from now on. */
+export function settingOf(choice: WorkChoice, timeZone: string): WorkSetting {
+  const { note, play, work } = choice
+  return { note, play, work, ...momentsOf(choice, timeZone) }
 }
 
 /** A plain sentence about what will happen, by its code, with its values. */
@@ -47,6 +73,7 @@ export interface WorkSentence {
     | 'who.anyone'
     | 'who.names'
     | 'who.signed-in'
+    | 'who.me'
     | 'attempts.any'
     | 'attempts.some'
     | 'attempts.device'
