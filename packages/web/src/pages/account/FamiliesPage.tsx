@@ -8,7 +8,7 @@ export function FamiliesPage() {
   const common = useTexts(commonTexts)
   const { language } = useWriting()
   return (
-    <main className="mx-auto flex max-w-[70ch] flex-col gap-4 px-4 py-6">
+    <main className="mx-auto flex min-h-dvh max-w-[70ch] flex-col gap-4 px-4 py-6">
       <div className="flex flex-wrap items-start justify-between gap-3">
         <div>
           <h1 className="text-4xl">{t('families.title')}</h1>

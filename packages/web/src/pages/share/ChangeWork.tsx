@@ -49,7 +49,7 @@ function SettingForm({ offer, setting }: { offer: OfferReply; setting: WorkSetti
         save.mutate(settingOf(choice, timeZone))
       }}
     >
-      <div className="grid gap-3 sm:grid-cols-2">
+      <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
         <WorkBasicFields choice={choice} onChange={change} />
       </div>
       <WorkRulesFields choice={choice} heeds={gameOf(offer.kind).heeds} onChange={change} />

@@ -67,8 +67,6 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           )}
         </p>
         <OfferOptions offer={offer} />
-        {offer.classId !== null && <ChangeWork offer={offer} />}
-        <ShareMore offer={offer} address={address} />
         <RenewOffer offer={offer} />
         <Notice error={change.error} />
       </div>
@@ -108,6 +106,10 @@ export function OfferCard({ offer, listId }: { offer: OfferReply; listId: string
           {open ? t('close') : t('reopen')}
         </button>
         <OfferEnd offer={offer} />
+      </div>
+      <div className="flex w-full flex-col">
+        {offer.classId !== null && <ChangeWork offer={offer} />}
+        <ShareMore offer={offer} address={address} />
       </div>
       {leading && Lead && <Lead offerId={id} onClose={() => setLeading(false)} />}
     </article>
