@@ -1,28 +1,29 @@
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { strToU8, zipSync } from 'fflate'
+import { writeOneRoster } from '@otter/core/formats'
 import { device } from './classroom.ts'
 import { puzzleOf } from './playing.ts'
 import { expect, expectAccessible, test } from './otter.ts'
 
 /** A file of a school's system with one class. */
-const schoolFile = (
-  names: readonly string[],
-  title = 'Biology 7a',
-): { name: string; mimeType: string; buffer: Buffer } => ({
+const schoolFile = (names: readonly string[]): { name: string; mimeType: string; buffer: Buffer } => ({
   name: 'school.zip',
   mimeType: 'application/zip',
   buffer: Buffer.from(
-    zipSync(
-      Object.fromEntries(
-        Object.entries({
-          'users.csv': `sourcedId,givenName,familyName\n${names.map((name) => `u-${name.slice(0, 3)},${name.replace(' ', ',')}`).join('\n')}\n`,
-          'classes.csv': `sourcedId,title,grades,termSourcedIds\nc1,${title},07,y\n`,
-          'enrollments.csv': `sourcedId,classSourcedId,userSourcedId,role\n${names.map((name, index) => `e${index},c1,u-${name.slice(0, 3)},student`).join('\n')}\n`,
-          'orgs.csv': 'sourcedId,name,type\no1,Lakeside School,school\n',
-          'academicSessions.csv': 'sourcedId,title,schoolYear\ny,Year,2027\n',
-        }).map(([name, text]) => [name, strToU8(text)]),
-      ),
+    writeOneRoster(
+      'Lakeside School',
+      [
+        {
+          sourceId: 'c1',
+          name: 'Biology 7a',
+          grade: '07',
+          year: '2026/27',
+          code: '',
+          students: names.map((name) => ({ sourceId: name.slice(0, 3), name })),
+          teachers: [],
+        },
+      ],
+      new Date('2026-11-28'),
     ),
   ),
 })
