@@ -142,7 +142,7 @@ export function Play({ view, send }: PlayProps<{ prompt: string }, { type: 'say'
 }
 `
 
-const SCREENS = `import type { Asking } from '@otter/core'
+const SCREENS = `import { Asking } from '@otter/core'
 import type { TeacherScreens } from '../contract.ts'
 
 /** The toy as teachers see it. */
@@ -150,7 +150,7 @@ export const screens: TeacherScreens<Asking, { words: unknown[] }> = {
   Options: () => null,
   Thumbnail: () => null,
   factsOf: ({ words }) => ({ code: 'facts', values: { count: words.length } }),
-  small: (list) => ({ list, options: { ask: 'answer', take: 'all', group: '', first: 20, early: false } }),
+  small: (list) => ({ list, options: Asking.parse({}) }),
 }
 `
 

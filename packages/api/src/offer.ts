@@ -228,12 +228,41 @@ export const TeamResult = z.object({
 })
 export type TeamResult = z.infer<typeof TeamResult>
 
+/** How a question has proved: see the core's figures. */
+export const QuestionFigures = z.object({
+  entryId: z.uuid(),
+  difficulty: z.enum(['easy', 'middling', 'hard']).nullable(),
+  telling: z.enum(['tells-well', 'tells-little', 'tells-nothing', 'against']).nullable(),
+  /** Whether those who know most miss it, or one wrong answer leads. */
+  perhapsMiskeyed: z.boolean(),
+})
+export type QuestionFigures = z.infer<typeof QuestionFigures>
+
+/** Makes a list of what was missed, under an id that the screen has drawn: sent again, it is made once. */
+export const Reteach = z.object({
+  id: z.uuid(),
+  title: z
+    .string()
+    .max(400)
+    .transform((title) => cleanText(title).trim().slice(0, 200))
+    .pipe(z.string().min(1)),
+  /** Entries are taken that fewer than this share knew. */
+  below: z.number().min(0).max(1).default(0.7),
+})
+export type Reteach = z.input<typeof Reteach>
+
 export const ResultsReply = z.object({
   offer: OfferReply,
   participants: z.array(ParticipantResult),
   /** Teams at one wall; none where students play. */
   teams: z.array(TeamResult),
   questions: z.array(QuestionResult),
+  /** How the questions have proved; null where nothing can be told of it, such as where students judge themselves. */
+  figures: z.object({ reliability: z.number().nullable(), questions: z.array(QuestionFigures) }).nullable(),
+  /** Students of the class who have not come; none where it is set for none. */
+  notBegun: z.array(z.string()),
+  /** Students whose answers waited for a connection, with how many did. */
+  waited: z.array(z.object({ name: z.string(), answers: z.number().int() })),
   /** What the teacher has said of questions since the game was shared. */
   corrections: z.array(Correction),
 })

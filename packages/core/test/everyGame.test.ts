@@ -59,6 +59,7 @@ const anyList = fc
 /** What an offer can say, in any mixture. */
 const anyRules = fc.record<PlayRules>({
   order: fc.constantFrom('made', 'mixed'),
+  together: fc.boolean(),
   hints: fc.boolean(),
   second: fc.boolean(),
   telling: fc.constantFrom('at-once', 'at-end'),

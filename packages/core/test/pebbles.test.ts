@@ -178,7 +178,7 @@ describe('Twists', () => {
       for (const move of [{ type: 'open', item: 3 }, { type: 'judge', right }, { type: 'nobody' }, { type: 'close' }])
         play = pebbles.move(puzzle, play, pebbles.moves.parse(move), {
           seat: 1,
-          rules: { order: 'made', hints: true, second: true, telling: 'at-once' },
+          rules: { order: 'made', together: false, hints: true, second: true, telling: 'at-once' },
           shared: null,
           knowledge: NO_KNOWLEDGE,
           clock: 1,

@@ -118,6 +118,32 @@ describe('A quiz under way', () => {
     expect(order('mixed')).not.to.deep.equal(order('made'))
   })
 
+  it('keeps questions of one group together where they are mixed so, each group anew for each student', () => {
+    const grouped: EntryList = {
+      ...LIST,
+      entries: Array.from({ length: 12 }, (_, index) =>
+        newEntry({
+          id: idOf(index),
+          answer: { text: `river ${index}` },
+          prompt: { text: `clue ${index}` },
+          groups: [['Africa', 'Asia', 'Europe'][Math.floor(index / 4)]!],
+        }),
+      ),
+    }
+    const puzzle = made({ form: 'typed' }, grouped)
+    const orders = ['a', 'b', 'c'].map((seed) => {
+      const play = quiz.start(puzzle, {
+        ...rules({ order: 'mixed', together: true }),
+        random: randomFrom(seed),
+        now: 0,
+      } as never)
+      return (play as { queue: number[] }).queue
+    })
+    for (const queue of orders)
+      expect(queue.map((number) => Math.floor(number / 4))).to.deep.equal([0, 0, 0, 0, 1, 1, 1, 1, 2, 2, 2, 2])
+    expect(new Set(orders.map((queue) => queue.join())).size).to.equal(3)
+  })
+
   it('asks what was missed once more at the end, for no points, and counts it apart', () => {
     const puzzle = made({ order: 'list' })
     const run = playThrough(quiz, puzzle)

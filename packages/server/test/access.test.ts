@@ -86,6 +86,7 @@ const ROWS: Record<string, Row> = {
   'put /links/:id/calls': { body: { calls: 1 } },
   'get /links/:id/results': {},
   'get /links/:id/results.csv': {},
+  'post /links/:id/reteach': { body: { id: randomUUID(), title: 'Again' } },
   'get /links/:id/work': {},
   'put /links/:id/work': { body: SETTING },
   'get /links/:id/questions/:entryId': {},

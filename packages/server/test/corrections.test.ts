@@ -167,6 +167,63 @@ describe('A question corrected after it was shared', () => {
     expect(kept).to.deep.equal({ outcome: 'right', judged: 'wrong' })
   })
 
+  it('is found by its figures: one wrong answer leads, and what the class is told of it changes with the key', async () => {
+    const { teacher, id, code, entries, correct } = await shared()
+    const students = await Promise.all(Array.from({ length: 10 }, (_, seat) => join(code, `S ${seat}`)))
+    await Promise.all(
+      students.map(async (student, seat) => {
+        // Who knows the other two says “hue”, the others what the key says.
+        const knows = seat < 7
+        for (const text of knows ? ['hue', 'drone', 'brood'] : ['colour', 'no', 'no']) await answer(student, code, text)
+      }),
+    )
+    const figures = async (): Promise<Record<string, unknown>[]> =>
+      (await teacher.call('GET', `/links/${id}/results`)).body.figures.questions
+    expect((await figures())[0]).to.deep.equal({
+      entryId: entries[0],
+      difficulty: 'hard',
+      telling: 'against',
+      perhapsMiskeyed: true,
+    })
+    await correct({ right: ['hue'], wrong: ['colour'] })
+    expect((await figures())[0]).to.deep.include({
+      difficulty: 'middling',
+      telling: 'tells-well',
+      perhapsMiskeyed: false,
+    })
+    await correct({ takenOut: true })
+    expect(await figures(), 'what is not scored has none').to.have.length(2)
+  })
+
+  it('and what else was missed makes a list, once, with the wrong answers that were given', async () => {
+    const { teacher, id, code, correct } = await shared()
+    for (const [name, texts] of [
+      ['Ama', ['colour', 'drum', 'brood']],
+      ['Bo', ['hue', 'drum', 'brood']],
+      ['Chi', ['hue', 'Drone', 'brood']],
+    ] as const) {
+      const student = await join(code, name)
+      for (const text of texts) await answer(student, code, text)
+    }
+    await correct({ right: ['hue'] })
+    const listId = randomUUID()
+    const make = (below: number, made = listId): Promise<Reply> =>
+      teacher.call('POST', `/links/${id}/reteach`, { id: made, title: 'Again', below })
+    const all = await Promise.all([make(0.7), make(0.7), make(0.7)])
+    expect(all.map(({ status }) => status)).to.deep.equal([201, 201, 201])
+    const { body: list } = await teacher.call('GET', `/lists/${listId}`)
+    expect(list.title).to.equal('Again')
+    expect(
+      list.entries.map((entry: { answer: { text: string }; choices: object[] }) => [entry.answer.text, entry.choices]),
+    ).to.deep.equal([['drone', [{ text: 'drum', right: false }]]])
+    expect((await teacher.call('GET', `/lists/${listId}/giving`)).body.origin).to.deep.equal({
+      title: 'Words',
+      teacher: 'Teacher',
+    })
+    const nothing = await make(0.1, randomUUID())
+    expect([nothing.status, nothing.body.code]).to.deep.equal([409, 'nothing-missed'])
+  })
+
   it('is one that was asked there', async () => {
     const { correct } = await shared()
     const { entries } = await shared()

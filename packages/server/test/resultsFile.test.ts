@@ -34,6 +34,9 @@ const results = (...participants: ParticipantResult[]): ResultsReply => ({
   questions: [],
   teams: [],
   corrections: [],
+  figures: null,
+  notBegun: [],
+  waited: [],
 })
 const rowsOf = (csv: string): string[][] => Papa.parse<string[]>(csv.slice(1).trimEnd()).data
 

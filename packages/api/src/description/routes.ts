@@ -46,6 +46,7 @@ import {
   MergeParticipant,
   OfferReply,
   ResultsReply,
+  Reteach,
 } from '../offer.ts'
 import {
   AnswerName,
@@ -284,6 +285,14 @@ export const ROUTES: readonly Route[] = [
     reply: 'text/csv',
   }),
   teacher({ method: 'get', path: '/links/:id/work', summary: 'What holds for set work', reply: WorkSetting }),
+  teacher({
+    method: 'post',
+    path: '/links/:id/reteach',
+    summary: 'Makes a list of what was missed',
+    body: Reteach,
+    status: 201,
+    reply: z.object({ id: z.uuid() }),
+  }),
   teacher({
     method: 'put',
     path: '/links/:id/work',

@@ -50,7 +50,8 @@ function takenOf({ entries }: EntryList, { take, group, first, from, to, entries
     case 'range':
       return entries.slice(Math.min(from, to) - 1, Math.max(from, to))
     case 'chosen':
-      return entries.filter(({ id }) => ids.includes(id))
+      // Nothing chosen is no choice.
+      return ids.length === 0 ? entries : entries.filter(({ id }) => ids.includes(id))
   }
 }
 

@@ -4,6 +4,8 @@ import { z } from 'zod'
 export const PlayRules = z.strictObject({
   /** Questions in the order in which the game was made, or mixed anew for each play. */
   order: z.enum(['made', 'mixed']).default('made'),
+  /** Whether questions of one group stay together where they are mixed. */
+  together: z.boolean().default(false),
   /** Whether hints can be asked for. */
   hints: z.boolean().default(true),
   /** Whether what was missed is asked again. */

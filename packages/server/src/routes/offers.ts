@@ -8,6 +8,7 @@ import {
   GuestIsStudent,
   LANGUAGE_CODES,
   MergeParticipant,
+  Reteach,
   WorkSetting,
 } from '@otter/api'
 import { Router } from 'express'
@@ -25,6 +26,7 @@ import {
   guestIsStudent,
   mergeParticipant,
 } from '../services/participants.ts'
+import { makeReteachList } from '../services/reteach.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
 import { changeWork, readWorkSetting } from '../services/workSettings.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
@@ -91,6 +93,11 @@ export default function offerRoutes(context: Context): Router {
     response.json(
       await asTeacherReading(context, request, (scope) => readAnswers(scope, idOf(request), idOf(request, 'entryId'))),
     )
+  })
+  router.post('/links/:id/reteach', async (request, response) => {
+    const wanted = Reteach.parse(request.body)
+    await asTeacher(context, request, (scope) => makeReteachList(scope, idOf(request), wanted))
+    response.status(201).json({ id: wanted.id })
   })
   router.get('/links/:id/work', async (request, response) => {
     response.json(await asTeacher(context, request, (scope) => readWorkSetting(scope, idOf(request))))

@@ -1,17 +1,20 @@
 import type { AnswersReply, Language, ParticipantResult, ResultsReply, TeamResult } from '@otter/api'
 import {
   answersTo,
+  notBegun,
   participantResults,
   questionResults,
   responsesTo,
   resultsState,
   teamResults,
+  waitedFor,
 } from '../db/queries/results.ts'
 import type { Reader, TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
 import { sheetWord } from '../texts.ts'
 import { csvOf } from './csv.ts'
 import { correctionsOf } from './corrections.ts'
+import { readFigures } from './figures.ts'
 import { readOffer } from './offers.ts'
 
 /** Returns a text that changes whenever the results of an offer do. Throws a Problem where it is another's. */
@@ -28,13 +31,18 @@ export async function resultsTag(scope: Reader<string>, offerId: string): Promis
 export async function readResults(scope: TeacherScope, offerId: string): Promise<ResultsReply> {
   const offer = await readOffer(scope, offerId)
   const isWall = offer.teams !== null
+  const questions = await questionResults(scope, offerId)
+  const corrections = await correctionsOf(scope, offerId)
   return {
     offer,
     // Teams at the wall stand for no students, and have a table of their own.
     participants: isWall ? [] : await participantResults(scope, offerId),
     teams: isWall ? await teamResults(scope, offerId) : [],
-    questions: await questionResults(scope, offerId),
-    corrections: await correctionsOf(scope, offerId),
+    questions,
+    notBegun: isWall ? [] : await notBegun(scope, offerId),
+    waited: isWall ? [] : await waitedFor(scope, offerId),
+    corrections,
+    figures: isWall ? null : await readFigures(scope, offer, { questions, corrections }),
   }
 }
 

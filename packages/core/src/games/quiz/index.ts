@@ -53,7 +53,7 @@ export const quiz = gameFrom({
     'few-answers',
   ],
   doings: ['cards', 'question', 'again'],
-  heeds: ['order', 'hints', 'second', 'telling'],
+  heeds: ['order', 'together', 'hints', 'second', 'telling'],
   dictionaries: [],
   command,
   sample,

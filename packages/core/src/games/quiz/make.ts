@@ -113,6 +113,7 @@ function ordered(entries: readonly Entry[], order: QuizOptions['order'], random:
 
 function questionOf(entry: Entry, options: QuizOptions, wrong: WrongChoices, random: Random): QuizQuestion {
   const { id: entryId, prompt, answer, hint, fact, scored } = entry
+  const [group] = entry.groups
   const wished = formOf(entry, options.form, random)
   const choices =
     wished === 'typed'
@@ -135,6 +136,7 @@ function questionOf(entry: Entry, options: QuizOptions, wrong: WrongChoices, ran
     accepted: acceptedOf(entry),
     seconds: entry.seconds ?? options.seconds,
     worth: scored ? (entry.worth ?? USUAL_WORTH) : 0,
+    ...(group !== undefined && { group }),
   }
 }
 

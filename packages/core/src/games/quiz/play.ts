@@ -2,6 +2,8 @@ import { z } from 'zod'
 import type { Doing, GivenDetail, Question, Response, Shared, Timed, Turn } from '../contract.ts'
 import { Finish, type Course, type PlayLife, type Turned } from '../playing.ts'
 import { responseOf } from '../response.ts'
+import type { PlayRules } from '../rules.ts'
+import type { Random } from '../../random/random.ts'
 import { detailOf, judge, type Judged } from './judge.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
@@ -60,13 +62,22 @@ export interface QuizPlay extends PlayLife {
   secondRight: number[]
 }
 
+/** Returns the numbers of questions in the order in which a play asks them. */
+function mixed(questions: readonly QuizQuestion[], { order, together }: PlayRules, random: Random): number[] {
+  const all = [...questions.keys()]
+  if (order !== 'mixed') return all
+  if (!together) return random.shuffled(all)
+  const groups = [...new Set(questions.map(({ group }) => group))]
+  return groups.flatMap((group) => random.shuffled(all.filter((number) => questions[number]!.group === group)))
+}
+
 const start: QuizCourse['start'] = ({ questions, cards }, { random, rules, shared }) => {
   const all = [...questions.keys()]
   return {
     askedAt: 0,
     phase: cards && !shared?.inStep && questions.some(({ scored }) => scored) ? 'cards' : 'asking',
     round: 1,
-    queue: shared?.inStep ? stillToAsk(all, shared) : rules.order === 'mixed' ? random.shuffled(all) : all,
+    queue: shared?.inStep ? stillToAsk(all, shared) : mixed(questions, rules, random),
     hinted: false,
     hints: 0,
     last: null,

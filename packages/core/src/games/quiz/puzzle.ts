@@ -25,6 +25,8 @@ export interface QuizQuestion {
   worth: number
   /** Whether it counts; an opinion does not. */
   scored: boolean
+  /** The first of its entry's groups; absent where it has none, and in puzzles made before groups were kept. */
+  group?: string
 }
 
 /** Questions in the order asked, and the rules of the quiz. */

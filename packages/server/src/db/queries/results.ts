@@ -126,6 +126,48 @@ export async function questionResults(scope: Scope, offerId: string): Promise<Qu
   )
 }
 
+/** Returns the names of students of the class that an offer is set for who have not come, of those whom it is for. */
+export async function notBegun(scope: Scope, offerId: string): Promise<string[]> {
+  const students = await scope.query<{ name: string }>(
+    `SELECT s.name FROM offers o JOIN enrollments e ON e.class_id = o.class_id AND e.state = 'in'
+        JOIN students s ON s.id = e.student_id
+      WHERE o.id = $offerId AND (coalesce(jsonb_array_length(o.rules #> '{work,students}'), 0) = 0
+          OR jsonb_exists(o.rules #> '{work,students}', s.id::text))
+        AND NOT EXISTS (SELECT 1 FROM students a JOIN participants p ON p.student_id = a.id AND p.offer_id = o.id
+          JOIN plays y ON y.participant_id IN (SELECT q.id FROM participants q WHERE q.id = p.id OR q.merged_into = p.id)
+          WHERE a.id = s.id OR a.merged_into = s.id)
+      ORDER BY lower(s.name), s.id`,
+    { offerId },
+  )
+  return students.map(({ name }) => name)
+}
+
+/** Returns whose answers waited for a connection, and how many did, the most first. */
+export async function waitedFor(scope: Scope, offerId: string): Promise<{ name: string; answers: number }[]> {
+  return scope.query<{ name: string; answers: number }>(
+    `SELECT person.name, count(*)::int AS answers FROM plays y JOIN moves w ON w.play_id = y.id
+        AND w.delay_ms >= ${NOTED_DELAY} AND w.author = 'player'
+        JOIN participants p ON p.id = y.participant_id
+        JOIN participants person ON person.id = coalesce(p.merged_into, p.id)
+      WHERE y.offer_id = $offerId AND y.given_back_at IS NULL GROUP BY person.id ORDER BY answers DESC, person.name`,
+    { offerId },
+  )
+}
+
+/** Returns what came of each question with each student when it was met first: right, or not. */
+export async function marksOf(
+  scope: Scope,
+  offerId: string,
+): Promise<[person: string, entryId: string, right: boolean][]> {
+  const [met] = await scope.query<{ marks: [string, string, boolean][] }>(
+    // In one text: thousands of rows would each be read by themselves.
+    `WITH ${FIRST_MET} SELECT coalesce(json_agg(json_build_array(person, entry_id, outcome = 'right')), '[]') AS marks
+      FROM met WHERE outcome <> 'opinion'`,
+    { offerId },
+  )
+  return met?.marks ?? []
+}
+
 /** Returns who gave which answer to one question, right ones last. */
 export async function answersTo(scope: Scope, offerId: string, entryId: string): Promise<AnswersReply['answers']> {
   return scope.query<AnswersReply['answers'][number]>(

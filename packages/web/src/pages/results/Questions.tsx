@@ -1,4 +1,4 @@
-import type { QuestionResult, ResultsReply } from '@otter/api'
+import type { QuestionFigures, QuestionResult, ResultsReply } from '@otter/api'
 import { scaleLinear } from 'd3-scale'
 import { useState } from 'react'
 import { useAnswers } from '../../api/queries.ts'
@@ -8,7 +8,7 @@ import { resultsTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 
 /** Questions of an offer, those first that the fewest know. A press shows who gave which answer. */
-export function Questions({ results: { questions, offer, corrections } }: { results: ResultsReply }) {
+export function Questions({ results: { questions, offer, corrections, figures } }: { results: ResultsReply }) {
   const t = useTexts(resultsTexts)
   const counting = questions.filter(({ counts }) => counts)
   const isOut = (entryId: string): boolean => corrections.some((one) => one.takenOut && one.entryId === entryId)
@@ -33,9 +33,15 @@ export function Questions({ results: { questions, offer, corrections } }: { resu
                 offerId={offer.id}
                 question={question}
                 correction={corrections.find(({ entryId }) => entryId === question.entryId)}
+                figures={figures?.questions.find(({ entryId }) => entryId === question.entryId)}
               />
             ))}
         </ul>
+      )}
+      {figures && figures.reliability !== null && (
+        <p className="quiet text-sm">
+          {t(`figures.${reliabilityWord(figures.reliability)}`, { value: figures.reliability.toFixed(2) })}
+        </p>
       )}
       {questions.length > 0 && counting.length === 0 && opinions.length === 0 && (
         <p className="panel p-4">{t('unscored')}</p>
@@ -64,10 +70,12 @@ function Question({
   offerId,
   question: { entryId, text, right, wrong, passed, notReached, given },
   correction,
+  figures,
 }: {
   offerId: string
   question: QuestionResult
   correction: ResultsReply['corrections'][number] | undefined
+  figures: QuestionFigures | undefined
 }) {
   const t = useTexts(resultsTexts)
   const [open, setOpen] = useState(false)
@@ -109,6 +117,7 @@ function Question({
             .filter((fact) => fact !== false)
             .join(' · ')}
         </span>
+        {figures && <FigureWords figures={figures} />}
         {correction && (
           <span className="col-span-3 text-sm">
             {[
@@ -122,6 +131,26 @@ function Question({
       {open && <Answers offerId={offerId} entryId={entryId} correction={correction} />}
     </li>
   )
+}
+
+/** How a question has proved, in words. */
+function FigureWords({ figures: { difficulty, telling, perhapsMiskeyed } }: { figures: QuestionFigures }) {
+  const t = useTexts(resultsTexts)
+  const words = [
+    ...(difficulty === null ? [] : [t(`figures.${difficulty}`)]),
+    t(telling === null ? 'figures.tooFew' : `figures.${telling}`),
+  ]
+  return (
+    <span className="col-span-3 text-sm">
+      <span className="quiet">{words.join(' · ')}</span>
+      {perhapsMiskeyed && <strong className="ms-2 text-error">{t('figures.miskeyed')}</strong>}
+    </span>
+  )
+}
+
+/** Returns how far a score would come out the same again, in a word. */
+function reliabilityWord(reliability: number): 'sure' | 'fair' | 'loose' {
+  return reliability >= 0.8 ? 'sure' : reliability >= 0.6 ? 'fair' : 'loose'
 }
 
 const SIGNS = { right: '✓', wrong: '✗', passed: '–' }

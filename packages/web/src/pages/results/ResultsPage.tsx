@@ -6,7 +6,9 @@ import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
 import { useGameWords } from '../../games/words.ts'
+import { Brief } from './Brief.tsx'
 import { Questions } from './Questions.tsx'
+import { ReteachList } from './ReteachList.tsx'
 import { Students } from './Students.tsx'
 import { Teams } from './Teams.tsx'
 import { commonTexts, resultsTexts } from '../../texts/namespaces.ts'
@@ -65,10 +67,16 @@ function Answers({ results }: { results: ResultsReply | undefined }) {
   const t = useTexts(resultsTexts)
   if (!results) return <Waterline filled={undefined} label={t('fetching')} />
   return (
-    <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
-      {results.offer.teams === null ? <Students results={results} /> : <Teams results={results} />}
-      <Questions results={results} />
-    </div>
+    <>
+      {results.offer.teams === null && <Brief results={results} />}
+      <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
+        {results.offer.teams === null ? <Students results={results} /> : <Teams results={results} />}
+        <div className="flex flex-col gap-4">
+          <ReteachList results={results} />
+          <Questions results={results} />
+        </div>
+      </div>
+    </>
   )
 }
 

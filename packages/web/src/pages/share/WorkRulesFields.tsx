@@ -69,9 +69,15 @@ export function WorkRulesFields({ choice, heeds, onChange }: WorkRulesFieldsProp
         {heeds.includes('order') && (
           <Select
             label={t('set.order')}
-            value={play.order}
-            options={(['made', 'mixed'] as const).map((one) => [one, t(`set.orders.${one}`)])}
-            onChange={(order) => onChange({ play: { ...play, order } })}
+            value={play.order === 'mixed' && play.together ? 'together' : play.order}
+            options={(['made', 'mixed', ...(heeds.includes('together') ? (['together'] as const) : [])] as const).map(
+              (one) => [one, t(`set.orders.${one}`)],
+            )}
+            onChange={(chosen) =>
+              onChange({
+                play: { ...play, order: chosen === 'made' ? 'made' : 'mixed', together: chosen === 'together' },
+              })
+            }
           />
         )}
         {yesNo('hints')}

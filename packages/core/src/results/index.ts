@@ -1,0 +1,2 @@
+export * from './brief.ts'
+export * from './itemFigures.ts'
