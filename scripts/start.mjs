@@ -208,7 +208,8 @@ async function serve(place, env) {
         if (stopping) return resolve()
         if (isRestarting) {
           isRestarting = false
-          return void run().catch(({ message }) => console.error(message))
+          // Who waits for the first one, which was ended before it answered, waits for the next.
+          return void run().then(resolve, (error) => (ready ? console.error(error.message) : reject(error)))
         }
         if (!ready) return reject(new Advice(`The server stopped (${signal ?? code}). The lines above say why.`))
         void again(`${signal ?? `code ${code}`}`)
