@@ -314,6 +314,7 @@ describe('the API', () => {
     const { body: many } = await client.call('POST', `/lists/${listId}/links`, { kind: 'wordsearch', seed: '1' })
     for (let index = 0; index < 8; index++)
       await new Client(server.url).call('POST', `/play/${many.code}/join`, { name: `student ${index}` })
+    await new Client(server.url).call('POST', `/play/${one.code}/join`, { name: 'student' })
     const routes = (list: string, link: string): string[] => [
       '/lists',
       `/lists/${list}`,
