@@ -103,7 +103,6 @@ describe('Figures of questions', () => {
       counts,
       right,
       wrong,
-      passed: 1,
       given: given.map(([one, count]) => ({ given: one, count })),
     })
     const teach = toTeachAgain([
@@ -122,6 +121,6 @@ describe('Figures of questions', () => {
       ['third', null],
       ['fourth', null],
     ])
-    expect(toTeachAgain([{ ...question('nobody', 0, 0), passed: 0 }])).to.deep.equal([])
+    expect(toTeachAgain([question('nobody', 0, 0)])).to.deep.equal([])
   })
 })

@@ -177,6 +177,10 @@ describe('Work set for a class', () => {
     ] as const) {
       await ama.call('POST', `/play/${code}/join`, {})
       await answer(ama, code, texts)
+      if (code === work.code)
+        expect((await home(ama)).again, 'while a game goes on, its answers are told nowhere').to.deep.equal([])
+      // What is left then was not reached, and is no miss.
+      await move(ama, code, { type: 'finish' })
     }
     expect((await home(ama)).again, 'what is kept back is told nowhere').to.deep.equal([
       { listId: made.listId, title: 'Words', words: ['drone', 'nectar'] },
@@ -198,6 +202,7 @@ describe('Work set for a class', () => {
     const { questions } = await puzzleOf<QuizPuzzle>(server, offer!.id)
     const right = questions[0]!.choices.findIndex((choice) => choice.right)
     await move(ama, code!, { type: 'choose', choices: [right] })
+    await move(ama, code!, { type: 'finish' })
     expect((await home(ama)).again[0]!.words, 'known by now').to.have.length(1)
   })
 

@@ -52,6 +52,11 @@ describe('Older students', () => {
     expect((await byMail(email, 'heather honey thirteen'))[1]).to.equal(403)
     expect((await byMail('nobody@mail.example'))[1], 'and no word of whether there is one').to.equal(403)
     const pia = await signedIn(code, ids[1]!)
+    const both = await Promise.all(
+      [phone, pia].map((one) => one.call('PUT', '/student/account', { email: 'one@mail.example', password: PASSWORD })),
+    )
+    expect(both.map((reply) => reply.status).sort(), 'of two at one instant, one gets it').to.deep.equal([204, 409])
+    await phone.call('PUT', '/student/account', { email, password: PASSWORD })
     expect((await pia.call('PUT', '/student/account', { email, password: PASSWORD })).body.code).to.equal('email-taken')
     expect((await teacher.call('GET', `/classes/${id}/students/${ids[0]}/data`)).body.student.email).to.equal(email)
     // A student is no teacher, and the other way.

@@ -211,6 +211,10 @@ export interface Game<Options, Puzzle, Play, Move, View> {
   usesProved?(options: Options): boolean
   /** Returns what has to be looked up before it is made; absent where nothing ever has. */
   lookup?(list: EntryList, options: Options): Lookup
+  /** Whether students judge themselves, so that what they say measures no question; absent where the game judges. */
+  isSelfJudged?: true
+  /** How soon it is tried where a student is to practise, from 1; absent where it never is. */
+  practice?: number
   /** Whether it makes sense on paper. */
   onPaper: boolean
   /** Returns the puzzle on paper, or its key; no pages where it makes no sense there. */

@@ -4,15 +4,14 @@ interface Weighed {
   counts: boolean
   right: number
   wrong: number
-  passed: number
   given: readonly { given: string; count: number }[]
 }
 
-/** A question to teach again: how many knew it of those who met it, and the wrong answer that leads, where one does. */
+/** A question to teach again: how many knew it of those who answered it, and the wrong answer that leads, where one does. */
 export interface ToTeach {
   text: string
   right: number
-  met: number
+  answered: number
   leading: string | null
 }
 
@@ -21,17 +20,20 @@ const KNOWN = 0.7
 /** Fewest who gave a wrong answer before it is said to lead. */
 const LEADS = 2
 
-/** Returns the questions to teach again, the least known first. */
+/**
+ * Returns the questions to teach again, the least known first. Answers alone count: what was passed over may not have been
+ * reached.
+ */
 export function toTeachAgain(questions: readonly Weighed[], most = 3): ToTeach[] {
   return questions
-    .map((question) => ({ ...question, met: question.right + question.wrong + question.passed }))
-    .filter(({ counts, met, right }) => counts && met > 0 && right / met < KNOWN)
-    .sort((one, other) => one.right / one.met - other.right / other.met || other.met - one.met)
+    .map((question) => ({ ...question, answered: question.right + question.wrong }))
+    .filter(({ counts, answered, right }) => counts && answered > 0 && right / answered < KNOWN)
+    .sort((one, other) => one.right / one.answered - other.right / other.answered || other.answered - one.answered)
     .slice(0, most)
-    .map(({ text, right, met, given: [first] }) => ({
+    .map(({ text, right, answered, given: [first] }) => ({
       text,
       right,
-      met,
+      answered,
       leading: first !== undefined && first.count >= LEADS ? first.given : null,
     }))
 }

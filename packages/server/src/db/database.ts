@@ -20,6 +20,7 @@ import { eighteenth } from './migrations/eighteenth.ts'
 import { nineteenth } from './migrations/nineteenth.ts'
 import { twentieth } from './migrations/twentieth.ts'
 import { twentyFirst } from './migrations/twentyFirst.ts'
+import { twentySecond } from './migrations/twentySecond.ts'
 import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
@@ -45,6 +46,7 @@ const MIGRATIONS = [
   nineteenth,
   twentieth,
   twentyFirst,
+  twentySecond,
 ]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */

@@ -22,7 +22,7 @@ import {
   readClasses,
   shareClass,
 } from '../services/classes.ts'
-import { compareClasses, importClasses, writeClasses } from '../services/classImport.ts'
+import { classesToWrite, compareClasses, importClasses } from '../services/classImport.ts'
 import { addStudents, changeStudent, mergeStudent, moveStudent, removeStudent } from '../services/students.ts'
 import { joinByLink, makeLink } from '../services/studentLinks.ts'
 import { readStudentWork } from '../services/studentWork.ts'
@@ -60,8 +60,11 @@ export default function classRoutes(context: Context): Router {
   })
   router.get('/classes/one-roster.zip', async (request, response) => {
     const language = Language.parse(request.query.language)
-    const archive = await asTeacherReading(context, request, (scope) =>
-      writeClasses(scope, sheetWord(language, 'school')),
+    const classes = await asTeacherReading(context, request, classesToWrite)
+    const archive = await context.workers.roster(
+      { school: sheetWord(language, 'school'), classes },
+      teacherOf(request),
+      whileWaiting(response),
     )
     response
       .type('application/zip')

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { ClassReply, ComparedClasses, ImportClasses, ImportedClasses } from '@otter/api'
-import { writeOneRoster, type WrittenClass } from '@otter/core/formats'
+import type { WrittenClass } from '@otter/core/formats'
 import type { z } from 'zod'
 import type { TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
@@ -168,9 +168,9 @@ async function keepStudents(
     )
 }
 
-/** Writes the teacher's classes in use as an archive of OneRoster, with their students and teachers. */
-export async function writeClasses(scope: TeacherScope, school: string): Promise<Uint8Array> {
-  const classes = await scope.query<WrittenClass>(
+/** Returns the teacher's classes in use as a school's system takes them, with their students and teachers. */
+export function classesToWrite(scope: TeacherScope): Promise<WrittenClass[]> {
+  return scope.query<WrittenClass>(
     `SELECT coalesce(c.source_id, c.id::text) AS "sourceId", c.name, c.grade, c.year, c.code,
         coalesce((SELECT jsonb_agg(jsonb_build_object('sourceId', coalesce(s.source_id, s.id::text), 'name', s.name)
           ORDER BY lower(s.name), s.id) FROM enrollments e JOIN students s ON s.id = e.student_id
@@ -182,5 +182,4 @@ export async function writeClasses(scope: TeacherScope, school: string): Promise
       WHERE t.teacher_id = $teacherId AND c.archived_at IS NULL ORDER BY lower(c.name), c.id`,
     { teacherId: scope.teacherId },
   )
-  return writeOneRoster(school, classes, new Date())
 }

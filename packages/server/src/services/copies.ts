@@ -5,7 +5,7 @@ import { mediaOf, withMediaIds } from '@otter/core/formats'
 import type { z } from 'zod'
 import { inScope, type Scope, type TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
-import { copyList, readList, readVersion } from './lists.ts'
+import { copyList, isListHere, readList, readVersion } from './lists.ts'
 import { copyMedia } from './media.ts'
 import { CODE_LETTERS, createOffer, type Making } from './offers.ts'
 import { idFrom } from './idFrom.ts'
@@ -124,10 +124,7 @@ export async function takeCopy(
     await scope.query('SELECT 1 FROM teachers WHERE id = $teacherId FOR UPDATE', { teacherId })
     const given = await givenBy(scope, code)
     const { entries, id: _, version: _version, ...details } = await inScopeOf(scope, given)
-    const [known] = await scope.query('SELECT 1 FROM lists WHERE id = $id AND teacher_id = $teacherId', {
-      id,
-      teacherId,
-    })
+    const known = await isListHere(scope, id)
     const ids = new Map(entries.map((entry) => [entry.id, idFrom([id, entry.id])]))
     if (!known) {
       const media = await copyMedia(scope, mediaOf({ details, entries }))

@@ -1,11 +1,9 @@
 import type { OfferReply, ResultsReply } from '@otter/api'
-import { difficultyWord, figuresOf, isPerhapsMiskeyed, tellingWord, type GameKind, type Mark } from '@otter/core'
+import { difficultyWord, figuresOf, gameOf, isPerhapsMiskeyed, tellingWord, type Mark } from '@otter/core'
 import { marksOf } from '../db/queries/results.ts'
 import type { TeacherScope } from '../db/scope.ts'
 import { takenOutOf } from './corrections.ts'
 
-/** Games in which students judge themselves: what they say of it is no measure of a question. */
-const SELF_JUDGED: readonly GameKind[] = ['flashcards']
 /** Most students × questions of which figures are worked out at once. */
 const MOST = 60_000
 
@@ -20,7 +18,7 @@ export async function readFigures(
 ): Promise<ResultsReply['figures']> {
   const out = takenOutOf(corrections)
   const counting = questions.filter(({ counts, entryId }) => counts && !out.includes(entryId))
-  if (SELF_JUDGED.includes(kind) || counting.length === 0 || counting.length * players > MOST) return null
+  if (gameOf(kind).isSelfJudged || counting.length === 0 || counting.length * players > MOST) return null
   const placeOf = new Map(counting.map(({ entryId }, place) => [entryId, place]))
   const rows = new Map<string, Mark[]>()
   for (const [person, entryId, right] of await marksOf(scope, id)) {

@@ -138,6 +138,18 @@ export async function duplicateList(
   return readList(scope, id)
 }
 
+/** Returns whether a list that a screen has named is kept already. Throws a Problem where it is another teacher's. */
+export async function isListHere(scope: TeacherScope, id: string): Promise<boolean> {
+  const [list] = await scope.query<{ teacherId: string }>(
+    'SELECT teacher_id AS "teacherId" FROM lists WHERE id = $id',
+    {
+      id,
+    },
+  )
+  if (list && list.teacherId !== scope.teacherId) throw notFound()
+  return list !== undefined
+}
+
 /** Keeps a copy of a list for the teacher who acts; its entries get ids, and know where they come from. */
 export async function copyList(
   scope: TeacherScope,

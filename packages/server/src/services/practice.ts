@@ -1,5 +1,6 @@
 import { OfferRules, type StudentHome } from '@otter/api'
-import { Asking, type GameKind } from '@otter/core'
+import { Asking, GAME_KINDS, gameOf } from '@otter/core'
+import { REACHED } from '../db/queries/reached.ts'
 import { inScope, type Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { idFrom } from './idFrom.ts'
@@ -9,11 +10,13 @@ import { SAME_STUDENT } from './sameStudent.ts'
 /** Most lists that a student is shown to look at again, those with most misses first. */
 const MOST_LISTS = 10
 /** Games to practise with: the first that the words suffice for. */
-const KINDS: readonly GameKind[] = ['quiz', 'flashcards']
+const KINDS = GAME_KINDS.filter((kind) => gameOf(kind).practice !== undefined).sort(
+  (one, other) => gameOf(one).practice! - gameOf(other).practice!,
+)
 
 /**
- * Entries that a student, of the classes the student is in, did not know at last, by list. What an offer keeps back from
- * its students is not told here either.
+ * Entries that a student, of the classes the student is in, did not know at last, by list. Only games that are over count:
+ * while one goes on, its answers are told nowhere. What an offer keeps back from its students is not told here either.
  */
 const MISSED = `WITH mine AS (
     SELECT p.id FROM participants w JOIN participants p ON p.id = w.id OR p.merged_into = w.id
@@ -24,7 +27,9 @@ const MISSED = `WITH mine AS (
         OR (o.rules #>> '{work,shown}' = 'after-due' AND coalesce(o.due_at, o.closes_at, now()) <= now()))),
   last AS (
     SELECT DISTINCT ON (r.entry_id) r.entry_id, r.outcome FROM mine m JOIN responses r ON r.participant_id = m.id
-    WHERE r.counts AND r.round = 'first' AND r.withdrawn_at IS NULL ORDER BY r.entry_id, r.at DESC, r.id DESC)
+      JOIN plays y ON y.id = r.play_id AND y.ended_at IS NOT NULL AND y.given_back_at IS NULL
+    WHERE r.counts AND r.round = 'first' AND r.withdrawn_at IS NULL AND ${REACHED}
+    ORDER BY r.entry_id, r.at DESC, r.id DESC)
   SELECT l.id AS "listId", l.title, jsonb_agg(n.id ORDER BY n.position) AS entries,
     jsonb_agg(n.answer ->> 'text' ORDER BY n.position) AS words
   FROM last JOIN entries n ON n.id = last.entry_id JOIN lists l ON l.id = n.list_id

@@ -5,7 +5,7 @@ import { questionResults } from '../db/queries/results.ts'
 import type { TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { correctionsOf, takenOutOf } from './corrections.ts'
-import { copyList, readList } from './lists.ts'
+import { copyList, isListHere, readList } from './lists.ts'
 import { readOffer } from './offers.ts'
 import { findTeacher } from './teachers.ts'
 
@@ -13,7 +13,7 @@ import { findTeacher } from './teachers.ts'
 const MOST_CHOICES = 5
 
 /**
- * Makes a list of what was missed in an offer: the entries that fewer than a share knew when they met them first, the
+ * Makes a list of what was missed in an offer: the entries that fewer than a share knew of those who answered them first, the
  * least known first, with the wrong answers that were given as wrong choices. It knows the list it comes from. Sent again,
  * it is made once. Throws a Problem where nothing was missed, or the list is gone.
  */
@@ -24,13 +24,12 @@ export async function makeReteachList(
 ): Promise<void> {
   const { teacherId } = scope
   await scope.query('SELECT 1 FROM teachers WHERE id = $teacherId FOR UPDATE', { teacherId })
-  const [known] = await scope.query('SELECT 1 FROM lists WHERE id = $id AND teacher_id = $teacherId', { id, teacherId })
-  if (known) return
+  if (await isListHere(scope, id)) return
   const { listId } = await readOffer(scope, offerId)
   if (listId === null) throw new Problem(409, 'list-gone')
   const out = takenOutOf(await correctionsOf(scope, offerId))
   const missed = (await questionResults(scope, offerId))
-    .filter((one) => one.counts && !out.includes(one.entryId) && metBy(one) > 0 && shareOf(one) < below)
+    .filter((one) => one.counts && !out.includes(one.entryId) && answersTo(one) > 0 && shareOf(one) < below)
     .sort((one, other) => shareOf(one) - shareOf(other))
   const { entries, id: _, version: _version, ...details } = await readList(scope, listId)
   const byId = new Map(entries.map((entry) => [entry.id, entry]))
@@ -47,12 +46,13 @@ export async function makeReteachList(
   })
 }
 
-function metBy({ right, wrong, passed }: QuestionResult): number {
-  return right + wrong + passed
+/** Returns how many answered a question: what was passed over may not have been reached. */
+function answersTo({ right, wrong }: QuestionResult): number {
+  return right + wrong
 }
 
 function shareOf(question: QuestionResult): number {
-  return question.right / metBy(question)
+  return question.right / answersTo(question)
 }
 
 /** Returns an entry with the wrong answers that were given among its wrong choices; none that counts as right. */

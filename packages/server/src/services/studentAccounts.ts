@@ -1,5 +1,8 @@
 import type { Scope } from '../db/scope.ts'
-import { Problem } from '../problem.ts'
+import { codeOf, Problem } from '../problem.ts'
+
+/** SQLSTATE of a value that another row has already. */
+const TAKEN = '23505'
 
 /** A student as the address names one: who was put together with another is that one. */
 interface KnownStudent {
@@ -22,12 +25,16 @@ export async function keepAccount(
   studentId: string,
   { email, hash }: { email: string; hash: string },
 ): Promise<void> {
-  const [kept] = await scope.query(
-    `UPDATE students SET email = $email, password_hash = $hash WHERE id = $studentId
-      AND NOT EXISTS (SELECT 1 FROM students o WHERE o.email = $email AND o.id <> $studentId) RETURNING id`,
-    { studentId, email, hash },
-  )
-  if (!kept) throw new Problem(409, 'email-taken', { path: 'email' })
+  try {
+    await scope.query('UPDATE students SET email = $email, password_hash = $hash WHERE id = $studentId', {
+      studentId,
+      email,
+      hash,
+    })
+  } catch (error) {
+    if (codeOf(error) === TAKEN) throw new Problem(409, 'email-taken', { path: 'email' })
+    throw error
+  }
 }
 
 /** Takes a student's address and password away: the secret is left to come in by. */

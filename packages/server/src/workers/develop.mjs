@@ -7,3 +7,4 @@ export const make = entry.make
 export const things = entry.things
 export const sheets = entry.sheets
 export const archive = entry.archive
+export const roster = entry.roster

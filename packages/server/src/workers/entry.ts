@@ -1,9 +1,9 @@
 import { gameOf, PuzzleError, randomFrom, type GameKind, type Things, type ThingsWanted } from '@otter/core'
-import { writeArchive } from '@otter/core/formats'
+import { writeArchive, writeOneRoster } from '@otter/core/formats'
 import { lookUpThings } from '../dictionary/things.ts'
 import { lookUp } from '../dictionary/lookUp.ts'
 import { renderSheets } from './renderSheets.tsx'
-import type { ArchiveTask, MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
+import type { ArchiveTask, MakeTask, RosterTask, SheetsTask, WorkerReply } from './tasks.ts'
 
 async function answer<Value>(kind: GameKind, work: () => Value | Promise<Value>): Promise<WorkerReply<Value>> {
   try {
@@ -33,4 +33,9 @@ export function sheets(task: SheetsTask): Promise<WorkerReply<Uint8Array>> {
 /** Packs a list with its pictures and sounds. */
 export function archive({ details, entries, media }: ArchiveTask): WorkerReply<Uint8Array> {
   return { value: writeArchive(details, entries, media) }
+}
+
+/** Packs classes for a school's system. */
+export function roster({ school, classes }: RosterTask): WorkerReply<Uint8Array> {
+  return { value: writeOneRoster(school, classes, new Date()) }
 }

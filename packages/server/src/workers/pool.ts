@@ -4,7 +4,7 @@ import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import { Problem } from '../problem.ts'
 import { FairQueue, QueueFull } from './fairQueue.ts'
-import type { ArchiveTask, MakeTask, SheetsTask, WorkerReply } from './tasks.ts'
+import type { ArchiveTask, MakeTask, RosterTask, SheetsTask, WorkerReply } from './tasks.ts'
 
 /** How far long work has come, from 0 to 1. */
 export type OnProgress = (progress: number) => void
@@ -28,6 +28,8 @@ export interface Workers {
   sheets(task: SheetsTask, signal: AbortSignal): Promise<Uint8Array>
   /** Packs a list with its pictures and sounds: long work. */
   archive(task: ArchiveTask, signal: AbortSignal): Promise<Uint8Array>
+  /** Packs classes for a school's system: quick work for most, in the lane of `make`. */
+  roster(task: RosterTask, teacherId: string, signal: AbortSignal): Promise<Uint8Array>
   close(): Promise<void>
 }
 
@@ -108,6 +110,7 @@ export function startWorkers({ threads, makeLimit = 20_000, sheetsLimit = 120_00
     },
     sheets: (task, signal) => run(long, 'sheets', task, sheetsLimit, signal),
     archive: (task, signal) => archivesAtOnce(() => run(long, 'archive', task, sheetsLimit, signal)),
+    roster: (task, teacherId, signal) => soon('roster', task, teacherId, signal),
     close: async () => {
       await Promise.all([quick, versioned, long].map((pool) => pool.destroy()))
     },

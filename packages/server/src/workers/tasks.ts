@@ -1,4 +1,5 @@
 import type { Asking, Entry, EntryList, GameKind, ListDetails } from '@otter/core'
+import type { WrittenClass } from '@otter/core/formats'
 import type { SheetLayout } from '@otter/api'
 
 /** A puzzle to make. */
@@ -14,6 +15,12 @@ export interface ArchiveTask {
   details: ListDetails
   entries: Entry[]
   media: ReadonlyMap<string, Uint8Array>
+}
+
+/** Classes to pack into a file for a school's system. */
+export interface RosterTask {
+  school: string
+  classes: WrittenClass[]
 }
 
 /** Sheets to print: the puzzles of all versions, and the address of the on-screen game. */

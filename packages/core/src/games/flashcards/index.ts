@@ -47,6 +47,8 @@ export const flashcards = gameFrom({
   make,
   questions: questionsOf,
   questionsKey,
+  isSelfJudged: true,
+  practice: 2,
   onPaper: true,
   sheet,
   view,

@@ -62,6 +62,7 @@ export const quiz = gameFrom({
   lookup: (list, { form }) => (form === 'typed' ? NO_LOOKUP : lookup(list)),
   questions: questionsOf,
   questionsKey,
+  practice: 1,
   onPaper: true,
   sheet,
   view,

@@ -1,5 +1,6 @@
 import type { AnswersReply, ParticipantResult, QuestionResult, TeamResult } from '@otter/api'
 import type { Reader, Scope } from '../scope.ts'
+import { REACHED } from './reached.ts'
 
 /** Attempts of an offer that count, with whose they are: participants merged into one are one person. */
 const ATTEMPTS = `attempts AS (
@@ -161,8 +162,12 @@ export async function marksOf(
 ): Promise<[person: string, entryId: string, right: boolean][]> {
   const [met] = await scope.query<{ marks: [string, string, boolean][] }>(
     // In one text: thousands of rows would each be read by themselves.
-    `WITH ${FIRST_MET} SELECT coalesce(json_agg(json_build_array(person, entry_id, outcome = 'right')), '[]') AS marks
-      FROM met WHERE outcome <> 'opinion'`,
+    `WITH met AS MATERIALIZED (
+       SELECT DISTINCT ON (person, r.entry_id) coalesce(p.merged_into, p.id) AS person, r.entry_id, r.outcome
+       FROM participants p JOIN responses r ON r.participant_id = p.id
+       WHERE p.offer_id = $offerId AND r.is_first AND ${REACHED} ORDER BY person, r.entry_id, r.id)
+     SELECT coalesce(json_agg(json_build_array(person, entry_id, outcome = 'right')), '[]') AS marks
+       FROM met WHERE outcome <> 'opinion'`,
     { offerId },
   )
   return met?.marks ?? []

@@ -15,10 +15,9 @@ export function ReteachList({ results: { offer, questions } }: { results: Result
   const [below, setBelow] = useState(70)
   // Sent again, since its reply was lost, it is one list.
   const [id, setId] = useState(newId)
-  const missed = questions.filter(({ counts, right, wrong, passed }) => {
-    const met = right + wrong + passed
-    return counts && met > 0 && right / met < below / 100
-  })
+  const missed = questions.filter(
+    ({ counts, right, wrong }) => counts && right + wrong > 0 && right / (right + wrong) < below / 100,
+  )
   if (offer.listId === null || questions.every(({ counts }) => !counts)) return null
   return (
     <div className="flex flex-wrap items-end gap-2">

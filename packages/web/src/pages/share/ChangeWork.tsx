@@ -12,11 +12,12 @@ import { WorkRulesFields } from './WorkRulesFields.tsx'
 /** What holds for set work, to look at and to change while it runs. */
 export function ChangeWork({ offer }: { offer: OfferReply }) {
   const t = useTexts(classesTexts)
-  const [open, setOpen] = useState(false)
+  // Once opened it stays: what was typed is there when it is unfolded again.
+  const [opened, setOpened] = useState(false)
   return (
-    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details onToggle={() => setOpened(true)}>
       <summary className="w-fit cursor-pointer py-1">{t('change.title')}</summary>
-      {open && <Setting offer={offer} />}
+      {opened && <Setting offer={offer} />}
     </details>
   )
 }
