@@ -9,7 +9,6 @@ import {
   MailReply,
   ResetPassword,
 } from '../account.ts'
-import { GuestIsStudent, WorkSetting } from '../class.ts'
 import { GiveList, GivenReply, GivingReply, TakeCopy } from '../copy.ts'
 import { JobReply } from '../job.ts'
 import {
@@ -32,43 +31,18 @@ import {
   UploadPicture,
   UploadSound,
 } from '../media.ts'
-import {
-  AnswerReturn,
-  CorrectQuestion,
-  AnswersReply,
-  CallTerms,
-  ChangeOffer,
-  ChangeParticipant,
-  CreateOffer,
-  HereReply,
-  LateAnswers,
-  LeadReply,
-  MergeParticipant,
-  OfferReply,
-  ResultsReply,
-  Reteach,
-} from '../offer.ts'
-import {
-  AnswerName,
-  ChangeSelf,
-  CreateLive,
-  HostState,
-  LiveAgain,
-  PassReply,
-  SendCommand,
-  StudentAnswers,
-  WallState,
-} from '../live.ts'
+import { CreateOffer, OfferReply } from '../offer.ts'
+import { ChangeSelf, PassReply } from '../live.ts'
 import { AskKinds, AskThings, KindsReply, ThingsReply } from '../kinds.ts'
 import { JoinOffer, PlayAgain, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
 import { anyone, operator, student, teacher, type Route } from './route.ts'
 import { CLASS_ROUTES } from './classRoutes.ts'
+import { LIVE_ROUTES } from './liveRoutes.ts'
+import { OFFER_ROUTES } from './offerRoutes.ts'
 import { PRINT_ROUTES } from './printRoutes.ts'
 import { ROSTER_ROUTES } from './rosterRoutes.ts'
 import { WALL_ROUTES } from './wallRoutes.ts'
-
-const PARTICIPANT = '/links/:id/participants/:participantId'
 
 /** Every route there is. */
 export const ROUTES: readonly Route[] = [
@@ -242,169 +216,9 @@ export const ROUTES: readonly Route[] = [
   }),
   ...PRINT_ROUTES,
 
-  teacher({ method: 'get', path: '/links', summary: 'All offers', reply: z.array(OfferReply) }),
-  teacher({
-    method: 'patch',
-    path: '/links/:id',
-    summary: 'Closes an offer or opens it, names it, or stops its clocks',
-    body: ChangeOffer,
-    reply: OfferReply,
-  }),
-  teacher({ method: 'delete', path: '/links/:id', summary: 'Deletes an offer and its results', status: 204 }),
-  teacher({
-    method: 'post',
-    path: '/links/:id/renew',
-    summary: 'Puts the list as it is now under the same link',
-    reply: OfferReply,
-  }),
-  teacher({
-    method: 'get',
-    path: '/links/:id/lead',
-    summary: 'Its game with the answers, and how far it was called',
-    reply: LeadReply,
-  }),
-  teacher({ method: 'get', path: '/links/:id/here', summary: 'Who takes part, and who is here now', reply: HereReply }),
-  teacher({
-    method: 'put',
-    path: '/links/:id/calls',
-    summary: 'Says how many terms were called for all',
-    body: CallTerms,
-    status: 204,
-  }),
-  teacher({
-    method: 'get',
-    path: '/links/:id/results',
-    summary: 'Who had how much right, and what the class gave; with an ETag',
-    reply: ResultsReply,
-  }),
-  teacher({
-    method: 'get',
-    path: '/links/:id/results.csv',
-    summary: 'Results as a file',
-    query: z.object({ language: z.string().optional() }),
-    reply: 'text/csv',
-  }),
-  teacher({ method: 'get', path: '/links/:id/work', summary: 'What holds for set work', reply: WorkSetting }),
-  teacher({
-    method: 'post',
-    path: '/links/:id/reteach',
-    summary: 'Makes a list of what was missed',
-    body: Reteach,
-    status: 201,
-    reply: z.object({ id: z.uuid() }),
-  }),
-  teacher({
-    method: 'put',
-    path: '/links/:id/work',
-    summary: 'Changes what holds for set work',
-    body: WorkSetting,
-    reply: WorkSetting,
-  }),
-  teacher({
-    method: 'get',
-    path: '/links/:id/questions/:entryId',
-    summary: 'Who gave which answer to a question',
-    reply: AnswersReply,
-  }),
-  teacher({
-    method: 'put',
-    path: '/links/:id/questions/:entryId/correction',
-    summary: 'Says how answers to a question count: those given before are judged again',
-    body: CorrectQuestion,
-    status: 204,
-  }),
-  teacher({
-    method: 'patch',
-    path: PARTICIPANT,
-    summary: 'Renames a participant, takes one out or lets one back in, or gives one more time',
-    body: ChangeParticipant,
-    status: 204,
-  }),
-  teacher({
-    method: 'put',
-    path: `${PARTICIPANT}/student`,
-    summary: 'Says that a guest is a student of the class',
-    body: GuestIsStudent,
-    status: 204,
-  }),
-  teacher({
-    method: 'put',
-    path: `${PARTICIPANT}/return`,
-    summary: 'Says whether a participant who wants to come back is who it says to be',
-    body: AnswerReturn,
-    status: 204,
-  }),
-  teacher({
-    method: 'put',
-    path: `${PARTICIPANT}/merged`,
-    summary: 'Says that a participant is the same person as another, or is not',
-    body: MergeParticipant,
-    status: 204,
-  }),
-  teacher({
-    method: 'get',
-    path: `${PARTICIPANT}/late`,
-    summary: 'What a participant answered too late, as it would count',
-    reply: LateAnswers,
-  }),
-  teacher({
-    method: 'post',
-    path: `${PARTICIPANT}/late`,
-    summary: 'Counts what a participant answered too late',
-    status: 204,
-  }),
-  teacher({ method: 'delete', path: PARTICIPANT, summary: 'Deletes a participant and all attempts', status: 204 }),
-  teacher({
-    method: 'post',
-    path: '/links/:id/plays/:playId/give-back',
-    summary: 'Gives an attempt back that was ended',
-    status: 204,
-  }),
+  ...OFFER_ROUTES,
 
-  teacher({
-    method: 'post',
-    path: '/lists/:id/live',
-    summary: 'Opens a live session of a list as a game',
-    body: CreateLive,
-    status: 201,
-    reply: OfferReply,
-  }),
-  teacher({ method: 'get', path: '/live/:id', summary: 'A live session as its host sees it', reply: HostState }),
-  teacher({ method: 'get', path: '/live/:id/wall', summary: 'It as the class sees it on the wall', reply: WallState }),
-  teacher({
-    method: 'post',
-    path: '/live/:id/passes/:screen',
-    summary: 'A pass that opens a socket for a screen',
-    reply: PassReply,
-  }),
-  teacher({
-    method: 'post',
-    path: '/live/:id/commands',
-    summary: 'Starts it, pauses it, goes on, ends it',
-    body: SendCommand,
-    status: 204,
-  }),
-  teacher({
-    method: 'post',
-    path: '/live/:id/again',
-    summary: 'Opens a session of what the class missed',
-    body: LiveAgain,
-    status: 201,
-    reply: OfferReply,
-  }),
-  teacher({
-    method: 'put',
-    path: '/live/:id/participants/:participantId/name',
-    summary: 'Lets a name in that was held',
-    body: AnswerName,
-    status: 204,
-  }),
-  teacher({
-    method: 'get',
-    path: '/live/:id/participants/:participantId/answers',
-    summary: 'What a student has answered so far',
-    reply: StudentAnswers,
-  }),
+  ...LIVE_ROUTES,
 
   teacher({
     method: 'get',
