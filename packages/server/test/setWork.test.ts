@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { QuizPuzzle } from '@otter/core/games/quiz'
 import { expect } from 'chai'
+import { SECRET } from './testClass.ts'
 import { until } from './liveScreens.ts'
 import {
   Client,
@@ -12,8 +13,6 @@ import {
   type Reply,
   type TestServer,
 } from './testServer.ts'
-
-const SECRET = { pictures: ['fish', 'boat', 'fish'] }
 
 interface Class {
   teacher: Client

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { expect } from 'chai'
+import { SECRET } from './testClass.ts'
 import { Client, rows, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
-const SECRET = { pictures: ['fish', 'boat', 'fish'] }
 const PASSWORD = 'heather honey twelve'
 
 describe('Older students', () => {
