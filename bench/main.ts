@@ -6,6 +6,7 @@ import { benchLists } from './lists.ts'
 import { benchLive } from './live.ts'
 import { benchLoad } from './load.ts'
 import { benchOverview } from './overview.ts'
+import { benchReport } from './report.ts'
 import { benchQuiz } from './quiz.ts'
 import { benchWordSearch } from './wordsearch.ts'
 
@@ -18,6 +19,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   api: benchApi,
   load: benchLoad,
   overview: benchOverview,
+  report: benchReport,
   browser: benchBrowser,
 }
 

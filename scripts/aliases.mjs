@@ -20,6 +20,7 @@ export const alias = {
     ]),
   ),
   '@otter/core/names': join(home, 'packages/core/src/text/unkindName.ts'),
+  '@otter/core/results': join(home, 'packages/core/src/results/index.ts'),
   '@otter/core/formats': join(home, 'packages/core/src/formats/index.ts'),
   '@otter/core': join(home, 'packages/core/src/index.ts'),
   '@otter/api/texts': join(home, 'packages/api/src/texts'),

@@ -238,19 +238,6 @@ export const QuestionFigures = z.object({
 })
 export type QuestionFigures = z.infer<typeof QuestionFigures>
 
-/** Makes a list of what was missed, under an id that the screen has drawn: sent again, it is made once. */
-export const Reteach = z.object({
-  id: z.uuid(),
-  title: z
-    .string()
-    .max(400)
-    .transform((title) => cleanText(title).trim().slice(0, 200))
-    .pipe(z.string().min(1)),
-  /** Entries are taken that fewer than this share knew. */
-  below: z.number().min(0).max(1).default(0.7),
-})
-export type Reteach = z.input<typeof Reteach>
-
 export const ResultsReply = z.object({
   offer: OfferReply,
   participants: z.array(ParticipantResult),

@@ -27,6 +27,7 @@ import mediaRoutes, { mediaFileRoutes } from './routes/media.ts'
 import offerRoutes from './routes/offers.ts'
 import operatorRoutes from './routes/operator.ts'
 import playRoutes from './routes/play.ts'
+import reportRoutes from './routes/reports.ts'
 import rosterRoutes from './routes/rosters.ts'
 import sessionRoutes from './routes/session.ts'
 import wallRoutes, { remoteRoutes } from './routes/wall.ts'
@@ -196,6 +197,7 @@ export function createApp({
     offerRoutes(context),
     liveRoutes(context),
     wallRoutes(context),
+    reportRoutes(context),
     rosterRoutes(context),
     classRoutes(context),
     kindRoutes(context),

@@ -86,7 +86,16 @@ const ROWS: Record<string, Row> = {
   'put /links/:id/calls': { body: { calls: 1 } },
   'get /links/:id/results': {},
   'get /links/:id/results.csv': {},
-  'post /links/:id/reteach': { body: { id: randomUUID(), title: 'Again' } },
+  'get /reports': { query: '?work=:link' },
+  'get /reports/students/:personId': { query: '?work=:link' },
+  'get /reports/entries/:entryId': { query: '?work=:link' },
+  'get /reports/refused': { query: '?class=:class', colleague: 200 },
+  'get /reports/file': { query: '?list=:list&what=workbook' },
+  'post /reports/accept': { body: { scope: { work: ':link' }, entryId: ':entryId', written: ['mine'] } },
+  'post /reports/pass': { query: '?list=:list' },
+  'post /reports/reteach': { body: { scope: { list: ':list' }, id: randomUUID(), title: 'Again' } },
+  'get /standards': {},
+  'put /standards': { body: { standards: [{ code: 'A.1', label: 'Mine' }] } },
   'get /links/:id/work': {},
   'put /links/:id/work': { body: SETTING },
   'get /links/:id/questions/:entryId': {},
@@ -98,6 +107,7 @@ const ROWS: Record<string, Row> = {
   'get /links/:id/participants/:participantId/late': {},
   'post /links/:id/participants/:participantId/late': {},
   'delete /links/:id/participants/:participantId': {},
+  'post /links/:id/plays/:playId/time-back': {},
   'post /links/:id/plays/:playId/give-back': {},
   'post /lists/:id/live': { body: { kind: 'quiz', seed: '1' } },
   'get /live/:id': {},
@@ -142,6 +152,11 @@ const ROWS: Record<string, Row> = {
   'post /classes/:id/students/:studentId/link': { colleague: 201 },
   'put /classes/:id/students/:studentId/linked': { body: { code: 'BBBBBBBBBB' } },
   'get /classes/:id/students/:studentId/work/:offerId': {},
+  'get /classes/:id/students/:studentId/knowledge': { colleague: 200 },
+  'post /classes/:id/students/:studentId/practice': {
+    body: { requestId: randomUUID(), listId: ':list' },
+    colleague: 409,
+  },
   'get /classes/:id/students/:studentId/data': { colleague: 200 },
   'get /classes/:id/students/:studentId/data.csv': { colleague: 200 },
   'delete /classes/:id/teachers/:teacherId': { colleague: 403 },
@@ -280,12 +295,22 @@ describe('Who may ask for what', () => {
           language: 'en',
           name: 'en.words',
           copy: 'BBBBBBBBBBBBBBBB',
+          personId: world.participantId,
         }[name]!
-      }) + query
+      }) + named(query)
     )
   }
-  const ask = (client: Client, route: { method: string; path: string }) =>
-    client.call(route.method.toUpperCase(), addressOf(route), ROWS[keyOf(route)]!.body)
+  /** Fills in the owner's ids by their names, such as `:link`, where they stand behind the path or in what is sent. */
+  const named = (text: string): string =>
+    text.replace(/:([a-z]+)\b/giu, (whole, name: string) => (name in world ? world[name as keyof World] : whole))
+  const ask = (client: Client, route: { method: string; path: string }) => {
+    const { body } = ROWS[keyOf(route)]!
+    const sent: unknown = body === undefined ? undefined : JSON.parse(named(JSON.stringify(body)))
+    return client.call(route.method.toUpperCase(), addressOf(route), sent)
+  }
+  /** Whether a route is asked for something that somebody has. */
+  const isOfSomebody = (route: { method: string; path: string }): boolean =>
+    route.path.includes('/:') || named(JSON.stringify(ROWS[keyOf(route)])) !== JSON.stringify(ROWS[keyOf(route)])
 
   it('is said of every route, and of no other', () => {
     expect(Object.keys(ROWS).sort()).to.deep.equal(ROUTES.map(keyOf).sort())
@@ -303,7 +328,7 @@ describe('Who may ask for what', () => {
   })
 
   it('is the owner’s alone among teachers, but for what a class is shared for', async () => {
-    for (const route of ROUTES.filter(({ asker, path }) => asker === 'teacher' && path.includes('/:'))) {
+    for (const route of ROUTES.filter((route) => route.asker === 'teacher' && isOfSomebody(route))) {
       if (route.path.startsWith('/samples')) continue
       const { colleague: shared = 404 } = ROWS[keyOf(route)]!
       expect((await ask(stranger, route)).status, `stranger: ${keyOf(route)}`).to.equal(404)

@@ -208,7 +208,7 @@ describe('A question corrected after it was shared', () => {
     await correct({ right: ['hue'] })
     const listId = randomUUID()
     const make = (below: number, made = listId): Promise<Reply> =>
-      teacher.call('POST', `/links/${id}/reteach`, { id: made, title: 'Again', below })
+      teacher.call('POST', '/reports/reteach', { id: made, scope: { work: id }, title: 'Again', below })
     const all = await Promise.all([make(0.7), make(0.7), make(0.7)])
     expect(all.map(({ status }) => status)).to.deep.equal([201, 201, 201])
     const { body: list } = await teacher.call('GET', `/lists/${listId}`)

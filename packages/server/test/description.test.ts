@@ -18,6 +18,7 @@ import mediaRoutes, { mediaFileRoutes } from '../src/routes/media.ts'
 import offerRoutes from '../src/routes/offers.ts'
 import operatorRoutes from '../src/routes/operator.ts'
 import playRoutes from '../src/routes/play.ts'
+import reportRoutes from '../src/routes/reports.ts'
 import sessionRoutes from '../src/routes/session.ts'
 
 const named = (method: string, path: string): string => `${method} ${path}`
@@ -50,6 +51,7 @@ describe('The description of the API', () => {
       liveRoutes(context),
       wallRoutes(context),
       remoteRoutes(context),
+      reportRoutes(context),
       rosterRoutes(context),
       jobRoutes(context),
       printRoutes(context),

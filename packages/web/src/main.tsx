@@ -110,6 +110,18 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pages/classes/ClassPage.tsx')).ClassPage }),
       },
       {
+        path: 'classes/:id/report',
+        lazy: async () => ({ Component: (await import('./pages/report/ClassReportPage.tsx')).ClassReportPage }),
+      },
+      {
+        path: 'classes/:id/students/:studentId',
+        lazy: async () => ({ Component: (await import('./pages/report/StudentPage.tsx')).StudentPage }),
+      },
+      {
+        path: 'classes/:id/students/:studentId/family',
+        lazy: async () => ({ Component: (await import('./pages/report/FamilyPage.tsx')).FamilyPage }),
+      },
+      {
         path: 'classes/:id/codes',
         lazy: async () => ({ Component: (await import('./pages/print/CodesPage.tsx')).ClassCodesPage }),
       },

@@ -26,6 +26,7 @@ import {
 import { ComparedClasses, ImportClasses, ImportedClasses, ImportedReply } from '../classImport.ts'
 import { LANGUAGE_CODES } from '../languages.ts'
 import { OfferReply } from '../offer.ts'
+import { SetPractice, StudentKnowledge } from '../report.ts'
 import { anyone, member, teacher, type Route } from './route.ts'
 
 /** Classes, their students, and work that is set for them. */
@@ -136,6 +137,20 @@ export const CLASS_ROUTES: readonly Route[] = [
     path: '/classes/:id/students/:studentId/work/:offerId',
     summary: 'What a student did at one piece of the teacher’s work',
     reply: StudentWork,
+  }),
+  teacher({
+    method: 'get',
+    path: '/classes/:id/students/:studentId/knowledge',
+    summary: 'What a student knows, over all of the teacher’s games',
+    reply: StudentKnowledge,
+  }),
+  teacher({
+    method: 'post',
+    path: '/classes/:id/students/:studentId/practice',
+    summary: 'Sets a student what is not known well, as work',
+    body: SetPractice,
+    status: 201,
+    reply: OfferReply,
   }),
   teacher({
     method: 'get',

@@ -13,7 +13,6 @@ import {
   MergeParticipant,
   OfferReply,
   ResultsReply,
-  Reteach,
 } from '../offer.ts'
 import { teacher, type Route } from './route.ts'
 
@@ -64,14 +63,6 @@ export const OFFER_ROUTES: readonly Route[] = [
     reply: 'text/csv',
   }),
   teacher({ method: 'get', path: '/links/:id/work', summary: 'What holds for set work', reply: WorkSetting }),
-  teacher({
-    method: 'post',
-    path: '/links/:id/reteach',
-    summary: 'Makes a list of what was missed',
-    body: Reteach,
-    status: 201,
-    reply: z.object({ id: z.uuid() }),
-  }),
   teacher({
     method: 'put',
     path: '/links/:id/work',
@@ -133,6 +124,12 @@ export const OFFER_ROUTES: readonly Route[] = [
     status: 204,
   }),
   teacher({ method: 'delete', path: PARTICIPANT, summary: 'Deletes a participant and all attempts', status: 204 }),
+  teacher({
+    method: 'post',
+    path: '/links/:id/plays/:playId/time-back',
+    summary: 'Gives back the time for which the device was away',
+    status: 204,
+  }),
   teacher({
     method: 'post',
     path: '/links/:id/plays/:playId/give-back',

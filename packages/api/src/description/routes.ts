@@ -40,6 +40,7 @@ import { anyone, operator, student, teacher, type Route } from './route.ts'
 import { CLASS_ROUTES } from './classRoutes.ts'
 import { LIVE_ROUTES } from './liveRoutes.ts'
 import { OFFER_ROUTES } from './offerRoutes.ts'
+import { REPORT_ROUTES } from './reportRoutes.ts'
 import { PRINT_ROUTES } from './printRoutes.ts'
 import { ROSTER_ROUTES } from './rosterRoutes.ts'
 import { WALL_ROUTES } from './wallRoutes.ts'
@@ -217,6 +218,7 @@ export const ROUTES: readonly Route[] = [
   ...PRINT_ROUTES,
 
   ...OFFER_ROUTES,
+  ...REPORT_ROUTES,
 
   ...LIVE_ROUTES,
 

@@ -8,12 +8,7 @@ interface Weighed {
 }
 
 /** A question to teach again: how many knew it of those who answered it, and the wrong answer that leads, where one does. */
-export interface ToTeach {
-  text: string
-  right: number
-  answered: number
-  leading: string | null
-}
+export type ToTeach<Question> = Question & { answered: number; leading: string | null }
 
 /** Entries that fewer than this share knew are worth a word. */
 const KNOWN = 0.7
@@ -24,16 +19,14 @@ const LEADS = 2
  * Returns the questions to teach again, the least known first. Answers alone count: what was passed over may not have been
  * reached.
  */
-export function toTeachAgain(questions: readonly Weighed[], most = 3): ToTeach[] {
+export function toTeachAgain<Question extends Weighed>(questions: readonly Question[], most = 3): ToTeach<Question>[] {
   return questions
     .map((question) => ({ ...question, answered: question.right + question.wrong }))
     .filter(({ counts, answered, right }) => counts && answered > 0 && right / answered < KNOWN)
     .sort((one, other) => one.right / one.answered - other.right / other.answered || other.answered - one.answered)
     .slice(0, most)
-    .map(({ text, right, answered, given: [first] }) => ({
-      text,
-      right,
-      answered,
-      leading: first !== undefined && first.count >= LEADS ? first.given : null,
-    }))
+    .map((question) => {
+      const [first] = question.given
+      return { ...question, leading: first !== undefined && first.count >= LEADS ? first.given : null }
+    })
 }

@@ -21,6 +21,7 @@ import { nineteenth } from './migrations/nineteenth.ts'
 import { twentieth } from './migrations/twentieth.ts'
 import { twentyFirst } from './migrations/twentyFirst.ts'
 import { twentySecond } from './migrations/twentySecond.ts'
+import { twentyThird } from './migrations/twentyThird.ts'
 import { twelfth } from './migrations/twelfth.ts'
 import { defineModels, type Models } from './models.ts'
 
@@ -47,6 +48,7 @@ const MIGRATIONS = [
   twentieth,
   twentyFirst,
   twentySecond,
+  twentyThird,
 ]
 
 /** A connected database: its tables and its connection pool. Services never see it: they get a scope. */

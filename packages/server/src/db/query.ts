@@ -1,7 +1,14 @@
 import { createHash } from 'node:crypto'
 
-/** Runs a statement with named values (`$name`) on one connection; returns its rows. */
-export type Query = <Row extends object>(sql: string, values?: Record<string, unknown>) => Promise<Row[]>
+/**
+ * Runs a statement with named values (`$name`) on one connection; returns its rows. A statement whose best plan depends on
+ * its values is planned for each of them.
+ */
+export type Query = <Row extends object>(
+  sql: string,
+  values?: Record<string, unknown>,
+  planned?: 'once' | 'each-time',
+) => Promise<Row[]>
 
 /** A statement as the database takes it: with numbered values, under a name by which it is planned only once. */
 interface Prepared {
@@ -13,7 +20,7 @@ interface Prepared {
 
 /** Of a connection of the pool (a client of `pg`), what statements need. */
 export interface Connection {
-  query<Row>(statement: { name: string; text: string; values: unknown[] }): Promise<{ rows: Row[] }>
+  query<Row>(statement: { name?: string; text: string; values: unknown[] }): Promise<{ rows: Row[] }>
 }
 
 const prepared = new Map<string, Prepared>()
@@ -35,10 +42,18 @@ function prepare(sql: string): Prepared {
  * Returns how statements are run on a connection. Planning is most of the work of a short one, so they are prepared.
  */
 export function queryOn(connection: Connection, onQuery?: (sql: string) => void): Query {
-  return async <Row extends object>(sql: string, values: Record<string, unknown> = {}) => {
+  return async <Row extends object>(
+    sql: string,
+    values: Record<string, unknown> = {},
+    planned: 'once' | 'each-time' = 'once',
+  ) => {
     const { name, text, names } = prepare(sql)
     onQuery?.(text)
-    const { rows } = await connection.query<Row>({ name, text, values: names.map((one) => values[one]) })
+    const { rows } = await connection.query<Row>({
+      ...(planned === 'once' && { name }),
+      text,
+      values: names.map((one) => values[one]),
+    })
     return rows
   }
 }

@@ -9,6 +9,7 @@ import { sendMove } from '../services/moves.ts'
 import { openLiveServer, playersOf, roomOf, type HubParts, type LiveServer, type LiveSocket } from './liveServer.ts'
 import type { Holder } from './passes.ts'
 import { Presence } from './presence.ts'
+import { ReportNews } from './reportNews.ts'
 import { Rankings } from './rankings.ts'
 import { Watchers } from './watchers.ts'
 
@@ -41,6 +42,7 @@ export class LiveHub {
   private io: LiveServer | undefined
   private watchers: Watchers | undefined
   private rankings: Rankings | undefined
+  private news: ReportNews | undefined
   private pool: pg.Pool | undefined
   private flushing: Promise<void> | undefined
   private looking: Promise<void> | undefined
@@ -70,6 +72,7 @@ export class LiveHub {
     this.io = io
     this.watchers = new Watchers(io, this.parts.logger, (offerId) => this.changedSessions.add(offerId))
     this.rankings = new Rankings(io, this.parts.source)
+    this.news = new ReportNews(io, this.parts.source, (error) => this.complain(error, 'reports'))
     this.timers = [
       setInterval(() => (this.flushing ??= this.flush().finally(() => (this.flushing = undefined))), GATHER),
       setInterval(() => (this.looking ??= this.look().finally(() => (this.looking = undefined))), LOOK),
@@ -77,7 +80,7 @@ export class LiveHub {
     for (const timer of this.timers) timer.unref()
   }
 
-  /** A student's own part in a session has changed. */
+  /** A student's own part in an offer has changed. */
   moved(offerId: string, personId: string): void {
     note(this.seen, offerId, [personId])
   }
@@ -120,6 +123,7 @@ export class LiveHub {
 
   private welcome(socket: LiveSocket): void {
     const { holder } = socket.data
+    if (holder.audience === 'report') return void this.news?.welcome(socket, holder)
     void socket.join(roomOf(holder.audience, holder.offerId))
     if (holder.audience === 'player') this.welcomePlayer(socket, holder)
     else if (holder.audience !== 'board') {
@@ -161,7 +165,7 @@ export class LiveHub {
   ): Promise<{ reply: PlayReply } | { problem: ProblemDetails }> {
     try {
       const move = SendMove.parse(sent)
-      const reply = await reading(this.parts.source, null, (reader) =>
+      const { reply } = await reading(this.parts.source, null, (reader) =>
         sendMove(reader, { offerId, participantId }, move, Date.now() - since),
       )
       this.moved(offerId, personId)
@@ -217,6 +221,7 @@ export class LiveHub {
       for (const [offerId, personIds] of here) note(seen, offerId, personIds)
       if (seen.size > 0 || changed.size > 0)
         await reading(this.parts.source, null, async (reader) => this.watchers?.tell(reader, seen, changed))
+      this.news?.tell([...seen.keys(), ...changed])
       await this.rankings?.tell(seen.keys())
     } catch (error) {
       // Nothing of it is lost while the database is away.
@@ -242,7 +247,7 @@ export class LiveHub {
   /** Returns the sessions that screens connected here show. */
   private shownHere(): string[] {
     const sockets = [...(this.io?.sockets.sockets.values() ?? [])]
-    return [...new Set(sockets.map(({ data }) => data.holder.offerId))]
+    return [...new Set(sockets.flatMap(({ data: { holder } }) => (holder.audience === 'report' ? [] : holder.offerId)))]
   }
 
   /** Sees to sessions whose moment has come. */

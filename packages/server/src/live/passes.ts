@@ -1,4 +1,5 @@
 import { createHmac, timingSafeEqual } from 'node:crypto'
+import { ReportScope } from '@otter/api'
 import { z } from 'zod'
 
 /** Whose socket it is, in which session. */
@@ -7,6 +8,8 @@ const Holder = z.discriminatedUnion('audience', [
   z.object({ audience: z.enum(['teacher', 'wall']), offerId: z.uuid(), teacherId: z.uuid() }),
   /** Screens of a game for teams at one wall. */
   z.object({ audience: z.literal('board'), offerId: z.uuid() }),
+  /** A report that is open, of several offers. */
+  z.object({ audience: z.literal('report'), teacherId: z.uuid(), scope: ReportScope }),
 ])
 export type Holder = z.infer<typeof Holder>
 

@@ -1,5 +1,6 @@
 import type { Logger } from 'pino'
 import { inScope, type ScopeSource } from '../db/scope.ts'
+import { noteHere } from '../services/absences.ts'
 import { loggable } from '../problem.ts'
 
 /** How often the database is told who is still connected, in milliseconds. */
@@ -73,11 +74,7 @@ export class Presence {
     if (here.length + gone.length + hosted.length === 0) return
     try {
       await inScope(this.source, { teacherId: null }, async (scope) => {
-        if (here.length > 0)
-          await scope.query(
-            'UPDATE participants SET here_at = clock_timestamp(), gone_at = NULL WHERE id = ANY ($here::uuid[])',
-            { here: here.sort() },
-          )
+        if (here.length > 0) await noteHere(scope, here)
         if (gone.length > 0)
           await scope.query('UPDATE participants SET gone_at = clock_timestamp() WHERE id = ANY ($gone::uuid[])', {
             gone: gone.sort(),

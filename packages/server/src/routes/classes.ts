@@ -8,6 +8,7 @@ import {
   LANGUAGE_CODES,
   MergeStudent,
   SaveClass,
+  SetPractice,
   SetWork,
   ShareClass,
 } from '@otter/api'
@@ -25,6 +26,8 @@ import {
 import { classesToWrite, compareClasses, importClasses } from '../services/classImport.ts'
 import { addStudents, changeStudent, mergeStudent, moveStudent, removeStudent } from '../services/students.ts'
 import { joinByLink, makeLink } from '../services/studentLinks.ts'
+import { setPractice } from '../services/practice.ts'
+import { readStudentKnowledge } from '../services/studentKnowledge.ts'
 import { readStudentWork } from '../services/studentWork.ts'
 import { readStudentData, studentCsv } from '../services/studentData.ts'
 import { readOverview, setWork } from '../services/work.ts'
@@ -122,6 +125,13 @@ export default function classRoutes(context: Context): Router {
     response.json(
       await asTeacherReading(context, request, (scope) => readStudentWork(scope, ofStudent(request), offerId)),
     )
+  })
+  router.get('/classes/:id/students/:studentId/knowledge', async (request, response) => {
+    response.json(await asTeacherReading(context, request, (scope) => readStudentKnowledge(scope, ofStudent(request))))
+  })
+  router.post('/classes/:id/students/:studentId/practice', async (request, response) => {
+    const wanted = SetPractice.parse(request.body)
+    response.status(201).json(await setPractice(context, teacherOf(request), ofStudent(request), wanted))
   })
   router.get('/classes/:id/students/:studentId/data', async (request, response) => {
     const { classId, studentId } = ofStudent(request)

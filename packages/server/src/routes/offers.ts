@@ -8,7 +8,6 @@ import {
   GuestIsStudent,
   LANGUAGE_CODES,
   MergeParticipant,
-  Reteach,
   WorkSetting,
 } from '@otter/api'
 import { Router } from 'express'
@@ -26,8 +25,8 @@ import {
   guestIsStudent,
   mergeParticipant,
 } from '../services/participants.ts'
-import { makeReteachList } from '../services/reteach.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
+import { giveTimeBack } from '../services/timeBack.ts'
 import { changeWork, readWorkSetting } from '../services/workSettings.ts'
 import { asTeacher, asTeacherReading, idOf, teacherOf, whileWaiting, type Context } from './context.ts'
 
@@ -94,11 +93,6 @@ export default function offerRoutes(context: Context): Router {
       await asTeacherReading(context, request, (scope) => readAnswers(scope, idOf(request), idOf(request, 'entryId'))),
     )
   })
-  router.post('/links/:id/reteach', async (request, response) => {
-    const wanted = Reteach.parse(request.body)
-    await asTeacher(context, request, (scope) => makeReteachList(scope, idOf(request), wanted))
-    response.status(201).json({ id: wanted.id })
-  })
   router.get('/links/:id/work', async (request, response) => {
     response.json(await asTeacher(context, request, (scope) => readWorkSetting(scope, idOf(request))))
   })
@@ -158,6 +152,13 @@ export default function offerRoutes(context: Context): Router {
       deleteParticipant(scope, idOf(request), idOf(request, 'participantId')),
     )
     context.live.told(idOf(request), idOf(request, 'participantId'))
+    response.status(204).end()
+  })
+  router.post('/links/:id/plays/:playId/time-back', async (request, response) => {
+    const personId = await asTeacher(context, request, (scope) =>
+      giveTimeBack(scope, idOf(request), idOf(request, 'playId')),
+    )
+    context.live.told(idOf(request), personId)
     response.status(204).end()
   })
   router.post('/links/:id/plays/:playId/give-back', async (request, response) => {

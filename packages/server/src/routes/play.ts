@@ -79,16 +79,14 @@ export default function playRoutes(context: Context): Router {
   })
   router.post('/play/:code/moves', async (request, response) => {
     const sent = SendMove.parse(request.body)
-    response.json(
-      telling(
-        await guarded(request, (code) =>
-          reading(context, null, async (reader) => {
-            await keepOpen(reader, studentToken(request))
-            return sendMove(reader, { code, token: tokenOf(request) }, sent)
-          }),
-        ),
-      ),
+    const { reply, offerId, personId } = await guarded(request, (code) =>
+      reading(context, null, async (reader) => {
+        await keepOpen(reader, studentToken(request))
+        return sendMove(reader, { code, token: tokenOf(request) }, sent)
+      }),
     )
+    context.live.moved(offerId, personId)
+    response.json(reply)
   })
   router.post('/play/:code/again', async (request, response) => {
     const { game } = PlayAgain.parse(request.body)

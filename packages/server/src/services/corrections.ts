@@ -1,4 +1,5 @@
 import { correctedOutcome, type Correction, type Outcome } from '@otter/core'
+import { marksIn } from '../db/queries/marks.ts'
 import type { TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { holdOffer } from './participants.ts'
@@ -57,7 +58,8 @@ async function judgeAgain(scope: TeacherScope, offerId: string, correction: Corr
 /** Brings the totals of all plays of an offer up to date. */
 async function countAgain(scope: TeacherScope, offerId: string, corrections: readonly Correction[]): Promise<void> {
   await scope.query(
-    `UPDATE plays y SET corrected = y.corrected + 1, total = q.total, "right" = t."right", second_right = t.second
+    `UPDATE plays y SET corrected = y.corrected + 1, total = q.total, "right" = t."right", second_right = t.second,
+        marks = ${marksIn('z.question_set_id', '(SELECT * FROM responses WHERE play_id = z.id AND withdrawn_at IS NULL) h')}
       FROM plays z JOIN LATERAL (SELECT count(*)::int AS total FROM questions WHERE set_id = z.question_set_id
           AND counts AND entry_id <> ALL ($takenOut::uuid[])) q ON true
         JOIN LATERAL (SELECT count(*) FILTER (WHERE r.counts AND r.entry_id <> ALL ($takenOut::uuid[]))::int AS "right",

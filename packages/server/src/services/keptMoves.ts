@@ -1,6 +1,7 @@
 import type { MoveFate, SendMove } from '@otter/api'
 import { correctedOutcome, type Response } from '@otter/core'
 import type { z } from 'zod'
+import { marksIn } from '../db/queries/marks.ts'
 import type { Reader } from '../db/scope.ts'
 import { takenOutOf } from './corrections.ts'
 import { dueMoment, type OpenPlay } from './storedPlays.ts'
@@ -56,23 +57,25 @@ const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
       r ->> 'outcome' AS outcome, r ->> 'judged' AS judged, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given,
       r -> 'detail' AS detail,
       (r ->> 'points')::int AS points, (r ->> 'hints')::int AS hints, (r ->> 'milliseconds')::int AS milliseconds,
-        (r ->> 'place')::int AS place, n
+        (r ->> 'place')::int AS place, n, NOT (r ->> 'outcome' = 'passed' AND $move::jsonb ->> 'type' = 'finish') AS reached
     FROM kept, jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n)),
   answered AS (
     INSERT INTO responses (play_id, entry_id, round, occasion, outcome, judged, first_outcome, counts, given, detail, points,
-      hints, milliseconds, place, participant_id, move_number, made_at, at, is_first)
+      hints, milliseconds, place, participant_id, move_number, made_at, at, reached, is_first)
     SELECT $playId::uuid, entry_id, round, occasion, outcome, judged, outcome, counts, given, detail, points, hints,
-      milliseconds, place, $participantId::uuid, $number::integer, $madeAt::timestamptz, $at::timestamptz,
-      round = 'first' AND occasion = 0 AND NOT EXISTS (SELECT 1 FROM responses f
+      milliseconds, place, $participantId::uuid, $number::integer, $madeAt::timestamptz, $at::timestamptz, reached,
+      round = 'first' AND occasion = 0 AND reached AND NOT EXISTS (SELECT 1 FROM responses f
         WHERE f.participant_id = $participantId::uuid AND f.entry_id = made.entry_id AND f.is_first) FROM made
         ORDER BY n
     ON CONFLICT (play_id, entry_id, round, occasion) DO UPDATE SET outcome = excluded.outcome, judged = excluded.judged,
       counts = excluded.counts, given = excluded.given, detail = excluded.detail, points = excluded.points,
       hints = excluded.hints,
-      milliseconds = excluded.milliseconds, move_number = excluded.move_number, made_at = excluded.made_at, at = excluded.at, withdrawn_at = NULL),
+      milliseconds = excluded.milliseconds, move_number = excluded.move_number, made_at = excluded.made_at, at = excluded.at, withdrawn_at = NULL, reached = excluded.reached,
+      is_first = responses.is_first OR excluded.is_first),
   holding AS (
-    SELECT outcome, counts, points, round, entry_id = ANY ($takenOut::uuid[]) AS out FROM made
-    UNION ALL SELECT r.outcome, r.counts, r.points, r.round, r.entry_id = ANY ($takenOut::uuid[]) FROM responses r
+    SELECT outcome, counts, points, round, entry_id, occasion, reached, entry_id = ANY ($takenOut::uuid[]) AS out FROM made
+    UNION ALL SELECT r.outcome, r.counts, r.points, r.round, r.entry_id, r.occasion, r.reached,
+      r.entry_id = ANY ($takenOut::uuid[]) FROM responses r
       WHERE r.play_id = $playId::uuid AND r.withdrawn_at IS NULL AND NOT EXISTS (SELECT 1 FROM made m
         WHERE m.entry_id = r.entry_id AND m.round = r.round AND m.occasion = r.occasion)),
   totals AS (
@@ -88,7 +91,8 @@ const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
     ended_at = CASE WHEN $finished::boolean THEN coalesce(y.ended_at, $at::timestamptz) END,
       question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer - (SELECT count(*) FROM questions
       WHERE set_id = $setId::uuid AND counts AND entry_id = ANY ($takenOut::uuid[]))::integer, y.total),
-    "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total
+    "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total,
+    marks = ${marksIn('coalesce($setId::uuid, y.question_set_id)', 'holding')}
   FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id)
   ${BECAME}`
 const TAKE = { alone: take(HOLD.alone), live: take(HOLD.live) }

@@ -1,4 +1,3 @@
-import { REACHED } from '../db/queries/reached.ts'
 import type { TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 
@@ -18,7 +17,7 @@ export async function missedBy(scope: TeacherScope, listId: string, classId: str
      last AS (
        SELECT DISTINCT ON (u.student, r.entry_id) r.entry_id, r.outcome FROM pupils u
          JOIN responses r ON r.participant_id = u.id JOIN entries n ON n.id = r.entry_id AND n.list_id = $listId
-       WHERE r.round = 'first' AND r.counts AND r.withdrawn_at IS NULL AND ${REACHED}
+       WHERE r.round = 'first' AND r.counts AND r.withdrawn_at IS NULL AND r.reached
        ORDER BY u.student, r.entry_id, r.at DESC, r.id DESC)
      SELECT entry_id AS "entryId", count(*)::int AS met, count(*) FILTER (WHERE outcome <> 'right')::int AS missed
      FROM last GROUP BY entry_id HAVING count(*) FILTER (WHERE outcome <> 'right') > 0`,

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import type { PlayReply, SendMove } from '@otter/api'
+import type { MoveFate, PlayReply, SendMove } from '@otter/api'
 import { clockAt, delayOf } from '@otter/core'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
@@ -29,6 +29,13 @@ const MAX_MOVES = 20_000
 /** How many of its last outcomes a play's line shows. */
 const LAST_OUTCOMES = 8
 
+/** What a student is told of a move, and in whose play of which offer it was made. */
+export interface MoveTold {
+  reply: PlayReply
+  offerId: string
+  personId: string
+}
+
 /**
  * Applies a move, and keeps it with the responses it made. A move that came before changes nothing; one that was made
  * for what has passed is kept, and changes nothing else.
@@ -40,7 +47,7 @@ export async function sendMove(
   caller: Caller,
   sent: z.output<typeof SendMove>,
   connectedFor = 0,
-): Promise<PlayReply> {
+): Promise<MoveTold> {
   // One id for all tries.
   const id = sent.id ?? randomUUID()
   for (let tries = 1; tries <= MOST_TRIES; tries++) {
@@ -61,22 +68,27 @@ async function tryMove(
   caller: Caller,
   { isNamed, ...sent }: z.output<typeof SendMove> & { id: string; isNamed: boolean },
   connectedFor: number,
-): Promise<PlayReply | undefined> {
+): Promise<MoveTold | undefined> {
   const { offer, person, play } = await enterWithPlay(scope, caller)
   if (!play) throw new Problem(401, 'who-are-you')
+  const told = async (next: OpenPlay, fate: MoveFate): Promise<MoveTold> => ({
+    reply: await reply(scope, offer, person, next, fate),
+    offerId: offer.id,
+    personId: person.id,
+  })
   const move = play.made.game.moves.parse(sent.move)
   const delay = believed(sent, play.now, connectedFor, offer.live ? (person.heardAt ?? 0) : 0)
   if (sent.attempt !== play.attempt) {
     const past = { ...sent, id: isNamed ? sent.id : undefined, delay }
     const fate = await keepForPast(scope, offer, person, past, move)
-    return fate === 'overtaken' ? undefined : reply(scope, offer, person, play, fate)
+    return fate === 'overtaken' ? undefined : told(play, fate)
   }
   // Whoever gives no id says instead after how many moves it was made.
-  if (!isNamed && sent.after !== play.moves) return reply(scope, offer, person, play, 'repeated')
+  if (!isNamed && sent.after !== play.moves) return told(play, 'repeated')
   if (play.moves >= MAX_MOVES) throw new Problem(403, 'link-full')
   const revision = offer.live?.revision ?? null
   const { next, fate } = await applyMove(scope, play, { ...sent, move, author: 'player', delay, revision })
-  return fate === 'overtaken' ? undefined : reply(scope, offer, person, next, fate)
+  return fate === 'overtaken' ? undefined : told(next, fate)
 }
 
 /**

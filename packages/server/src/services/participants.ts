@@ -336,7 +336,7 @@ export async function giveAttemptBack(scope: TeacherScope, offerId: string, play
   await scope.query(
     `UPDATE responses r SET is_first = true FROM (
        SELECT DISTINCT ON (s.entry_id) s.id FROM responses s JOIN plays y ON y.id = s.play_id
-       WHERE s.participant_id = $participantId AND s.round = 'first' AND s.withdrawn_at IS NULL
+       WHERE s.participant_id = $participantId AND s.round = 'first' AND s.reached AND s.withdrawn_at IS NULL
          AND y.given_back_at IS NULL
          AND NOT EXISTS (SELECT 1 FROM responses f WHERE f.participant_id = $participantId
            AND f.entry_id = s.entry_id AND f.is_first)

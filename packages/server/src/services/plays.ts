@@ -5,6 +5,7 @@ import { Problem } from '../problem.ts'
 import type { Scope } from '../db/scope.ts'
 import { admissionOf, factorFor } from '@otter/core'
 import { closedOffer, enter, findDoor, type Caller, type OpenOffer, type Person, type SignedIn } from './doors.ts'
+import { noteHere, noteReload } from './absences.ts'
 import { changeSelf, joinLive } from './liveDoor.ts'
 import { addParticipant, enterStudent } from './participants.ts'
 import { reply } from './playReplies.ts'
@@ -29,10 +30,13 @@ export async function openPlay(scope: Scope, caller: Caller): Promise<PlayReply>
   const play = await findPlay(scope, offer, person.id)
   // An attempt that was given back is begun anew.
   if (!play && offer.open) return again(scope, offer, person)
-  if (play)
+  if (play) {
     await scope.query('UPDATE plays SET last_seen_at = greatest(last_seen_at, clock_timestamp()) WHERE id = $id', {
       id: play.id,
     })
+    // A page of a live session looks again by itself, too.
+    if (!offer.live && !play.ended) await noteReload(scope, play.id, person.participantId)
+  }
   return reply(scope, offer, person, play)
 }
 
@@ -137,9 +141,7 @@ export async function changeMe(scope: Scope, caller: Caller, change: z.output<ty
 export async function stayHere(scope: Scope, caller: Caller): Promise<void> {
   const { person } = await findDoor(scope, caller)
   if (!person) throw new Problem(401, 'who-are-you')
-  await scope.query('UPDATE participants SET here_at = clock_timestamp(), gone_at = NULL WHERE id = $id', {
-    id: person.participantId,
-  })
+  await noteHere(scope, [person.participantId])
 }
 
 /** Starts another attempt, on the newest version of the game, once the last one is finished. */

@@ -70,6 +70,7 @@ export async function startPlay(
     context,
     followed: [],
     corrected: 0,
+    given: 0,
     corrections: offer.corrections,
     endsAt: endOf(offer, person.factor, { now: offer.now, paused: offer.paused }),
   }

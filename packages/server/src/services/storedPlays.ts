@@ -85,6 +85,8 @@ interface StoredPlay {
   doing: (Doing & { last: Outcome[] }) | null
   /** How often it was judged anew after a correction. */
   corrected: number
+  /** Time that the teacher has given back, in milliseconds. */
+  given: number
 }
 type PlayRow = StoredPlay & { origin: Origin | null }
 
@@ -105,7 +107,7 @@ export interface OpenPlay extends StoredPlay {
 const PLAY = `y.id, y.offer_id AS "offerId", y.participant_id AS "participantId", y.game_version_id AS "versionId",
   v.correction, y.rules, y.moves, y.corrected, y.state, y.origin, y.milliseconds,
   (extract(epoch FROM y.moved_at) * 1000)::float8 AS "movedAt", y.ended_at IS NOT NULL AS ended, y.doing,
-  y.before_time_up AS "beforeTimeUp", y.at_end AS "atEnd", y.paused_ms::float8 AS "pausedBefore", ${NOW} AS now,
+  y.before_time_up AS "beforeTimeUp", y.at_end AS "atEnd", y.paused_ms::float8 AS "pausedBefore", y.given_ms AS given, ${NOW} AS now,
   (SELECT w.time_factor FROM participants q JOIN participants w ON w.id = coalesce(q.merged_into, q.id)
     WHERE q.id = y.participant_id) AS factor`
 const OF_PLAYS = 'FROM plays y JOIN game_versions v ON v.id = y.game_version_id'
@@ -214,7 +216,7 @@ async function opened(scope: Reader, offer: OpenOffer, { origin, ...play }: Play
     now,
     paused: offer.paused,
     corrections: offer.corrections,
-    endsAt: endOf(offer, play.factor, origin),
+    endsAt: laterBy(endOf(offer, play.factor, origin), play.given),
     made,
     context,
     rules: game.version,
@@ -241,6 +243,10 @@ export function endOf(
 ): number | null {
   if (rules.type !== 'link' || origin === null) return null
   return endOfAttempt(rules.work, { begunAt: origin.now, factor, paused: paused - (origin.paused ?? paused) })
+}
+
+function laterBy(end: number | null, given: number): number | null {
+  return end === null ? null : end + given
 }
 
 /** Returns how an offer's session stands at a moment, whether or not a server has seen what is due by then. */

@@ -17,7 +17,6 @@ import type {
   OfferReply,
   ProvedReply,
   PlacedEntry,
-  Reteach,
   ResultsReply,
   RoomReply,
   SampleReply,
@@ -313,15 +312,6 @@ export function useAnswers(offerId: string, entryId: string): UseQueryResult<Ans
   return useQuery({
     queryKey: ['results', offerId, entryId],
     queryFn: () => call<AnswersReply>('GET', `/links/${offerId}/questions/${entryId}`),
-  })
-}
-
-/** Makes a list of what was missed in an offer. */
-export function useReteach(offerId: string): UseMutationResult<{ id: string }, Error, Reteach> {
-  const client = useQueryClient()
-  return useMutation({
-    mutationFn: (wanted) => call<{ id: string }>('POST', `/links/${offerId}/reteach`, wanted),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['lists'] }),
   })
 }
 

@@ -11,6 +11,7 @@ import type livePlay from './en/livePlay.json'
 import type names from './en/names.json'
 import type play from './en/play.json'
 import type print from './en/print.json'
+import type report from './en/report.json'
 import type results from './en/results.json'
 import type share from './en/share.json'
 import type signIn from './en/signIn.json'
@@ -41,6 +42,8 @@ export const liveTexts: Texts<typeof live> = { name: 'live' }
 /** What students read in a live session, beside the game. */
 export const livePlayTexts: Texts<typeof livePlay> = { name: 'livePlay' }
 export const printTexts: Texts<typeof print> = { name: 'print' }
+/** What teachers read of what students know. */
+export const reportTexts: Texts<typeof report> = { name: 'report' }
 export const resultsTexts: Texts<typeof results> = { name: 'results' }
 export const shareTexts: Texts<typeof share> = { name: 'share' }
 export const signInTexts: Texts<typeof signIn> = { name: 'signIn' }

@@ -121,6 +121,20 @@ export function useTexts<Messages>({ name }: Texts<Messages>): Say<Messages> {
   )
 }
 
+/** Returns what says the messages of a file in another language than the screen's; fetches it first. */
+export function useTextsIn<Messages>({ name }: Texts<Messages>, language: Language): Say<Messages> {
+  const { t, i18n } = useTranslation(name, { lng: language })
+  return useMemo(() => {
+    const say = (key: string, values?: Values): string => t(key, { ns: name, lng: language, ...values })
+    return Object.assign(say, { coded: say, has: (key: string) => i18n.exists(key, { ns: name, lng: language }) })
+  }, [t, i18n, name, language])
+}
+
+/** Returns whether a language is written from right to left. */
+export function isRightToLeft(language: Language): boolean {
+  return i18next.dir(language) === 'rtl'
+}
+
 /** The language of the screen, and dates, numbers and lists as it writes them. */
 export interface Writing {
   language: Language
@@ -142,7 +156,7 @@ export function useWriting(): Writing {
     () => ({
       language,
       date: (moment, options) => new Intl.DateTimeFormat(language, { timeZone, ...options }).format(new Date(moment)),
-      list: (parts) => new Intl.ListFormat(language, { style: 'narrow', type: 'unit' }).format(parts),
+      list: (parts) => new Intl.ListFormat(language, { style: 'short', type: 'unit' }).format(parts),
       nameOf: (code) => {
         const name = new Intl.DisplayNames(language, { type: 'language', fallback: 'code' }).of(code) ?? code
         return name.charAt(0).toLocaleUpperCase(language) + name.slice(1)

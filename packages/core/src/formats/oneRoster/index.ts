@@ -1,2 +1,3 @@
 export { readOneRoster, RosterRefusal, type ReadRoster, type RosterClass } from './read.ts'
 export { writeOneRoster, type WrittenClass } from './write.ts'
+export { writeOneRosterResults, type WrittenResult, type WrittenWork } from './writeResults.ts'

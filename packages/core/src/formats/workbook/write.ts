@@ -1,6 +1,7 @@
 import writeWorkbookFile from 'write-excel-file/universal'
 import { cellsOf } from '../../list/columns.ts'
 import type { Entry } from '../../list/entry.ts'
+import { sheetName } from './sheetName.ts'
 
 /** Writes entries as a workbook (Office Open XML, ECMA-376) of one sheet with a heading row; every cell is text. */
 export async function writeWorkbook(entries: readonly Entry[], title: string): Promise<Uint8Array> {
@@ -25,15 +26,3 @@ export async function writeWorkbook(entries: readonly Entry[], title: string): P
 
 /** Text that a reader would take for an escaped character (ECMA-376, ST_Xstring). */
 const ESCAPE_LIKE = /_(?=x[\da-f]{4}_)/giu
-
-/** A sheet's name has at most 31 characters, and some of them are forbidden. */
-function sheetName(title: string): string {
-  return (
-    title
-      .replace(/[\\/*?:[\]]/gu, ' ')
-      .replace(/^'+|'+$/gu, '')
-      .trim()
-      .slice(0, 31)
-      .trim() || 'Words'
-  )
-}

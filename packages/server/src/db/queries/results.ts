@@ -1,6 +1,5 @@
 import type { AnswersReply, ParticipantResult, QuestionResult, TeamResult } from '@otter/api'
 import type { Reader, Scope } from '../scope.ts'
-import { REACHED } from './reached.ts'
 
 /** Attempts of an offer that count, with whose they are: participants merged into one are one person. */
 const ATTEMPTS = `attempts AS (
@@ -165,7 +164,7 @@ export async function marksOf(
     `WITH met AS MATERIALIZED (
        SELECT DISTINCT ON (person, r.entry_id) coalesce(p.merged_into, p.id) AS person, r.entry_id, r.outcome
        FROM participants p JOIN responses r ON r.participant_id = p.id
-       WHERE p.offer_id = $offerId AND r.is_first AND ${REACHED} ORDER BY person, r.entry_id, r.id)
+       WHERE p.offer_id = $offerId AND r.is_first ORDER BY person, r.entry_id, r.id)
      SELECT coalesce(json_agg(json_build_array(person, entry_id, outcome = 'right')), '[]') AS marks
        FROM met WHERE outcome <> 'opinion'`,
     { offerId },

@@ -44,6 +44,9 @@ export function ClassPage() {
           <p>
             {t('code')} <strong className="text-xl tracking-[0.15em]">{code}</strong>
           </p>
+          <Link className="btn h-11" to={`/classes/${id}/report`}>
+            {t('report')}
+          </Link>
           <Link className="btn h-11" to={`/classes/${id}/codes`}>
             {t('codes.print')}
           </Link>

@@ -6,12 +6,12 @@ import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
 import { useGameWords } from '../../games/words.ts'
-import { Brief } from './Brief.tsx'
+import { ReportView } from '../report/ReportView.tsx'
+import { useReport } from '../../api/reports.ts'
 import { Questions } from './Questions.tsx'
-import { ReteachList } from './ReteachList.tsx'
 import { Students } from './Students.tsx'
 import { Teams } from './Teams.tsx'
-import { commonTexts, resultsTexts } from '../../texts/namespaces.ts'
+import { commonTexts, reportTexts, resultsTexts } from '../../texts/namespaces.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 
@@ -23,7 +23,8 @@ export function ResultsPage() {
   const [search, setSearch] = useSearchParams()
   const list = useList(id)
   const offers = useOffers(id)
-  const offerId = search.get('link') ?? offers.data?.[0]?.id
+  const isWhole = search.get('link') === ALL
+  const offerId = isWhole ? undefined : (search.get('link') ?? offers.data?.[0]?.id)
   const results = useResults(offerId)
   const change = useChangeOffer()
   const offer = results.data?.offer
@@ -49,16 +50,44 @@ export function ResultsPage() {
         }
       />
       <Notice error={offers.error ?? (results.data ? null : results.error) ?? change.error} />
-      {offers.data && offers.data.length > 1 && (
-        <OfferChoice offers={offers.data} chosen={offerId} onChoose={(link) => setSearch({ link })} />
+      {offers.data && (
+        <Offers
+          listId={id}
+          offers={offers.data}
+          chosen={isWhole ? ALL : offerId}
+          onChoose={(link) => setSearch({ link })}
+        />
       )}
-      {offers.data?.length === 0 && (
-        <p className="panel p-6">
-          <Rich texts={resultsTexts} id="none" marks={{ go: <Link className="link" to={`/lists/${id}`} /> }} />
-        </p>
-      )}
+      {isWhole && <WholeReport listId={id} />}
       {offerId !== undefined && !results.isLoadingError && <Answers results={results.data} />}
     </main>
+  )
+}
+
+/** All games of the list. */
+const ALL = 'all'
+
+/** The choice of what the results are of; the way to a first link where there is none. */
+function Offers({ listId, ...choice }: OfferChoiceProps & { listId: string }) {
+  if (choice.offers.length > 0) return <OfferChoice {...choice} />
+  return (
+    <p className="panel p-6">
+      <Rich texts={resultsTexts} id="none" marks={{ go: <Link className="link" to={`/lists/${listId}`} /> }} />
+    </p>
+  )
+}
+
+/** What is known of a list, over all games that were made from it. */
+function WholeReport({ listId }: { listId: string }) {
+  const t = useTexts(resultsTexts)
+  const scope = { list: listId }
+  const report = useReport(scope)
+  return (
+    <>
+      <Notice error={report.error} />
+      {!report.data && !report.error && <Waterline filled={undefined} label={t('fetching')} />}
+      {report.data && <ReportView scope={scope} report={report.data} />}
+    </>
   )
 }
 
@@ -66,17 +95,38 @@ export function ResultsPage() {
 function Answers({ results }: { results: ResultsReply | undefined }) {
   const t = useTexts(resultsTexts)
   if (!results) return <Waterline filled={undefined} label={t('fetching')} />
+  if (results.offer.teams === null) return <WorkReport results={results} />
   return (
-    <>
-      {results.offer.teams === null && <Brief results={results} />}
-      <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
-        {results.offer.teams === null ? <Students results={results} /> : <Teams results={results} />}
-        <div className="flex flex-col gap-4">
-          <ReteachList results={results} />
-          <Questions results={results} />
-        </div>
-      </div>
-    </>
+    <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
+      <Teams results={results} />
+      <Questions results={results} />
+    </div>
+  )
+}
+
+/** One piece of work: what to do, who knows what, the students and the questions. */
+function WorkReport({ results }: { results: ResultsReply }) {
+  const t = useTexts(resultsTexts)
+  const scope = { work: results.offer.id }
+  const report = useReport(scope)
+  const details = (
+    <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
+      <Students results={results} />
+      <Questions results={results} />
+    </div>
+  )
+  if (!report.data || report.data.students.length === 0)
+    return (
+      <>
+        <Notice error={report.error} />
+        {!report.data && !report.error && <Waterline filled={undefined} label={t('fetching')} />}
+        {details}
+      </>
+    )
+  return (
+    <ReportView scope={scope} report={report.data}>
+      {details}
+    </ReportView>
   )
 }
 
@@ -106,23 +156,23 @@ function OfferActions({
   )
 }
 
-/** Which of a list's links the results are of. */
-function OfferChoice({
-  offers,
-  chosen,
-  onChoose,
-}: {
+interface OfferChoiceProps {
   offers: readonly OfferReply[]
   chosen: string | undefined
   onChoose: (id: string) => void
-}) {
+}
+
+/** Which of a list's links the results are of. */
+function OfferChoice({ offers, chosen, onChoose }: OfferChoiceProps) {
   const t = useTexts(resultsTexts)
+  const report = useTexts(reportTexts)
   const words = useGameWords()
   const { date } = useWriting()
   return (
     <label className="flex items-center gap-2">
       {t('link')}
       <select className="select select-sm w-auto" value={chosen} onChange={(event) => onChoose(event.target.value)}>
+        <option value={ALL}>{report('allGames')}</option>
         {offers.map((offer) => (
           <option key={offer.id} value={offer.id}>
             {labelOf(offer, words.name(offer.kind), date(offer.createdAt, { dateStyle: 'short' }))}

@@ -17,6 +17,7 @@ import { Suspense, useEffect, useId, useRef, type ReactNode } from 'react'
 import { useCheckWords } from '../table/useCheckWords.ts'
 import { DrawnChoices } from './DrawnChoices.tsx'
 import { FaceEditor } from './FaceEditor.tsx'
+import { useStandards } from '../../../api/reports.ts'
 import { LabelsField } from './LabelsField.tsx'
 import { TryAnswer } from './TryAnswer.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
@@ -55,6 +56,7 @@ export function EntryPanel({
   const t = useTexts(listTexts)
   const common = useTexts(commonTexts)
   const check = useCheckWords()
+  const standards = useStandards().data?.standards ?? []
   const section = useRef<HTMLElement>(null)
   // The page stays where the row is: the panel is in sight already.
   useEffect(() => section.current?.querySelector('textarea')?.focus({ preventScroll: true }), [])
@@ -228,6 +230,8 @@ export function EntryPanel({
           most={MAX_STANDARDS}
           longest={MAX_STANDARD}
           placeholder={t('entry.standardsHelp')}
+          known={standards.map(({ code }) => code)}
+          meanings={new Map(standards.map(({ code, label }) => [code, label]))}
           onChange={(next) => set('standards', next)}
         />
         {number('worth', t('entry.worth'), String(USUAL_WORTH), 0, 10_000)}

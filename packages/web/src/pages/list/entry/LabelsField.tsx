@@ -8,6 +8,8 @@ interface LabelsFieldProps {
   placeholder: string
   /** Labels of the list's other entries, to add at one press. */
   known?: readonly string[]
+  /** What labels mean, where somebody has said so. */
+  meanings?: ReadonlyMap<string, string>
   onChange: (labels: string[]) => void
 }
 
@@ -15,7 +17,16 @@ interface LabelsFieldProps {
 const OFFERED = 8
 
 /** Several short texts of an entry, one a line, such as its groups. */
-export function LabelsField({ label, labels, most, longest, placeholder, known = [], onChange }: LabelsFieldProps) {
+export function LabelsField({
+  label,
+  labels,
+  most,
+  longest,
+  placeholder,
+  known = [],
+  meanings = new Map(),
+  onChange,
+}: LabelsFieldProps) {
   const id = useId()
   const offered = known.filter((one) => !labels.includes(one)).slice(0, OFFERED)
   return (
@@ -41,6 +52,11 @@ export function LabelsField({ label, labels, most, longest, placeholder, known =
           )
         }
       />
+      {labels.some((one) => meanings.has(one)) && (
+        <ul className="quiet text-sm">
+          {labels.map((one) => meanings.has(one) && <li key={one}>{meanings.get(one)}</li>)}
+        </ul>
+      )}
       {labels.length < most && offered.length > 0 && (
         <span className="flex flex-wrap gap-1 pt-1">
           {offered.map((one) => (
@@ -49,6 +65,7 @@ export function LabelsField({ label, labels, most, longest, placeholder, known =
               type="button"
               className="btn btn-xs"
               dir="auto"
+              title={meanings.get(one)}
               onClick={() => onChange([...labels.filter((text) => text !== ''), one])}
             >
               + {one}

@@ -1,0 +1,280 @@
+import { randomUUID } from 'node:crypto'
+import type { ReportReply } from '@otter/api'
+import { cellOf } from '@otter/core/results'
+import { expect } from 'chai'
+import pg from 'pg'
+import { marksIn } from '../src/db/queries/marks.ts'
+import { reportWorks } from '../src/db/queries/report.ts'
+import { sumsOf } from '../src/services/entrySums.ts'
+import { readReport } from '../src/services/report.ts'
+import { reportsOn } from './reportGround.ts'
+import { Client, rows, startTestServer, type TestServer } from './testServer.ts'
+
+describe('A report', () => {
+  let server: TestServer
+  before(async () => {
+    server = await startTestServer()
+  })
+  after(() => server.close())
+  const { shared, scopeOf } = reportsOn(() => server)
+  const cellsOf = (report: ReportReply, name: string): string[] =>
+    [...report.map![report.students.findIndex((one) => one.name === name)]!].map(cellOf)
+  const countsOf = ({ entries }: ReportReply): unknown[] =>
+    entries.map(({ text, right, wrong, passed, notReached, mended }) => [
+      text,
+      right,
+      wrong,
+      passed,
+      notReached,
+      mended,
+    ])
+
+  it('tells right, wrong, mended, passed and not reached apart, and counts the first answer though one restarts', async () => {
+    const { join, answer, stop, report, code } = await shared()
+    const [ama, bo, chi] = [await join('Ama'), await join('Bo'), await join('Chi')]
+    await answer(ama, ['colour', 'drone', 'brood'])
+    await answer(bo, ['hue', 'drone'])
+    await answer(chi, ['hue'])
+    await stop(chi)
+    await chi.call('POST', `/play/${code}/again`, {})
+    await answer(chi, ['colour', 'drum'], 2)
+    const told = await report()
+    expect(cellsOf(told, 'Ama')).to.deep.equal(['right', 'right', 'right'])
+    expect(cellsOf(told, 'Bo')).to.deep.equal(['wrong', 'right', 'not-reached'])
+    // What was left by stopping was not met: the first answer to it is the one of the next attempt.
+    expect(cellsOf(told, 'Chi')).to.deep.equal(['mended', 'wrong', 'not-reached'])
+    expect(countsOf(told)).to.deep.equal([
+      ['colour', 1, 2, 0, 0, 1],
+      ['drone', 2, 1, 0, 0, 0],
+      ['brood', 1, 0, 0, 2, 0],
+    ])
+    expect(told.brief.teach.map(({ text, leading, leads }) => [text, leading, leads])).to.deep.equal([
+      ['colour', 'hue', 2],
+      ['drone', null, 0],
+    ])
+    const scores = told.students.map(({ name, right, total, share, firstShare, attempts }) => [
+      name,
+      right,
+      total,
+      share,
+      firstShare,
+      attempts,
+    ])
+    expect(scores).to.deep.equal([
+      ['Ama', 3, 3, 1, 1, 1],
+      ['Bo', 1, 3, 1 / 3, 1 / 3, 1],
+      ['Chi', 1, 3, 1 / 3, 0, 2],
+    ])
+    expect(told.byAttempt.map(({ at, share, count }) => [at, share, count])).to.deep.equal([
+      [1, 0, 1],
+      [2, 1 / 3, 1],
+    ])
+    expect(told.distribution.filter(({ count }) => count > 0).map(({ from, count }) => [from, count])).to.deep.equal([
+      [0.3, 2],
+      [0.9, 1],
+    ])
+  })
+
+  it('is the same for the results beside it: what was left is passed over nowhere', async () => {
+    const { teacher, id, join, answer, stop } = await shared()
+    const ama = await join('Ama')
+    await answer(ama, ['colour'])
+    await stop(ama)
+    const { body } = await teacher.call('GET', `/links/${id}/results`)
+    const counts = body.questions.map((one: Record<string, number>) => [one.right, one.passed, one.notReached])
+    expect(counts).to.deep.equal([
+      [1, 0, 0],
+      [0, 0, 1],
+      [0, 0, 1],
+    ])
+  })
+
+  it('of one student or one entry tells who gave what, in which game, and how it went next', async () => {
+    const { teacher, id, entries, join, answer, stop, code } = await shared()
+    const ama = await join('Ama')
+    await answer(ama, ['hue'])
+    await stop(ama)
+    await ama.call('POST', `/play/${code}/again`, {})
+    await answer(ama, ['colour'], 2)
+    const { body: entry } = await teacher.call('GET', `/reports/entries/${entries[0]}?work=${id}`)
+    expect(
+      entry.answers.map(({ name, outcome, given, next }: Record<string, unknown>) => [name, outcome, given, next]),
+    ).to.deep.equal([['Ama', 'wrong', 'hue', 'right']])
+    expect(entry.games).to.deep.equal([{ offerId: id, title: 'Words', kind: 'quiz', right: 1, wrong: 1, passed: 0 }])
+    const { body: told } = await teacher.call('GET', `/reports?work=${id}`)
+    const { body: own } = await teacher.call('GET', `/reports/students/${told.students[0].id}?work=${id}`)
+    expect(own.answers.map(({ given, outcome }: Record<string, unknown>) => [given, outcome])).to.deep.equal([
+      ['hue', 'wrong'],
+      ['colour', 'right'],
+    ])
+    expect((await teacher.call('GET', `/reports/students/${randomUUID()}?work=${id}`)).status).to.equal(404)
+  })
+
+  it('of a list holds all its games; what students say of themselves and what teams did count towards teaching alone', async () => {
+    const { teacher, listId, entries, join, answer, report } = await shared()
+    const ama = await join('Ama')
+    await answer(ama, ['colour'])
+    const { body: cards } = await teacher.call('POST', `/lists/${listId}/links`, {
+      kind: 'flashcards',
+      seed: '1',
+      options: { order: 'list' },
+    })
+    const bo = new Client(server.url)
+    await bo.call('POST', `/play/${cards.code}/join`, { name: 'Bo' })
+    const card = (move: object): Promise<unknown> =>
+      bo.call('POST', `/play/${cards.code}/moves`, { id: randomUUID(), attempt: 1, move })
+    await card({ type: 'turn' })
+    await card({ type: 'rate', knew: false })
+    const told = await report({ list: listId })
+    expect(told.works.map(({ kind, scores }) => [kind, scores])).to.deep.equal([
+      ['quiz', true],
+      ['flashcards', false],
+    ])
+    const first = told.entries.find(({ entryId }) => entryId === entries[0])!
+    expect([first.right, first.wrong]).to.deep.equal([1, 1])
+    expect(told.students.map(({ name, share, attempts }) => [name, share, attempts])).to.deep.equal([
+      ['Ama', 1 / 3, 1],
+      ['Bo', null, 0],
+    ])
+    expect(cellsOf(told, 'Bo')).to.deep.equal(['not-asked', 'not-asked', 'not-asked'])
+    // Alone, what they say is all there is to see: still for no score.
+    const alone = await report({ work: cards.id })
+    expect(cellsOf(alone, 'Bo')[0]).to.equal('wrong')
+    expect(alone.students[0]!.share).to.equal(null)
+  })
+
+  it('holds what began within its span', async () => {
+    const { listId, id, join, answer, report } = await shared()
+    const [ama, bo] = [await join('Ama'), await join('Bo')]
+    await answer(ama, ['colour'])
+    await answer(bo, ['hue'])
+    await rows(
+      server,
+      `UPDATE plays y SET started_at = '2026-03-01T12:00:00Z' FROM participants p WHERE p.id = y.participant_id
+        AND p.name = 'Ama' AND y.offer_id = $id`,
+      { id },
+    )
+    const names = async (from: string, to: string): Promise<string[]> =>
+      (await report({ list: listId, from, to })).students.map(({ name }) => name)
+    expect(await names('2026-03-01T00:00:00Z', '2026-03-02T00:00:00Z')).to.deep.equal(['Ama'])
+    expect(await names('2026-03-02T00:00:00Z', '2028-01-01T00:00:00Z')).to.deep.equal(['Bo'])
+    expect(await names('2026-02-01T00:00:00Z', '2026-03-01T12:00:00Z'), 'its end is no part of it').to.deep.equal([])
+  })
+
+  it('hears a correction: what is taken out is nowhere, what counts as right counts', async () => {
+    const { teacher, id, entries, join, answer, report } = await shared()
+    const ama = await join('Ama')
+    await answer(ama, ['hue', 'drum', 'brood'])
+    const correct = (entryId: string, correction: object): Promise<unknown> =>
+      teacher.call('PUT', `/links/${id}/questions/${entryId}/correction`, correction)
+    await correct(entries[0]!, { right: ['hue'] })
+    expect(cellsOf(await report(), 'Ama')).to.deep.equal(['right', 'wrong', 'right'])
+    await correct(entries[1]!, { takenOut: true })
+    const told = await report()
+    expect(cellsOf(told, 'Ama')).to.deep.equal(['right', 'right'])
+    expect(told.students[0]!.share).to.equal(1)
+    await correct(entries[0]!, {})
+    await correct(entries[1]!, {})
+    expect(cellsOf(await report(), 'Ama')).to.deep.equal(['wrong', 'wrong', 'right'])
+  })
+
+  it('from sums is the one told one by one; sums are made anew only where something has changed', async () => {
+    const { listId, id, entries, teacher, join, answer, stop, code, report } = await shared()
+    const [ama, bo] = [await join('Ama'), await join('Bo')]
+    await answer(ama, ['hue', 'drone'])
+    await stop(ama)
+    await ama.call('POST', `/play/${code}/again`, {})
+    await answer(ama, ['colour', 'drone', 'brood'], 2)
+    await answer(bo, ['hue'])
+    const span = { work: null, list: listId, class: null, from: null, to: null }
+    const summed = (): Promise<unknown[]> =>
+      scopeOf(listId, async (scope) => {
+        const told = await sumsOf(scope, await reportWorks(scope, span), span, 0)
+        return told.entries
+          .map(({ text, right, wrong, passed, notReached, mended }) => [text, right, wrong, passed, notReached, mended])
+          .sort()
+      })
+    const oneByOne = async (): Promise<unknown[]> => countsOf(await report({ list: listId })).sort()
+    expect(await summed()).to.deep.equal(await oneByOne())
+    server.queries.length = 0
+    await summed()
+    expect(
+      server.queries.filter((sql) => sql.includes('INSERT INTO entry_sums')),
+      'nothing has changed',
+    ).to.have.length(0)
+    await answer(bo, ['drum'])
+    await teacher.call('PUT', `/links/${id}/questions/${entries[2]}/correction`, { takenOut: true })
+    expect(await summed()).to.deep.equal(await oneByOne())
+  })
+
+  it('is made of marks that agree with the responses of every play, whatever has come of them', async () => {
+    const disagreeing = await rows<{ id: string }>(
+      server,
+      `SELECT y.id, y.marks FROM plays y JOIN offers o ON o.id = y.offer_id WHERE o.rules ->> 'type' <> 'wall' AND y.marks <>
+        ${marksIn('y.question_set_id', '(SELECT * FROM responses WHERE play_id = y.id AND withdrawn_at IS NULL) h')}
+        AND y.moves > 0`,
+    )
+    expect(disagreeing).to.deep.equal([])
+    const [{ count } = { count: 0 }] = await rows<{ count: number }>(
+      server,
+      `SELECT count(*)::int AS count FROM plays WHERE marks LIKE '%w%'`,
+    )
+    expect(count, 'the tests before have made some').to.be.above(8)
+  })
+
+  it('asks the same number of statements for one student and for many, and reads no table of responses through', async () => {
+    const { listId, id, join, answer, report } = await shared()
+    await answer(await join('Ama'), ['hue', 'drone'])
+    const statements = async (): Promise<number> => {
+      server.queries.length = 0
+      await report({ list: listId })
+      return server.queries.length
+    }
+    const few = await statements()
+    for (const name of ['Bo', 'Chi', 'Dan', 'Eva', 'Fay']) await answer(await join(name), ['hue', 'drone'])
+    expect(await statements()).to.equal(few)
+    // Many answers of others: a plan that reads them all would grow with them.
+    await rows(
+      server,
+      `INSERT INTO plays (id, offer_id, participant_id, game_version_id, question_set_id, rules, state, moved_at)
+        SELECT gen_random_uuid(), y.offer_id, y.participant_id, y.game_version_id, y.question_set_id, y.rules, '{}', now()
+        FROM (SELECT * FROM plays WHERE offer_id <> $id LIMIT 5) y, generate_series(1, 1000)`,
+      { id },
+    )
+    await rows(
+      server,
+      `INSERT INTO responses (play_id, entry_id, round, occasion, outcome, first_outcome, counts, given, points, milliseconds,
+          place, participant_id, at, reached)
+        SELECT y.id, gen_random_uuid(), 'first', 0, 'wrong', 'wrong', true, 'x', 0, 1, n, y.participant_id, now(), true
+        FROM plays y, generate_series(1, 10) n WHERE y.state = '{}'`,
+    )
+    await rows(server, 'ANALYZE')
+    const client = new pg.Client({ connectionString: server.databaseUrl })
+    await client.connect()
+    const plans: string[] = []
+    await scopeOf(listId, async (scope) => {
+      const spying: typeof scope = {
+        ...scope,
+        query: async (sql, values = {}) => {
+          if (sql.includes('responses')) {
+            const names: string[] = []
+            const text = sql.replace(/\$([a-zA-Z]\w*)/gu, (_, name: string) => {
+              if (!names.includes(name)) names.push(name)
+              return `$${names.indexOf(name) + 1}`
+            })
+            const { rows: lines } = await client.query<{ 'QUERY PLAN': string }>(
+              `EXPLAIN ${text}`,
+              names.map((name) => values[name]),
+            )
+            plans.push(lines.map((line) => line['QUERY PLAN']).join('\n'))
+          }
+          return scope.query(sql, values)
+        },
+      }
+      await readReport(spying, { list: listId }, 0)
+    })
+    await client.end()
+    expect(plans.length).to.be.above(1)
+    for (const plan of plans) expect(plan).not.to.match(/Seq Scan on responses/u)
+  })
+})
