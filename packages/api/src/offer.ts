@@ -51,6 +51,17 @@ const Site = z
   .transform((site) => (/^https?:\/\//u.test(site) ? site : `https://${site}`).replace(/\/+$/u, ''))
   .pipe(z.string().regex(/^https?:\/\/(?:\*\.)?[a-z0-9](?:[a-z0-9.-]*[a-z0-9])?(?::\d{1,5})?$/u, 'no-site'))
 
+/** A link's own board, where names may be entered for the fun of it. */
+export const Board = z.object({
+  /** Which of a student's attempts count: the first, the best, or all together. */
+  by: z.enum(['first', 'best', 'sum']),
+  /** Attempts of this week alone, or of all time. */
+  span: z.enum(['week', 'all']),
+  /** Attempts before are in the record, and not on the board. */
+  since: z.iso.datetime().nullable().default(null),
+})
+export type Board = z.infer<typeof Board>
+
 /** Closes an offer or opens it again, names it, archives it (which closes it) or restores it, or stops the clocks of all its plays. */
 export const ChangeOffer = z
   .object({
@@ -60,6 +71,10 @@ export const ChangeOffer = z
     archived: z.boolean(),
     /** Sites that may show it in a frame; null for none, an empty list for all. */
     frames: z.array(Site).max(20).nullable(),
+    /** Its board; null for none. With `again` it begins anew, and the record stays. */
+    board: Board.omit({ since: true })
+      .extend({ again: z.boolean().default(false) })
+      .nullable(),
   })
   .partial()
 export type ChangeOffer = z.input<typeof ChangeOffer>
@@ -85,7 +100,12 @@ export type LeadReply = z.infer<typeof LeadReply>
 
 /** Rules of an offer: how its games are played, by each alone, live, or by teams at one wall. */
 export const OfferRules = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('link'), play: PlayRules.prefault({}), work: WorkRules.prefault({}) }),
+  z.object({
+    type: z.literal('link'),
+    play: PlayRules.prefault({}),
+    work: WorkRules.prefault({}),
+    board: Board.nullable().default(null),
+  }),
   z.object({ type: z.literal('live'), play: PlayRules.prefault({}), live: LiveRules }),
   z.object({
     type: z.literal('wall'),
@@ -123,6 +143,8 @@ export const OfferReply = z.object({
   teams: z.number().int().nullable(),
   /** Sites that may show it in a frame; null for none, an empty list for all. */
   frames: z.array(z.string()).nullable(),
+  /** Its board; null for none. */
+  board: Board.nullable(),
   /** Whether the list has changed since the game was made. */
   outdated: z.boolean(),
 })

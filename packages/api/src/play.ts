@@ -147,7 +147,24 @@ export const PlayReply = z.object({
   fate: MoveFate.nullable(),
   /** The live session that it is played in; null where each plays alone. */
   live: LiveView.nullable(),
+  /** Whether the link has a board. */
+  board: z.boolean(),
   /** The player's token, where the page asked to keep it. */
   token: z.string().optional(),
 })
 export type PlayReply = z.infer<typeof PlayReply>
+
+/** A link's board as one device sees it: the first of it, and where its player stands. */
+export const BoardReply = z.object({
+  span: z.enum(['week', 'all']),
+  rows: z.array(z.object({ place: z.number().int(), name: z.string(), score: z.number(), isMe: z.boolean() })),
+  /** The player's own score, told to this device alone; null where nothing was played to the end. */
+  score: z.number().nullable(),
+  /** The name that stands on the board for the player; null where there is none. */
+  name: z.string().nullable(),
+})
+export type BoardReply = z.infer<typeof BoardReply>
+
+/** Enters a name on the board; null takes it off. */
+export const EnterBoard = z.object({ name: ParticipantName.nullable() })
+export type EnterBoard = z.input<typeof EnterBoard>

@@ -191,6 +191,8 @@ const ROWS: Record<string, Row> = {
   'patch /play/:code/me': { body: {} },
   'post /play/:code/pass': {},
   'post /play/:code/here': { body: {} },
+  'get /play/:code/board': {},
+  'put /play/:code/board': { body: { name: 'Otter' } },
   'post /play/:code/leave': {},
   'post /dictionary/kinds': { body: { words: ['otter'] } },
   'post /dictionary/things': { body: { names: ['otter'], beside: false } },

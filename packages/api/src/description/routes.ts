@@ -34,7 +34,7 @@ import {
 import { CreateOffer, OfferReply } from '../offer.ts'
 import { ChangeSelf, PassReply } from '../live.ts'
 import { AskKinds, AskThings, KindsReply, ThingsReply } from '../kinds.ts'
-import { JoinOffer, PlayAgain, PlayReply, SendMove } from '../play.ts'
+import { BoardReply, EnterBoard, JoinOffer, PlayAgain, PlayReply, SendMove } from '../play.ts'
 import { ChangeTeacher, SessionReply, SignIn, SignUp, TeacherReply } from '../session.ts'
 import { anyone, operator, student, teacher, type Route } from './route.ts'
 import { CLASS_ROUTES } from './classRoutes.ts'
@@ -318,6 +318,14 @@ export const ROUTES: readonly Route[] = [
   }),
   student({ method: 'post', path: '/play/:code/pass', summary: 'A pass that opens a socket', reply: PassReply }),
   student({ method: 'post', path: '/play/:code/here', summary: 'Says that the page is open', status: 204 }),
+  anyone({ method: 'get', path: '/play/:code/board', summary: 'A link’s board, where it has one', reply: BoardReply }),
+  student({
+    method: 'put',
+    path: '/play/:code/board',
+    summary: 'Enters the player’s name on the board, or takes it off',
+    body: EnterBoard,
+    reply: BoardReply,
+  }),
   anyone({ method: 'post', path: '/play/:code/leave', summary: 'Forgets the player on this device', status: 204 }),
   teacher({
     method: 'post',

@@ -1,8 +1,9 @@
 import { randomBytes } from 'node:crypto'
-import { ChangeSelf, JoinOffer, PlayAgain, SendMove, TOKEN_HEADER, type PlayReply } from '@otter/api'
+import { ChangeSelf, EnterBoard, JoinOffer, PlayAgain, SendMove, TOKEN_HEADER, type PlayReply } from '@otter/api'
 import { Router, type CookieOptions, type Request, type Response } from 'express'
 import { reading, type Scope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
+import { enterBoard, readBoard } from '../services/boards.ts'
 import { keepOpen, studentOf } from '../services/studentSessions.ts'
 import { withinLimits } from '../services/limits.ts'
 import { sendMove } from '../services/moves.ts'
@@ -109,6 +110,13 @@ export default function playRoutes(context: Context): Router {
     // A page that is left open is no use of the device: only moves keep a student signed in.
     await asStudent(request, (scope, code) => stayHere(scope, { code, token: tokenOf(request) }))
     response.status(204).end()
+  })
+  router.get('/play/:code/board', async (request, response) => {
+    response.json(await asStudent(request, (scope, code) => readBoard(scope, { code, token: tokenOf(request) })))
+  })
+  router.put('/play/:code/board', async (request, response) => {
+    const { name } = EnterBoard.parse(request.body)
+    response.json(await asStudent(request, (scope, code) => enterBoard(scope, { code, token: tokenOf(request) }, name)))
   })
   router.post('/play/:code/leave', (request, response) => {
     remember(request, response, '', 0)

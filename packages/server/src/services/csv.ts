@@ -7,7 +7,7 @@ import Papa from 'papaparse'
  */
 export function csvOf(fields: readonly string[] | null, data: readonly (string | number)[][]): string {
   if (fields === null) return data.length === 0 ? '' : `${Papa.unparse([...data], SETTINGS)}\r\n`
-  return `\ufeff${Papa.unparse({ fields: [...fields], data: [...data] }, SETTINGS)}\r\n`
+  return `\ufeff${Papa.unparse([[...fields], ...data], SETTINGS)}\r\n`
 }
 
 /** What a spreadsheet might run: also full-width signs, and signs behind characters that nobody sees. */

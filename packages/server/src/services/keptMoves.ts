@@ -57,7 +57,7 @@ const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
       r ->> 'outcome' AS outcome, r ->> 'judged' AS judged, (r ->> 'counts')::boolean AS counts, r ->> 'given' AS given,
       r -> 'detail' AS detail,
       (r ->> 'points')::int AS points, (r ->> 'hints')::int AS hints, (r ->> 'milliseconds')::int AS milliseconds,
-        (r ->> 'place')::int AS place, n, NOT (r ->> 'outcome' = 'passed' AND $move::jsonb ->> 'type' = 'finish') AS reached
+        (r ->> 'place')::int AS place, n, coalesce((r ->> 'reached')::boolean, true) AS reached
     FROM kept, jsonb_array_elements($responses::jsonb) WITH ORDINALITY AS a(r, n)),
   answered AS (
     INSERT INTO responses (play_id, entry_id, round, occasion, outcome, judged, first_outcome, counts, given, detail, points,
@@ -145,10 +145,13 @@ const keepAlone = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
   ${BECAME}`
 const KEEP_ALONE = { alone: keepAlone(HOLD.alone), live: keepAlone(HOLD.live) }
 
+/** A response that a move made; one that was left when its player stopped is not reached. */
+export type CameResponse = Response & { reached?: false }
+
 /** What came of a move: how the play stands then, the responses that were made, and what it asks from now on. */
 export interface Came {
   next: OpenPlay
-  responses: readonly Response[]
+  responses: readonly CameResponse[]
   asked?: { setId: string; total: number } | null
 }
 
@@ -186,7 +189,10 @@ export async function takeMove(
 }
 
 /** Returns a response as it counts, with what the game said where a teacher has said otherwise. */
-function asCorrected({ corrections }: OpenPlay, response: Response): Response & { judged?: Response['outcome'] } {
+function asCorrected(
+  { corrections }: OpenPlay,
+  response: CameResponse,
+): CameResponse & { judged?: Response['outcome'] } {
   const { outcome, given, entryId } = response
   const counted = correctedOutcome(
     outcome,

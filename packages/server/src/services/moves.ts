@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import type { MoveFate, PlayReply, SendMove } from '@otter/api'
-import { clockAt, delayOf } from '@otter/core'
+import { clockAt, delayOf, type Response } from '@otter/core'
 import type { z } from 'zod'
 import { Problem } from '../problem.ts'
 import { isDoneAgain, type Reader } from '../db/scope.ts'
 import { type Caller, type OpenOffer, type Person } from './doors.ts'
-import { keepMove, takeMove, type IdentifiedMove, type Kept } from './keptMoves.ts'
+import { keepMove, takeMove, type CameResponse, type IdentifiedMove, type Kept } from './keptMoves.ts'
 import { isLate } from './lateAnswers.ts'
 import { reply } from './playReplies.ts'
 import {
@@ -172,7 +172,7 @@ async function applyMove(
   const step = isPassed
     ? { play: state, responses: [] }
     : game.move(puzzle, state, sent.move, { ...context, clock, now })
-  const responses = [...play.followed, ...step.responses]
+  const responses = [...play.followed, ...madeBy(sent, context, step.responses)]
   const fate = isPassed ? await fateOfPassed(scope, play, sent) : step.play === state ? 'void' : 'taken'
   const moves = play.moves + 1
   if (fate !== 'taken') {
@@ -202,6 +202,19 @@ async function applyMove(
   const asked = isAskedOther ? await questionSet(scope, made, step.play) : null
   const became = await takeMove(scope, play, { ...sent, delay }, clock, { next, responses, asked })
   return became === fate ? { next, fate } : { next: stored, fate: became }
+}
+
+/**
+ * Returns the responses that a move itself made: what is left when a play is stopped was not reached. Where all are asked in
+ * step, everyone was asked.
+ */
+function madeBy(
+  { move }: Pick<IdentifiedMove, 'move'>,
+  { shared }: OpenPlay['context'],
+  responses: readonly Response[],
+): CameResponse[] {
+  const isStop = (move as { type?: unknown }).type === FINISH.type && !shared?.inStep
+  return responses.map((one) => (isStop && one.outcome === 'passed' ? { ...one, reached: false } : one))
 }
 
 /** Whether a move was made for what does not stand any more. */

@@ -1,5 +1,5 @@
 import { randomInt, randomUUID } from 'node:crypto'
-import type { ChangeOffer, CreateOffer, OfferReply, OfferRules } from '@otter/api'
+import { Board, type ChangeOffer, type CreateOffer, type OfferReply, type OfferRules } from '@otter/api'
 import { gameOf, type GameKind } from '@otter/core'
 import type { z } from 'zod'
 import { inScope, type ScopeSource, type TeacherScope } from '../db/scope.ts'
@@ -22,7 +22,7 @@ const OFFERS = `SELECT o.id, g.list_id AS "listId", o.name, v.title, g.kind, o.c
   false) AS outdated, s.phase AS live,
   (o.rules ->> 'teams')::int AS teams, (SELECT name FROM classes WHERE id = o.class_id) AS "className",
   o.class_id AS "classId",
-  o.due_at AS "dueAt", o.frames
+  o.due_at AS "dueAt", o.frames, o.rules -> 'board' AS board
   FROM offers o LEFT JOIN live_sessions s ON s.offer_id = o.id JOIN offer_games m ON m.offer_id = o.id AND m.position = 0 JOIN game_versions v
     ON v.id = m.game_version_id JOIN games g ON g.id = v.game_id LEFT JOIN lists l ON l.id = g.list_id
   WHERE o.teacher_id = $teacherId`
@@ -54,13 +54,18 @@ export async function readOffers(
   return stored.map(replyOf)
 }
 
-type StoredOffer = Omit<OfferReply, 'led' | 'options'> & { options: unknown }
+type StoredOffer = Omit<OfferReply, 'led' | 'options' | 'board'> & { options: unknown; board: unknown }
 
-function replyOf({ options: stored, ...offer }: StoredOffer): OfferReply {
+function replyOf({ options: stored, board, ...offer }: StoredOffer): OfferReply {
   const game = gameOf(offer.kind)
   const chosen = game.options.safeParse(stored)
   const options = chosen.success ? { ...chosen.data } : {}
-  return { ...offer, options, led: chosen.success && (game.isLed?.(chosen.data) ?? false) }
+  return {
+    ...offer,
+    board: Board.nullish().parse(board) ?? null,
+    options,
+    led: chosen.success && (game.isLed?.(chosen.data) ?? false),
+  }
 }
 
 /** Returns one of a teacher's offers. Throws a Problem where it is another's. */
@@ -252,11 +257,14 @@ async function draftOf(scope: TeacherScope, offerId: string, position: number): 
 export async function changeOffer(
   scope: TeacherScope,
   offerId: string,
-  { open, name, paused, archived, frames }: z.output<typeof ChangeOffer>,
+  { open, name, paused, archived, frames, board }: z.output<typeof ChangeOffer>,
 ): Promise<OfferReply> {
   await scope.query(
     `UPDATE offers o SET open = coalesce($open, open) AND NOT coalesce($archived, false), name = coalesce($name, name),
       frames = CASE WHEN $changesFrames THEN $frames::text[] ELSE frames END, changed_at = clock_timestamp(),
+      rules = CASE WHEN $board::jsonb IS NULL OR rules ->> 'type' <> 'link' THEN rules
+        ELSE jsonb_set(rules, '{board}', CASE WHEN $board::jsonb = 'null' THEN 'null' ELSE $board::jsonb || jsonb_build_object('since',
+          CASE WHEN $again THEN to_jsonb(to_char(now() AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')) ELSE coalesce(rules #> '{board,since}', 'null') END) END) END,
       archived_at = CASE WHEN $archived::boolean THEN coalesce(archived_at, now())
         WHEN $archived::boolean IS NULL AND $open::boolean IS NOT TRUE THEN archived_at END,
       paused_ms = CASE WHEN $paused::boolean IS FALSE THEN ${PAUSED} ELSE paused_ms END,
@@ -272,6 +280,9 @@ export async function changeOffer(
       changesFrames: frames !== undefined,
       frames: frames ?? null,
       archived: archived ?? null,
+      // What is not changed is nothing to the database; no board is its null.
+      board: board === undefined ? null : JSON.stringify(board && { by: board.by, span: board.span }),
+      again: board?.again ?? false,
     },
   )
   if (paused === false) await reckonAgain(scope, offerId, null)

@@ -53,6 +53,7 @@ export async function replies(
         fate,
         player: person ? { name: person.name, waits: person.waits } : null,
         live: live[index]!,
+        board: offer.rules.type === 'link' && offer.rules.board !== null,
         ...(play && live[index]?.phase !== 'lobby'
           ? await played(scope, offer, play, missed.get(play.id) ?? null)
           : { opinions: [], play: null }),

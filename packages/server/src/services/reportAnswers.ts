@@ -114,7 +114,7 @@ export async function readRefused(scope: TeacherScope, asked: ReportScope): Prom
   return groups.slice(0, MOST_GROUPS).map(({ persons: givers, ...group }) => ({
     ...group,
     text: textOf.get(group.entryId) ?? '',
-    names: givers.map((id) => nameOf.get(id) ?? ''),
+    names: givers.map((id) => nameOf.get(id) ?? '').sort((one, other) => one.localeCompare(other)),
   }))
 }
 

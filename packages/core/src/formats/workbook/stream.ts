@@ -30,6 +30,7 @@ export function workbookStream(give: (piece: Uint8Array) => void): WorkbookStrea
   const titles: string[] = []
   let open: ZipDeflate | undefined
   let waiting = ''
+  let number = 0
   const push = (text: string, isLast = false): void => {
     waiting += text
     if (waiting.length < GATHERED && !isLast) return
@@ -55,11 +56,12 @@ export function workbookStream(give: (piece: Uint8Array) => void): WorkbookStrea
         `${HEAD}<worksheet xmlns="${MAIN}"><sheetViews><sheetView workbookViewId="0"><pane ySplit="1" topLeftCell="A2"`,
       )
       push(' activePane="bottomLeft" state="frozen"/></sheetView></sheetViews><sheetData>')
-      push(rowOf(headings, ' s="1"'))
+      number = 1
+      push(rowOf(number, headings, ' s="1"'))
     },
     row(cells) {
       if (!open) throw new Error('No sheet was begun')
-      push(rowOf(cells, ''))
+      push(rowOf(++number, cells, ''))
     },
     end() {
       close()
@@ -69,14 +71,22 @@ export function workbookStream(give: (piece: Uint8Array) => void): WorkbookStrea
   }
 }
 
-function rowOf(cells: readonly WorkbookCell[], style: string): string {
-  return `<row>${cells
-    .map((cell) => {
-      if (cell === null || cell === '') return '<c/>'
-      if (typeof cell === 'number') return Number.isFinite(cell) ? `<c${style}><v>${cell}</v></c>` : '<c/>'
-      return `<c${style} t="inlineStr"><is><t xml:space="preserve">${escaped(cell)}</t></is></c>`
-    })
-    .join('')}</row>`
+/** Writes a row by its number; each cell with its address, without which some readers find none. */
+function rowOf(number: number, cells: readonly WorkbookCell[], style: string): string {
+  const written = cells.map((cell, column) => {
+    if (cell === null || cell === '' || (typeof cell === 'number' && !Number.isFinite(cell))) return ''
+    const place = `r="${columnName(column)}${number}"${style}`
+    return typeof cell === 'number'
+      ? `<c ${place}><v>${cell}</v></c>`
+      : `<c ${place} t="inlineStr"><is><t xml:space="preserve">${escaped(cell)}</t></is></c>`
+  })
+  return `<row r="${number}">${written.join('')}</row>`
+}
+
+/** Returns a column's name: A to Z, then AA, AB and so on. */
+function columnName(column: number): string {
+  const letter = String.fromCharCode(65 + (column % 26))
+  return column < 26 ? letter : columnName(Math.floor(column / 26) - 1) + letter
 }
 
 /** Text that a reader would take for an escaped character (ECMA-376, ST_Xstring). */

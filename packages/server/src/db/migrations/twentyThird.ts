@@ -14,8 +14,10 @@ export const twentyThird = {
 
 const REACHED = [
   'ALTER TABLE responses ADD COLUMN reached boolean NOT NULL DEFAULT true',
-  `UPDATE responses r SET reached = false FROM moves f WHERE f.play_id = r.play_id AND f.number = r.move_number
-    AND f.move ->> 'type' = 'finish' AND r.outcome = 'passed'`,
+  // Where all were asked in step, everyone was asked.
+  `UPDATE responses r SET reached = false FROM moves f, plays y, offers o WHERE f.play_id = r.play_id
+    AND f.number = r.move_number AND f.move ->> 'type' = 'finish' AND r.outcome = 'passed' AND y.id = r.play_id
+    AND o.id = y.offer_id AND (o.rules ->> 'type' = 'link' OR o.rules #>> '{live,way}' = 'ownpace')`,
   // Of what a student has left, the first answer is the one that was given later.
   'UPDATE responses SET is_first = false WHERE is_first AND NOT reached',
   `UPDATE responses SET is_first = true WHERE id IN (
@@ -60,6 +62,8 @@ const SUMS = [
 ]
 
 const STANDARDS = [
+  // What a student has entered on a link's board.
+  'ALTER TABLE participants ADD COLUMN board_name text',
   `CREATE TABLE standards (
      teacher_id uuid NOT NULL REFERENCES teachers (id) ON DELETE CASCADE, code text NOT NULL, label text NOT NULL,
      PRIMARY KEY (teacher_id, code))`,

@@ -12,6 +12,7 @@ import { useProblemText } from './useProblemText.ts'
 /** Fetched for work of a class alone. */
 const WorkClock = lazy(async () => ({ default: (await import('../class/workParts.ts')).WorkClock }))
 const WorkEnd = lazy(async () => ({ default: (await import('../class/workParts.ts')).WorkEnd }))
+const BoardOfNames = lazy(async () => ({ default: (await import('../class/workParts.ts')).BoardOfNames }))
 
 interface PlayingProps {
   reply: PlayReply
@@ -76,6 +77,11 @@ export function Playing({ reply, play, state, playerName, stops = true, again, c
                 : undefined
             }
           />
+        </Suspense>
+      )}
+      {reply.board && score.finished && (
+        <Suspense>
+          <BoardOfNames code={state.code} player={playerName} />
         </Suspense>
       )}
       {children}

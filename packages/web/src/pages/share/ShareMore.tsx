@@ -7,6 +7,7 @@ import { shareTexts } from '../../texts/namespaces.ts'
 import { TimeZone, useTexts } from '../../texts/texts.ts'
 import { Select } from '../../ui/Choice.tsx'
 import { Notice } from '../../ui/Notice.tsx'
+import { BoardChoice } from './BoardChoice.tsx'
 import { mailFor } from './mailFor.ts'
 
 /** Further ways to give a game to students: a text to send, and a code for another site. */
@@ -18,6 +19,7 @@ export function ShareMore({ offer, address }: { offer: OfferReply; address: stri
       <div className="panel mt-1 flex flex-col gap-4 bg-base-200 p-3">
         <MailText offer={offer} address={address} />
         <Embedding offer={offer} />
+        {offer.live === null && <BoardChoice offer={offer} />}
       </div>
     </details>
   )
