@@ -173,7 +173,7 @@ test('a game is played in a frame of a site that its teacher has allowed, and of
   await page.goto(site.url)
   const frame = page.frameLocator('iframe')
   await expect(frame.getByLabel('Your name')).toHaveCount(0)
-  await card.getByText('E-mail text, another site').click()
+  await card.getByText('E-mail text, another site, a board of names').click()
   await card.getByRole('button', { name: 'Write an e-mail text' }).click()
   await expect(card.getByLabel('Text to send')).toHaveValue(new RegExp(`enter the code ${code}`))
   await card.getByLabel('May another site show it?').selectOption({ label: 'Only sites I name' })

@@ -39,7 +39,6 @@ describe('A workbook written row by row', () => {
             // What XML can't hold is left out; a reader trims.
             const kept = rows.map((row) =>
               row.map((one) =>
-                // eslint-disable-next-line no-control-regex
                 typeof one === 'string' ? one.replace(/[\u0000-\u001f\ufffe\uffff]/gu, '').trim() || null : one,
               ),
             )

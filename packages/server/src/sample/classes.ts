@@ -7,9 +7,10 @@ import { draftGame, keepVersion } from '../services/games.ts'
 import { sendMove } from '../services/moves.ts'
 import { makePuzzle, openOffer, readOffer } from '../services/offers.ts'
 import { joinOffer } from '../services/plays.ts'
+import { saveStandards } from '../services/standards.ts'
 import { addStudents } from '../services/students.ts'
 import type { Workers } from '../workers/pool.ts'
-import { SAMPLE_CLASSES } from './scenario.ts'
+import { SAMPLE_CLASSES, SAMPLE_STANDARDS } from './scenario.ts'
 
 const DAY = 24 * 3600_000
 /** Work of the class that has a term behind it: when it was due, in days from now, and how many of the class did it. */
@@ -28,6 +29,7 @@ export async function addClasses(scope: TeacherScope, listId: string, workers: W
     await addStudents(scope, id, { students })
     if (hasTerm) await addTerm(scope, { classId: id, listId, students }, workers)
   }
+  await saveStandards(scope, { standards: SAMPLE_STANDARDS })
 }
 
 async function addTerm(
@@ -56,7 +58,20 @@ async function addTerm(
       const asked = isOpen && number === doers - 1 ? 4 : puzzle.questions.length
       await play(scope, code, puzzle, { studentId: id, number, place, asked }, began)
     }
+    if (place === DISTURBED.place) await disturb(scope, offerId, students[DISTURBED.student]!.id)
   }
+}
+
+/** Who lost the connection in which piece of work. */
+const DISTURBED = { place: 2, student: 5 }
+
+/** Lets a device have been away for four minutes, at the fifth question. */
+async function disturb(scope: TeacherScope, offerId: string, studentId: string): Promise<void> {
+  await scope.query(
+    `INSERT INTO absences (play_id, kind, milliseconds, place, at) SELECT y.id, 'gone', 240000, 5, y.moved_at FROM plays y
+      JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $offerId AND p.student_id = $studentId`,
+    { offerId, studentId },
+  )
 }
 
 /** Answers so many questions of a quiz as one student, some of them wrong, as in a class. */

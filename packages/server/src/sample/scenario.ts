@@ -7,7 +7,9 @@ import type { Choice, Entry, ListChanges } from '@otter/core'
 type SampleEntry = readonly [
   answer: string,
   prompt: string,
-  rest?: Partial<Pick<Entry, 'groups' | 'hint' | 'fact' | 'worth' | 'accepted' | 'scored' | 'choices'>> & {
+  rest?: Partial<
+    Pick<Entry, 'groups' | 'standards' | 'hint' | 'fact' | 'worth' | 'accepted' | 'scored' | 'choices'>
+  > & {
     draws?: string
   },
 ]
@@ -161,20 +163,20 @@ export const SAMPLE_LISTS: readonly SampleList[] = [
     grade: 'Year 8',
     tags: ['orchestra'],
     entries: [
-      ['violin', 'the smallest of the strings', { draws: 'violin' }],
-      ['viola', 'a fifth below the violin'],
-      ['cello', 'held between the knees'],
-      ['double bass', 'the lowest of the strings'],
-      ['flute', 'a woodwind without a reed', { draws: 'flute' }],
-      ['oboe', 'it gives the others their A'],
-      ['clarinet', 'one reed, from France to jazz', { draws: 'clarinet' }],
-      ['bassoon', 'the low double reed', { draws: 'bassoon' }],
-      ['horn', 'four metres of coiled brass', { draws: 'french-horn' }],
-      ['trumpet', 'the highest of the brass', { draws: 'trumpet' }],
-      ['trombone', 'it has a slide', { draws: 'trombone' }],
-      ['tuba', 'the lowest of the brass', { draws: 'tuba' }],
-      ['timpani', 'drums with a tuned pitch'],
-      ['harp', 'forty-seven strings to pluck', { draws: 'harp' }],
+      ['violin', 'the smallest of the strings', { draws: 'violin', standards: ['HQ.MU.1'] }],
+      ['viola', 'a fifth below the violin', { standards: ['HQ.MU.1'] }],
+      ['cello', 'held between the knees', { standards: ['HQ.MU.1'] }],
+      ['double bass', 'the lowest of the strings', { standards: ['HQ.MU.1'] }],
+      ['flute', 'a woodwind without a reed', { draws: 'flute', standards: ['HQ.MU.2'] }],
+      ['oboe', 'it gives the others their A', { standards: ['HQ.MU.2'] }],
+      ['clarinet', 'one reed, from France to jazz', { draws: 'clarinet', standards: ['HQ.MU.2'] }],
+      ['bassoon', 'the low double reed', { draws: 'bassoon', standards: ['HQ.MU.2'] }],
+      ['horn', 'four metres of coiled brass', { draws: 'french-horn', standards: ['HQ.MU.3'] }],
+      ['trumpet', 'the highest of the brass', { draws: 'trumpet', standards: ['HQ.MU.3'] }],
+      ['trombone', 'it has a slide', { draws: 'trombone', standards: ['HQ.MU.3'] }],
+      ['tuba', 'the lowest of the brass', { draws: 'tuba', standards: ['HQ.MU.3'] }],
+      ['timpani', 'drums with a tuned pitch', { standards: ['HQ.MU.4'] }],
+      ['harp', 'forty-seven strings to pluck', { draws: 'harp', standards: ['HQ.MU.1'] }],
     ],
   },
   {
@@ -280,4 +282,12 @@ export const SAMPLE_CLASSES: readonly {
     secret: 'pictures',
     students: ['Vito', 'Wanda', 'Xenia', 'Yusuf', 'Zola'],
   },
+]
+
+/** What the standards of the school mean; made up, as the school is. */
+export const SAMPLE_STANDARDS = [
+  { code: 'HQ.MU.1', label: 'Names the strings of an orchestra' },
+  { code: 'HQ.MU.2', label: 'Names the woodwind of an orchestra' },
+  { code: 'HQ.MU.3', label: 'Names the brass of an orchestra' },
+  { code: 'HQ.MU.4', label: 'Names drums with a tuned pitch' },
 ]

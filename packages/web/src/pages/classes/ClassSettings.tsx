@@ -15,6 +15,8 @@ interface ClassSettingsProps {
 export function ClassSettings({ details, act }: ClassSettingsProps) {
   const t = useTexts(classesTexts)
   const { name, grade, year, language, secret, inviting } = details
+  // A tick is seen in the moment of the press; what is kept of it comes a moment later.
+  const [wished, setWished] = useState<boolean>()
   const change = (changed: Extract<ClassAct, { type: 'change' }>['change']): void =>
     act.mutate({ type: 'change', change: changed })
   const line = (field: 'name' | 'grade' | 'year', value: string) => (
@@ -60,8 +62,11 @@ export function ClassSettings({ details, act }: ClassSettingsProps) {
           <input
             type="checkbox"
             className="checkbox"
-            checked={inviting}
-            onChange={(event) => change({ inviting: event.target.checked })}
+            checked={act.isPending ? (wished ?? inviting) : inviting}
+            onChange={(event) => {
+              setWished(event.target.checked)
+              change({ inviting: event.target.checked })
+            }}
           />
           {t('inviting')}
         </label>
