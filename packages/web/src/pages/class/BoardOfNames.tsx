@@ -5,7 +5,9 @@ import { studentTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 
 /** A link's board, once a game is over: names of who wanted to stand there, and the own score for oneself. */
-export function BoardOfNames({ code, player }: { code: string; player: string }) {
+export function BoardOfNames({ player }: { player: string }) {
+  // The page of a game is named by its code.
+  const [, , code] = location.pathname.split('/')
   const t = useTexts(studentTexts)
   const [board, setBoard] = useState<BoardReply>()
   const [name, setName] = useState(player)

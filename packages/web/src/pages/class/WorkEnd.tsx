@@ -1,30 +1,39 @@
 import type { PlayReply } from '@otter/api'
-import { studentTexts } from '../../texts/namespaces.ts'
+import type { PlayState } from '../play/usePlay.ts'
+import { BoardOfNames } from './BoardOfNames.tsx'
 import { GamePick } from './GamePick.tsx'
+import { studentTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 
 interface WorkEndProps {
-  work: NonNullable<PlayReply['work']>
-  /** The game picked for the next attempt, where there are several and one can be begun; else undefined. */
-  next: { picked: number; onPick: (game: number) => void } | undefined
+  reply: PlayReply
+  state: Pick<PlayState, 'picked' | 'pick'>
+  /** What the player is called here. */
+  name: string
 }
 
-/** What stands below the game in set work: when right answers are shown that are kept back, and the way to all work. */
-export function WorkEnd({ work, next }: WorkEndProps) {
+/**
+ * What stands below the game: the board of a link, when right answers are shown that are kept back, the next of several
+ * games, and the way to all work.
+ */
+export function WorkEnd({ reply: { work, board, open, play }, state, name }: WorkEndProps) {
   const t = useTexts(studentTexts)
   const { date } = useWriting()
-  const { hidesAnswers, answersAt, isStudent } = work
+  const isOver = play?.score.finished ?? false
   return (
     <>
-      {hidesAnswers && (
+      {board && isOver && <BoardOfNames player={name} />}
+      {work?.hidesAnswers && (
         <p className="panel p-3">
-          {answersAt === null
+          {work.answersAt === null
             ? t('answersKept')
-            : t('answersLater', { when: date(answersAt, { dateStyle: 'full', timeStyle: 'short' }) })}
+            : t('answersLater', { when: date(work.answersAt, { dateStyle: 'full', timeStyle: 'short' }) })}
         </p>
       )}
-      {next && <GamePick games={work.games} picked={next.picked} onPick={next.onPick} />}
-      {isStudent && (
+      {work && isOver && open && work.attemptsLeft !== 0 && (
+        <GamePick games={work.games} picked={state.picked} onPick={state.pick} />
+      )}
+      {work?.isStudent && (
         <a className="link self-start py-2" href="/student">
           {t('allMyWork')}
         </a>

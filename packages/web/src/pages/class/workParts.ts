@@ -1,4 +1,3 @@
 // Fetched together, for work of a class and boards alone: each by itself would cost every student's page a little more.
 export { WorkClock } from './WorkClock.tsx'
 export { WorkEnd } from './WorkEnd.tsx'
-export { BoardOfNames } from './BoardOfNames.tsx'

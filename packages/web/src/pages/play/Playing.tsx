@@ -9,10 +9,10 @@ import { Waterline } from '../../ui/Waterline.tsx'
 import type { PlayState } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
 
-/** Fetched for work of a class alone. */
-const WorkClock = lazy(async () => ({ default: (await import('../class/workParts.ts')).WorkClock }))
-const WorkEnd = lazy(async () => ({ default: (await import('../class/workParts.ts')).WorkEnd }))
-const BoardOfNames = lazy(async () => ({ default: (await import('../class/workParts.ts')).BoardOfNames }))
+/** Fetched for work of a class, and boards, alone. */
+const parts = () => import('../class/workParts.ts')
+const WorkClock = lazy(async () => ({ default: (await parts()).WorkClock }))
+const WorkEnd = lazy(async () => ({ default: (await parts()).WorkEnd }))
 
 interface PlayingProps {
   reply: PlayReply
@@ -67,21 +67,9 @@ export function Playing({ reply, play, state, playerName, stops = true, again, c
           </div>
         </EarlyReaders>
       )}
-      {reply.work && (
+      {(reply.work || reply.board) && (
         <Suspense>
-          <WorkEnd
-            work={reply.work}
-            next={
-              score.finished && reply.open && reply.work.attemptsLeft !== 0
-                ? { picked: state.picked, onPick: state.pick }
-                : undefined
-            }
-          />
-        </Suspense>
-      )}
-      {reply.board && score.finished && (
-        <Suspense>
-          <BoardOfNames code={state.code} player={playerName} />
+          <WorkEnd reply={reply} state={state} name={playerName} />
         </Suspense>
       )}
       {children}

@@ -17,7 +17,6 @@ const WAITING = 4000
 
 /** An offer as this device sees it, and what can be done with it. */
 export interface PlayState extends MoveQueueState {
-  code: string
   reply: PlayReply | undefined
   /** Comes in: under a name, or as the house wants it; where somebody has the name already, says who this is. */
   join: (wishes: JoinOffer) => Promise<void>
@@ -155,7 +154,6 @@ export function usePlay(code: string): PlayState {
   )
 
   return {
-    code,
     ...sending,
     reply: step.reply,
     waiting: sending.waiting && step.waits,

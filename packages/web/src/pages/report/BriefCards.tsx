@@ -1,5 +1,5 @@
 import type { ReportReply } from '@otter/api'
-import type { ReactNode } from 'react'
+import { useId, type ReactNode } from 'react'
 import { reportTexts } from '../../texts/namespaces.ts'
 import { Rich } from '../../texts/Rich.tsx'
 import { useTexts, useWriting } from '../../texts/texts.ts'
@@ -69,9 +69,12 @@ export function BriefCards({ report }: { report: ReportReply }) {
 }
 
 function Card({ title, edge, children }: { title: string; edge: string; children: ReactNode }) {
+  const id = useId()
   return (
-    <section className={`panel border-s-4 p-4 ${edge}`}>
-      <h2 className="text-xl">{title}</h2>
+    <section aria-labelledby={id} className={`panel border-s-4 p-4 ${edge}`}>
+      <h2 id={id} className="text-xl">
+        {title}
+      </h2>
       <div>{children}</div>
     </section>
   )

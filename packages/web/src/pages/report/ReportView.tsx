@@ -12,28 +12,30 @@ import { Refused } from './Refused.tsx'
 import { ReteachButton } from './ReteachButton.tsx'
 import { Standards } from './Standards.tsx'
 
-interface ReportViewProps {
+interface ReportPartProps {
   scope: ReportScope
   report: ReportReply
-  /** What else belongs to what the report is of: shown below the map. */
-  children?: ReactNode
 }
 
 const SHARES = [100, 90, 80, 70, 60, 50]
 
-/** A report: what to do, who knows what, and the pictures. */
-export function ReportView({ scope, report, children }: ReportViewProps) {
+/** Returns a report whose students are told one by one; undefined where it is not, or there is nothing to tell. */
+function withMap(report: ReportReply): (ReportReply & { map: string[] }) | undefined {
+  const { map, students, entries } = report
+  return map !== null && students.length > 0 && entries.length > 0 ? { ...report, map } : undefined
+}
+
+/** A report's beginning: what to do, and who knows what. */
+export function ReportTop({ scope, report }: ReportPartProps) {
   const t = useTexts(reportTexts)
   const [showsGroups, setShowsGroups] = useState(false)
-  const { map } = report
-  const hasStudents = map !== null && report.students.length > 0 && report.entries.length > 0
-  if (report.entries.length === 0 && !children) return <p className="panel p-5">{t('nothing')}</p>
+  const mapped = withMap(report)
   return (
     <>
       <BriefCards report={report} />
       <div className="flex flex-wrap items-end gap-3 print:hidden">
         <ReteachMaker scope={scope} report={report} />
-        {hasStudents && (
+        {mapped && (
           <button
             type="button"
             className="btn h-11"
@@ -45,14 +47,34 @@ export function ReportView({ scope, report, children }: ReportViewProps) {
         )}
         <Files scope={scope} isOfClass={report.of === 'class'} />
       </div>
-      {map === null && <p className="panel p-4">{t('large')}</p>}
-      {showsGroups && hasStudents && <Groups scope={scope} report={{ ...report, map }} />}
-      {hasStudents && <KnowledgeMap scope={scope} report={{ ...report, map }} />}
-      {children}
+      {report.map === null && <p className="panel p-4">{t('large')}</p>}
+      {showsGroups && mapped && <Groups scope={scope} report={mapped} />}
+      {mapped && <KnowledgeMap scope={scope} report={mapped} />}
+    </>
+  )
+}
+
+/** The rest of a report: the pictures, all entries, refused answers, and standards. */
+export function ReportMore({ scope, report }: ReportPartProps) {
+  return (
+    <>
       {report.entries.length > 0 && <Charts report={report} />}
       {report.of !== 'work' && report.entries.length > 0 && <EntryTable scope={scope} report={report} />}
       <Refused scope={scope} />
       <Standards standards={report.standards} />
+    </>
+  )
+}
+
+/** A whole report of several pieces of work, with what else belongs to it. */
+export function ReportView({ scope, report, children }: ReportPartProps & { children?: ReactNode }) {
+  const t = useTexts(reportTexts)
+  if (report.entries.length === 0) return <p className="panel p-5">{t('nothing')}</p>
+  return (
+    <>
+      <ReportTop scope={scope} report={report} />
+      {children}
+      <ReportMore scope={scope} report={report} />
     </>
   )
 }

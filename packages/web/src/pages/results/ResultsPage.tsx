@@ -6,7 +6,7 @@ import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
 import { useGameWords } from '../../games/words.ts'
-import { ReportView } from '../report/ReportView.tsx'
+import { ReportMore, ReportTop, ReportView } from '../report/ReportView.tsx'
 import { useReport } from '../../api/reports.ts'
 import { Questions } from './Questions.tsx'
 import { Students } from './Students.tsx'
@@ -109,24 +109,22 @@ function WorkReport({ results }: { results: ResultsReply }) {
   const t = useTexts(resultsTexts)
   const scope = { work: results.offer.id }
   const report = useReport(scope)
-  const details = (
-    <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
-      <Students results={results} />
-      <Questions results={results} />
-    </div>
-  )
-  if (!report.data || report.data.students.length === 0)
-    return (
-      <>
-        <Notice error={report.error} />
-        {!report.data && !report.error && <Waterline filled={undefined} label={t('fetching')} />}
-        {details}
-      </>
-    )
+  const told = report.data && report.data.students.length > 0 ? report.data : undefined
+  // What is done with a student stays open, whatever comes and goes around it.
   return (
-    <ReportView scope={scope} report={report.data}>
-      {details}
-    </ReportView>
+    <>
+      {told ? (
+        <ReportTop scope={scope} report={told} />
+      ) : (
+        !report.data && !report.error && <Waterline filled={undefined} label={t('fetching')} />
+      )}
+      <div className="grid items-start gap-6 lg:grid-cols-[1.5fr_1fr]">
+        <Students results={results} />
+        <Questions results={results} />
+      </div>
+      {told && <ReportMore scope={scope} report={told} />}
+      <Notice error={report.data ? null : report.error} />
+    </>
   )
 }
 
