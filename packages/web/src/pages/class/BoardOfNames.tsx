@@ -51,7 +51,7 @@ export function BoardOfNames({ player }: { player: string }) {
       </ol>
       {board.score !== null && board.name === null && (
         <form className="flex flex-wrap items-end gap-2" onSubmit={enter}>
-          <label className="flex flex-1 flex-col">
+          <label className="flex w-full flex-col">
             <span className="text-sm">{t('board.name')}</span>
             <input
               className="input h-12 w-full"
