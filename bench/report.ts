@@ -10,13 +10,17 @@ import { percentile95 } from './wordsearch.ts'
 const STUDENTS = 40
 const WORK = 30
 const MEASURED_WORK = 60
+/** Of a school's record, one class has so many as are still told one by one, and one so many that they are told in sums. */
+const LONG_WORK = 150
+const LONGEST_WORK = 300
 /** Pieces of work that are of one list, and entries of each. */
 const WORK_OF_LIST = 3
 const ENTRIES = 17
 const REQUESTS = 40
 
 const statements = (teacherId: string, classes: number): string[] => [
-  `CREATE TEMP TABLE c AS SELECT gen_random_uuid() AS id, n, CASE n WHEN 1 THEN ${MEASURED_WORK} ELSE ${WORK} END AS work
+  `CREATE TEMP TABLE c AS SELECT gen_random_uuid() AS id, n, CASE n WHEN 1 THEN ${MEASURED_WORK} WHEN 2 THEN ${classes > 9 ? LONG_WORK : WORK} WHEN 3 THEN ${classes > 9 ? LONGEST_WORK : WORK}
+     ELSE ${WORK} END AS work
      FROM generate_series(1, ${classes}) n`,
   `INSERT INTO classes (id, name, code) SELECT id, 'Class ' || n, 'CLS' || n FROM c`,
   `INSERT INTO class_teachers (class_id, teacher_id, is_owner) SELECT id, '${teacherId}', true FROM c`,
@@ -57,11 +61,11 @@ const MARKS = `UPDATE plays y SET marks = m.marks FROM (SELECT r.play_id, string
     ELSE left(r.outcome, 1) END, '' ORDER BY r.place) AS marks FROM responses r GROUP BY r.play_id) m WHERE m.play_id = y.id`
 
 /** Loads a school's record by COPY. */
-async function load(server: TestServer, teacherId: string, classes: number): Promise<string> {
+async function load(server: TestServer, teacherId: string, classes: number): Promise<string[]> {
   const client = new pg.Client({ connectionString: server.databaseUrl })
   await client.connect()
   for (const statement of statements(teacherId, classes)) await client.query(statement)
-  const { rows } = await client.query<{ id: string }>('SELECT id FROM c WHERE n = 1')
+  const { rows } = await client.query<{ id: string }>('SELECT id FROM c ORDER BY n LIMIT 3')
   await client.end()
   const folder = mkdtempSync(join(tmpdir(), 'otter-report-'))
   const file = join(folder, 'responses.copy')
@@ -77,7 +81,7 @@ async function load(server: TestServer, teacherId: string, classes: number): Pro
   } finally {
     rmSync(folder, { recursive: true })
   }
-  return rows[0]!.id
+  return rows.map(({ id }) => id)
 }
 
 async function timesOf(work: () => Promise<unknown>): Promise<number[]> {
@@ -96,7 +100,7 @@ async function measured(classes: number): Promise<void> {
   const server = await startTestServer({ quiet: true })
   const { client, listId } = await teacherWithList(server.url, WORDS)
   const { teacherId: teacher } = (await server.database.lists.findByPk(listId, { raw: true }))!
-  const classId = await load(server, teacher, classes)
+  const [classId = '', longId = '', longestId = ''] = await load(server, teacher, classes)
   const pool = new pg.Pool({ connectionString: server.databaseUrl, max: 1 })
   const { rows } = await pool.query<{ responses: number; plays: number; of: number }>(
     `SELECT (SELECT count(*)::int FROM responses) AS responses, (SELECT count(*)::int FROM plays) AS plays,
@@ -124,8 +128,39 @@ async function measured(classes: number): Promise<void> {
       `p50 ${[...times].sort((a, b) => a - b)[times.length >> 1]!.toFixed(1)}, p95 ${percentile95(times).toFixed(1)} ms; ` +
       `a bare aggregate of the same ${percentile95(bare).toFixed(1)} ms`,
   )
+  if (classes > 9) {
+    await longer(`${server.url}/reports?class=${longId}`, Cookie, 'still told one by one')
+    await longer(`${server.url}/reports?class=${longestId}`, Cookie, 'told in sums')
+    await workbook(`${server.url}/reports/file?class=${longId}&what=workbook`, Cookie)
+  }
   await pool.end()
   await server.close()
+}
+
+/** Times of a report of more work: the first look, and those after. */
+async function longer(address: string, Cookie: string, what: string): Promise<void> {
+  const began = performance.now()
+  await (await fetch(address, { headers: { Cookie } })).text()
+  const first = performance.now() - began
+  const times = await timesOf(async () => (await fetch(address, { headers: { Cookie } })).text())
+  console.log(`  a report ${what}: first ${first.toFixed(0)} ms, then p95 ${percentile95(times).toFixed(0)} ms`)
+}
+
+/** Time and memory of a workbook of a hundred thousand responses, as a client takes it. */
+async function workbook(address: string, Cookie: string): Promise<void> {
+  const before = process.memoryUsage()
+  let most = 0
+  const watch = setInterval(() => (most = Math.max(most, process.memoryUsage().rss - before.rss)), 20)
+  const began = performance.now()
+  const { body } = await fetch(address, { headers: { Cookie } })
+  let bytes = 0
+  const reader = body!.getReader()
+  for (let piece = await reader.read(); !piece.done; piece = await reader.read()) bytes += piece.value.length
+  clearInterval(watch)
+  console.log(
+    `  a workbook of it: ${(bytes / 1e6).toFixed(1)} MB in ${((performance.now() - began) / 1000).toFixed(1)} s, ` +
+      `memory of server and client grew by ${(most / 1e6).toFixed(0)} MB at most`,
+  )
 }
 
 /** A report in a record of a hundred thousand responses, and in one of a million. */

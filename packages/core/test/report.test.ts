@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import {
   cellOf,
+  marksOfPlays,
   distributionOf,
   entryCounts,
   gradeOf,
@@ -95,6 +96,20 @@ describe('A report', () => {
           }
       }),
     )
+  })
+
+  it('takes the first answer from the first play and the last from the last, and nothing of what is taken out', () => {
+    const plays = [
+      { person: 1, entries: [0, 1, -1, 2], letters: 'w.rm' },
+      { person: 1, entries: [1, 0, 2], letters: 'pr.' },
+      { person: 0, entries: [2, 1], letters: 'p ' },
+    ]
+    expect(marksOfPlays({ persons: 2, entries: 3 }, plays)).to.deep.equal([
+      { person: 0, entry: 2, first: 'passed', last: 'passed' },
+      { person: 1, entry: 0, first: 'wrong', last: 'right' },
+      { person: 1, entry: 1, first: 'passed', last: 'passed' },
+      { person: 1, entry: 2, first: 'wrong', last: 'right' },
+    ])
   })
 
   it('counts each student once for each entry, and nobody who was not asked', () => {

@@ -33,8 +33,13 @@ export interface EntryCount {
   notReached: number
 }
 
-/** Returns how each entry has gone: at the first answers, with how many of the misses were mended since. */
-export function entryCounts({ persons, entries, sets, marks, attempts }: ReportFacts): EntryCount[] {
+/**
+ * Returns how each entry has gone: at the first answers, with how many of the misses were mended since.
+ *
+ * @param map of the same facts, where it is there already
+ */
+export function entryCounts(facts: ReportFacts, map: readonly string[] = mapOf(facts)): EntryCount[] {
+  const { entries, marks } = facts
   const counts = Array.from({ length: entries }, (): EntryCount => ({
     right: 0,
     mended: 0,
@@ -47,7 +52,7 @@ export function entryCounts({ persons, entries, sets, marks, attempts }: ReportF
     count[first]++
     if (first !== 'right' && last === 'right') count.mended++
   }
-  for (const row of mapOf({ works: [], persons, entries, sets, marks, attempts }))
+  for (const row of map)
     for (let entry = 0; entry < entries; entry++)
       if (row[entry] === CELL_LETTERS['not-reached']) counts[entry]!.notReached++
   return counts

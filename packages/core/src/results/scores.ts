@@ -39,15 +39,18 @@ export function attemptsByWork({
 }
 
 /** Returns the scores of all students, by their places. */
-export function scoresOf(facts: Pick<ReportFacts, 'works' | 'attempts' | 'persons'>): PersonScore[] {
+export function scoresOf(
+  facts: Pick<ReportFacts, 'works' | 'attempts' | 'persons'>,
+  tries = attemptsByWork(facts),
+): PersonScore[] {
   const scores = Array.from({ length: facts.persons }, () => ({ best: [] as ReportAttempt[], first: [] as number[] }))
   const played = Array.from({ length: facts.persons }, () => ({ milliseconds: 0, attempts: 0 }))
-  for (const tries of attemptsByWork(facts).values()) {
-    const { person } = tries[0]!
-    scores[person]!.best.push(bestOf(tries))
-    scores[person]!.first.push(shareOf(tries[0]!))
-    played[person]!.attempts += tries.length
-    for (const { milliseconds } of tries) played[person]!.milliseconds += milliseconds
+  for (const own of tries.values()) {
+    const { person } = own[0]!
+    scores[person]!.best.push(bestOf(own))
+    scores[person]!.first.push(shareOf(own[0]!))
+    played[person]!.attempts += own.length
+    for (const { milliseconds } of own) played[person]!.milliseconds += milliseconds
   }
   return scores.map(({ best, first }, person) => ({
     share: mean(best.map(shareOf)),
@@ -85,24 +88,34 @@ export interface Progress {
 }
 
 /** Returns how the mean share changes from attempt to attempt, of those who made at least two. */
-export function progressByAttempt(facts: Pick<ReportFacts, 'works' | 'attempts'>, most = 6): Progress[] {
+export function progressByAttempt(
+  facts: Pick<ReportFacts, 'works' | 'attempts'>,
+  tries = attemptsByWork(facts),
+): Progress[] {
   const shares: number[][] = []
-  for (const tries of attemptsByWork(facts).values())
-    if (tries.length > 1)
-      for (const [index, attempt] of tries.slice(0, most).entries()) (shares[index] ??= []).push(shareOf(attempt))
+  for (const own of tries.values())
+    if (own.length > 1)
+      for (const [index, attempt] of own.slice(0, MOST_ATTEMPTS).entries())
+        (shares[index] ??= []).push(shareOf(attempt))
   return shares.map((list, index) => ({ at: index + 1, share: mean(list)!, count: list.length }))
 }
 
 const DAY = 86_400_000
+/** Attempts of one student at one piece of work that progress is told of. */
+const MOST_ATTEMPTS = 6
 
 /**
  * Returns the mean share of the first attempts of each week. Weeks begin with Monday.
  *
  * @param offset of the time zone to UTC, in milliseconds
  */
-export function progressByWeek(facts: Pick<ReportFacts, 'works' | 'attempts'>, offset = 0): Progress[] {
+export function progressByWeek(
+  facts: Pick<ReportFacts, 'works' | 'attempts'>,
+  offset = 0,
+  tries = attemptsByWork(facts),
+): Progress[] {
   const weeks = new Map<number, number[]>()
-  for (const [first] of attemptsByWork(facts).values()) {
+  for (const [first] of tries.values()) {
     const week = weekOf(first!.startedAt, offset)
     const known = weeks.get(week)
     if (known) known.push(shareOf(first!))

@@ -91,6 +91,13 @@ function givingTo(response: Response, begin: () => void): Give {
     // Until there is something to write, what fails is told as a problem.
     if (!response.headersSent) begin()
     if (response.write(piece) || response.destroyed) return
-    await Promise.race([once(response, 'drain'), once(response, 'close')])
+    // Who waits no more, for either, leaves no listener behind.
+    const waiting = new AbortController()
+    const { signal } = waiting
+    try {
+      await Promise.race([once(response, 'drain', { signal }), once(response, 'close', { signal })])
+    } finally {
+      waiting.abort()
+    }
   }
 }

@@ -119,6 +119,7 @@ export async function gatherFrom(
       sets: [...places, []].map((list) => list.filter((place) => place >= 0)),
       asked: [...places, []],
       marks: marksOfPlays(
+        { persons: persons.length, entries: entries.length },
         placed.filter(isMarked).map((play) => ({
           person: personOf.get(play.person)!,
           entries: places[asking.of(play)]!,

@@ -1,6 +1,7 @@
 import type { ReportReply, ReportScope } from '@otter/api'
 import { difficultyWord, figuresOf, isPerhapsMiskeyed, tellingWord, toTeachAgain, type Mark } from '@otter/core'
 import {
+  attemptsByWork,
   distributionOf,
   entryCounts,
   mapOf,
@@ -74,8 +75,10 @@ export async function readReport(scope: TeacherScope, asked: ReportScope, offset
 async function toldOneByOne(scope: TeacherScope, gathered: GatheredReport, offset: number): Promise<ToldReport> {
   const { facts, persons, plays, entries } = gathered
   const playIds = plays.map(({ id }) => id)
-  const scores = scoresOf(facts)
-  const counted = entryCounts(facts)
+  const tries = attemptsByWork(facts)
+  const scores = scoresOf(facts, tries)
+  const map = mapOf(facts)
+  const counted = entryCounts(facts, map)
   const troubles = await troublesOf(scope, gathered)
   const cells = persons.length * entries.length
   const figures = cells > MOST_CELLS ? null : figuresOf(figureRows(facts), entries.length)
@@ -95,11 +98,11 @@ async function toldOneByOne(scope: TeacherScope, gathered: GatheredReport, offse
     entries: entries.map((entry, place) =>
       entryReply(gathered, { ...entry, place, counted: counted[place]! }, figures, leading, efforts),
     ),
-    map: cells > MOST_CELLS ? null : mapOf(facts),
+    map: cells > MOST_CELLS ? null : map,
     reliability: facts.works.length === 1 ? (figures?.reliability ?? null) : null,
     distribution: distributionOf(scores.flatMap(({ share }) => share ?? [])),
-    byAttempt: progressByAttempt(facts),
-    byWeek: progressByWeek(facts, offset),
+    byAttempt: progressByAttempt(facts, tries),
+    byWeek: progressByWeek(facts, offset, tries),
   }
 }
 
@@ -147,15 +150,17 @@ function figureRows({ persons, entries, marks }: ReportFacts): Mark[][] {
 
 /** Returns in which attempts entries were missed. */
 function missesIn({ plays, entries, facts }: GatheredReport, places: ReadonlySet<number>): Missing[] {
-  if (places.size === 0) return []
-  return plays.flatMap(({ id, marks }, index) => {
+  const missing: Missing[] = []
+  if (places.size === 0) return missing
+  for (const [index, { id: playId, marks }] of plays.entries()) {
     const asked = facts.asked[facts.attempts[index]!.set]!
-    return asked.flatMap((place, at) =>
-      places.has(place) && (marks[at] === 'w' || marks[at] === 'm')
-        ? [{ playId: id, entryId: entries[place]!.entryId }]
-        : [],
-    )
-  })
+    for (let at = 0; at < marks.length; at++) {
+      const place = asked[at] ?? -1
+      if ((marks[at] === 'w' || marks[at] === 'm') && places.has(place))
+        missing.push({ playId, entryId: entries[place]!.entryId })
+    }
+  }
+  return missing
 }
 
 /** Returns the entries to teach again, with the wrong answers that lead. */

@@ -26,6 +26,7 @@ export function KnowledgeMap({ scope, report }: KnowledgeMapProps) {
   const [at, setAt] = useState<{ student: string; entry: string }>()
   const table = useRef<HTMLTableElement>(null)
   const { students, entries, map } = report
+  const teach = new Set(report.brief.teach.map(({ entryId }) => entryId))
   const { rows, columns } = orderOf(state, report)
   const shownRows = rows.slice(state.firstStudent, state.firstStudent + MOST_ROWS)
   const shownColumns = columns.slice(state.firstEntry, state.firstEntry + MOST_COLUMNS)
@@ -122,7 +123,7 @@ export function KnowledgeMap({ scope, report }: KnowledgeMapProps) {
                       key={entries[column]!.entryId}
                       data-cell
                       tabIndex={isFocusable(rowAt, columnAt) ? 0 : -1}
-                      className="h-9 cursor-default text-center outline-offset-[-3px] hover:bg-accent focus:bg-accent"
+                      className={`${teach.has(entries[column]!.entryId) ? 'bg-error/10' : ''} h-9 cursor-default text-center outline-offset-[-3px] hover:bg-accent focus:bg-accent`}
                       aria-label={t(`cell.${cell}`)}
                       onFocus={() => look(row, column)}
                       onMouseEnter={() => look(row, column)}
