@@ -412,6 +412,10 @@ describe('A link’s own board', () => {
       { place: 1, name: 'River otter', score: 30, isMe: true },
     ])
     expect((await enter(ama, 'fuck')).body.code).to.equal('unkind-name')
+    expect(
+      (await new Client(server.url).call('GET', `/play/${code}/board`)).status,
+      'who plays alone sees it',
+    ).to.equal(401)
     const bo = await join('Bo')
     await answer(bo, ['hue', 'drone', 'x'])
     await bo.call('POST', `/play/${code}/again`, {})
@@ -419,8 +423,7 @@ describe('A link’s own board', () => {
     expect((await board(bo)).score, 'who enters no name is seen by nobody else').to.equal(20)
     expect((await board(ama)).rows).to.have.length(1)
     await enter(bo, 'Beaver')
-    const scores = async (): Promise<unknown> =>
-      (await board(new Client(server.url))).rows.map((row) => Object.values(row).slice(0, 3))
+    const scores = async (): Promise<unknown> => (await board(ama)).rows.map((row) => Object.values(row).slice(0, 3))
     expect(await scores()).to.deep.equal([
       [1, 'River otter', 30],
       [2, 'Beaver', 20],

@@ -318,7 +318,7 @@ export const ROUTES: readonly Route[] = [
   }),
   student({ method: 'post', path: '/play/:code/pass', summary: 'A pass that opens a socket', reply: PassReply }),
   student({ method: 'post', path: '/play/:code/here', summary: 'Says that the page is open', status: 204 }),
-  anyone({ method: 'get', path: '/play/:code/board', summary: 'A link’s board, where it has one', reply: BoardReply }),
+  student({ method: 'get', path: '/play/:code/board', summary: 'A link’s board, where it has one', reply: BoardReply }),
   student({
     method: 'put',
     path: '/play/:code/board',

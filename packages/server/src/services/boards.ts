@@ -26,6 +26,8 @@ async function boardOf(scope: Scope, offer: OpenOffer): Promise<Board> {
 /** Returns a link's board as a device sees it: names that were entered alone, and its own score. */
 export async function readBoard(scope: Scope, caller: Caller): Promise<BoardReply> {
   const { offer, person } = await findDoor(scope, caller)
+  // Names are for those who play.
+  if (!person || person.removed || person.waits) throw new Problem(401, 'who-are-you')
   const { by, span, since } = await boardOf(scope, offer)
   const rows = await scope.query<{ id: string; name: string | null; score: number }>(
     `SELECT w.id, w.board_name AS name, (${SCORES[by]})::float8 AS score
@@ -36,7 +38,7 @@ export async function readBoard(scope: Scope, caller: Caller): Promise<BoardRepl
        AND y.started_at >= greatest($since::timestamptz, CASE WHEN $isWeek THEN date_trunc('week', now()) END,
          '-infinity'::timestamptz)
      GROUP BY w.id ORDER BY score DESC, lower(w.board_name), w.id`,
-    { offerId: offer.id, personId: person?.id ?? null, since, isWeek: span === 'week' },
+    { offerId: offer.id, personId: person.id, since, isWeek: span === 'week' },
   )
   const shown = rows.filter(({ name }) => name !== null)
   return {
@@ -46,10 +48,10 @@ export async function readBoard(scope: Scope, caller: Caller): Promise<BoardRepl
       place: 1 + shown.filter((other) => other.score > score).length,
       name: name!,
       score,
-      isMe: id === person?.id,
+      isMe: id === person.id,
     })),
-    score: rows.find(({ id }) => id === person?.id)?.score ?? null,
-    name: person ? await nameOf(scope, person.id) : null,
+    score: rows.find(({ id }) => id === person.id)?.score ?? null,
+    name: await nameOf(scope, person.id),
   }
 }
 

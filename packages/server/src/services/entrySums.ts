@@ -28,7 +28,9 @@ async function renewSums(scope: TeacherScope, offerIds: readonly string[]): Prom
 
 const SUM = `WITH tries AS MATERIALIZED (
     SELECT y.id, coalesce(p.merged_into, p.id) AS person, y.question_set_id FROM plays y
-      JOIN participants p ON p.id = y.participant_id WHERE y.offer_id = $id AND y.given_back_at IS NULL),
+      JOIN participants p ON p.id = y.participant_id
+      JOIN participants w ON w.id = coalesce(p.merged_into, p.id) AND w.removed_at IS NULL AND w.returns_to IS NULL
+    WHERE y.offer_id = $id AND y.given_back_at IS NULL),
   out AS (SELECT (c ->> 'entryId')::uuid AS entry_id FROM offers o, jsonb_array_elements(o.corrections) c
     WHERE o.id = $id AND (c ->> 'takenOut')::boolean),
   met AS (

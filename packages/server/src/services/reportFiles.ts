@@ -111,6 +111,24 @@ function entriesTable({ entries }: ReportReply, language: Language): Table {
   }
 }
 
+/** Returns the standards of a report with how sure it is that they are known. */
+function standardsTable({ standards }: ReportReply, language: Language): Table {
+  const word = wordsOf(language)
+  return {
+    headings: (['standard', 'meaning', 'outcome-right', 'answers', 'shareFrom', 'shareTo'] as const).map((key) =>
+      word(`csv.${key}`),
+    ),
+    rows: standards.map(({ code, label, right, answers, from, to }) => [
+      code,
+      label,
+      right,
+      answers,
+      percent(from),
+      percent(to),
+    ]),
+  }
+}
+
 /** Returns the table of students by pieces of work: of the best attempt, on a scale. */
 function gradebookTable({ works, persons, facts }: GatheredReport, scale: GradeScale, language: Language): Table {
   const word = wordsOf(language)
@@ -217,6 +235,9 @@ export async function writeWorkbookFile(
     [word('csv.sheetStudents'), studentsTable(told, language)],
     [word('csv.sheetEntries'), entriesTable(told, language)],
     [word('csv.sheetGradebook'), gradebookTable(report, scale, language)],
+    ...(told.standards.length > 0
+      ? [[word('csv.standards'), standardsTable(told, language)] satisfies [string, Table]]
+      : []),
   ]
   for (const [title, { headings, rows }] of sheets) {
     book.sheet(title, headings)

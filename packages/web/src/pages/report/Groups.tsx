@@ -51,7 +51,7 @@ export function Groups({ scope, report }: { scope: ReportScope; report: ReportRe
       {named?.length === 0 && <p>{t('groups.none')}</p>}
       <ul className="grid gap-3 md:grid-cols-2">
         {named?.map(({ students, misses }, index) => (
-          <li key={students[0]!.id} className="flex flex-col gap-1 border-t border-base-300 pt-2">
+          <li key={students[0]!.id} className="flex flex-col items-start gap-1 border-t border-base-300 pt-2">
             <h3 className="font-bold">{t('groups.group', { number: index + 1 })}</h3>
             <p dir="auto">{list(students.map(({ name }) => name))}</p>
             <p className="quiet">{t('groups.miss', { words: list(misses) })}</p>

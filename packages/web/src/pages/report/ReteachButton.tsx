@@ -44,7 +44,7 @@ export function ReteachButton({
     <>
       <button
         type="button"
-        className={`btn h-11 ${isMain ? 'btn-primary' : 'self-start'}`}
+        className={`btn h-11 ${isMain ? 'btn-primary' : ''}`}
         disabled={disabled || make.isPending}
         onClick={press}
       >

@@ -1,25 +1,15 @@
 import type { ReportReply } from '@otter/api'
-import { useState } from 'react'
 import { useSaveStandards } from '../../api/reports.ts'
 import { reportTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'
+import { TakeCase } from './TakeCase.tsx'
 
 /** How the class stands at each standard, how sure that is, and what the codes mean. */
 export function Standards({ standards }: { standards: ReportReply['standards'] }) {
   const t = useTexts(reportTexts)
   const save = useSaveStandards()
-  const [said, setSaid] = useState<string>()
   if (standards.length === 0) return null
-  const take = async (file: File): Promise<void> => {
-    const { readCase } = await import('@otter/core/formats')
-    try {
-      const taken = readCase(await file.text())
-      save.mutate({ standards: taken }, { onSuccess: () => setSaid(t('standards.imported', { count: taken.length })) })
-    } catch {
-      setSaid(t('standards.broken'))
-    }
-  }
   return (
     <section aria-labelledby="standards" className="panel flex flex-col gap-2 p-4">
       <h2 id="standards" className="text-2xl">
@@ -72,22 +62,7 @@ export function Standards({ standards }: { standards: ReportReply['standards'] }
           </tbody>
         </table>
       </div>
-      <div className="flex flex-wrap items-center gap-3">
-        <label className="btn h-11">
-          {t('standards.import')}
-          <input
-            type="file"
-            accept=".json,application/json"
-            className="sr-only"
-            onChange={(event) => {
-              const [file] = event.target.files ?? []
-              event.target.value = ''
-              if (file) void take(file)
-            }}
-          />
-        </label>
-        <span role="status">{said}</span>
-      </div>
+      <TakeCase />
     </section>
   )
 }

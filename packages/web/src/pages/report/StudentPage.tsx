@@ -8,6 +8,7 @@ import { reportTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { newId } from '../../ui/newId.ts'
 import { Notice } from '../../ui/Notice.tsx'
+import { ReteachButton } from './ReteachButton.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
 
 type Entry = StudentKnowledge['entries'][number]
@@ -150,6 +151,14 @@ function Practice({ classId, studentId, name, entries }: PracticeProps) {
       >
         {t('student.practise')}
       </button>
+      <ReteachButton
+        scope={{ class: classId }}
+        below={1}
+        persons={[studentId]}
+        title={t('reteach.listTitle', { title: name })}
+      >
+        {t('reteach.for', { name })}
+      </ReteachButton>
       <p role="status" className="self-center">
         {set.data && t('student.set', { code: set.data.code })}
       </p>

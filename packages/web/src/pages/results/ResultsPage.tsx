@@ -1,5 +1,6 @@
 import type { OfferReply, ResultsReply } from '@otter/api'
 import { Download } from 'lucide-react'
+import { useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { useChangeOffer, useList, useOffers, useResults } from '../../api/queries.ts'
 import { Notice } from '../../ui/Notice.tsx'
@@ -7,6 +8,7 @@ import { Waterline } from '../../ui/Waterline.tsx'
 import { ListHeader } from '../list/ListHeader.tsx'
 import { useGameWords } from '../../games/words.ts'
 import { ReportMore, ReportTop, ReportView } from '../report/ReportView.tsx'
+import { SpanChoice, spanOf, type Span } from '../report/SpanChoice.tsx'
 import { useReport } from '../../api/reports.ts'
 import { Questions } from './Questions.tsx'
 import { Students } from './Students.tsx'
@@ -80,10 +82,12 @@ function Offers({ listId, ...choice }: OfferChoiceProps & { listId: string }) {
 /** What is known of a list, over all games that were made from it. */
 function WholeReport({ listId }: { listId: string }) {
   const t = useTexts(resultsTexts)
-  const scope = { list: listId }
+  const [span, setSpan] = useState<Span>({ days: 'all', from: '', to: '' })
+  const scope = { list: listId, ...spanOf(span) }
   const report = useReport(scope)
   return (
     <>
+      <SpanChoice span={span} onChange={setSpan} />
       <Notice error={report.error} />
       {!report.data && !report.error && <Waterline filled={undefined} label={t('fetching')} />}
       {report.data && <ReportView scope={scope} report={report.data} />}

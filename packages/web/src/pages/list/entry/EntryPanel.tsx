@@ -18,6 +18,7 @@ import { useCheckWords } from '../table/useCheckWords.ts'
 import { DrawnChoices } from './DrawnChoices.tsx'
 import { FaceEditor } from './FaceEditor.tsx'
 import { useStandards } from '../../../api/reports.ts'
+import { TakeCase } from '../../report/TakeCase.tsx'
 import { LabelsField } from './LabelsField.tsx'
 import { TryAnswer } from './TryAnswer.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
@@ -234,6 +235,10 @@ export function EntryPanel({
           meanings={new Map(standards.map(({ code, label }) => [code, label]))}
           onChange={(next) => set('standards', next)}
         />
+        <details className="col-span-2">
+          <summary className="quiet cursor-pointer text-sm">{t('entry.standardsFile')}</summary>
+          <TakeCase />
+        </details>
         {number('worth', t('entry.worth'), String(USUAL_WORTH), 0, 10_000)}
         {number('seconds', t('entry.time'), t('entry.asGame'), 1, 3600)}
       </div>
