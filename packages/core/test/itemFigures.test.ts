@@ -121,6 +121,8 @@ describe('Figures of questions', () => {
       ['third', null],
       ['fourth', null],
     ])
+    expect(toTeachAgain([question('two', 1, 3, [['too', 2]])])[0]!.leading, 'two who say the same').to.equal('too')
+    expect(toTeachAgain([question('one', 1, 3, [['won', 1]])])[0]!.leading).to.equal(null)
     expect(toTeachAgain([question('nobody', 0, 0)])).to.deep.equal([])
   })
 })

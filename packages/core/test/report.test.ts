@@ -290,11 +290,19 @@ describe('Groups for teaching', () => {
     )
   })
 
+  it('are as large as they may be', () => {
+    expect(teachingGroups(['wr', 'wr', 'wr'], 3)).to.deep.equal([{ persons: [0, 1, 2], misses: [0] }])
+    expect(teachingGroups(['wr', 'wr', 'wr'], 2)).to.deep.equal([{ persons: [0, 1], misses: [0] }])
+  })
+
   it('join by the mean distance of all pairs, as worked out slowly', () => {
     // With the mean linkage, of three that miss {0,1}, {0,1,2}, {2,3}: the first two join, the third shares too little.
     expect(teachingGroups(['wwrr', 'wwwr', 'rrww'])).to.deep.equal([{ persons: [0, 1], misses: [0, 1, 2] }])
     // Not reached is not missed, and not known either: only what both met is compared.
     expect(teachingGroups(['ww..', '..ww'])).to.deep.equal([])
+    // The one thing that both have met, both miss, whatever else one of them has met.
+    expect(teachingGroups(['w.......', 'wwwwwwww'])).to.deep.equal([{ persons: [0, 1], misses: [0, 1, 2, 3] }])
+    expect(teachingGroups(['wwwwwwww', 'w.......'])).to.have.length(1)
   })
 })
 
@@ -406,6 +414,7 @@ describe('Troubles', () => {
     expect(isTroubled(none)).to.equal(false)
     expect(isTroubled({ ...none, gone: 20_000, reloads: 1, waited: 1, longestWait: 5000 })).to.equal(false)
     expect(isTroubled({ ...none, gone: 240_000 })).to.equal(true)
+    expect([29_999, 30_000].map((gone) => isTroubled({ ...none, gone }))).to.deep.equal([false, true])
     expect(isTroubled({ ...none, late: 1 })).to.equal(true)
     expect(isTroubled({ ...none, reloads: 3 })).to.equal(true)
     expect(isTroubled({ ...none, waited: 1, longestWait: 15_000 })).to.equal(true)
