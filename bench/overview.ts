@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import pg from 'pg'
 import { startTestServer, teacherWithList, WORDS } from '../packages/server/test/testServer.ts'
+import { timesOf } from './timesOf.ts'
 import { percentile95 } from './wordsearch.ts'
 
 const STUDENTS = 40
 const WORK = 60
-const REQUESTS = 60
 
 /** Time of the page of a class of 40 with 60 pieces of work, all done twice, beside a bare indexed SELECT. */
 export async function benchOverview(): Promise<void> {
@@ -35,16 +35,6 @@ export async function benchOverview(): Promise<void> {
           JOIN question_sets q ON q.game_version_id = m.game_version_id`,
     )
   await server.database.sequelize.query('ANALYZE')
-  const timesOf = async (work: () => Promise<unknown>): Promise<number[]> => {
-    for (let warm = 0; warm < 10; warm++) await work()
-    const times: number[] = []
-    for (let index = 0; index < REQUESTS; index++) {
-      const began = performance.now()
-      await work()
-      times.push(performance.now() - began)
-    }
-    return times
-  }
   // The tests' own client compares each reply with its description, which takes its time.
   const address = `${server.url}/classes/${made.id}/overview`
   const Cookie = client.cookie()

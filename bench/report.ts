@@ -4,27 +4,28 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
 import { startTestServer, teacherWithList, WORDS, type TestServer } from '../packages/server/test/testServer.ts'
+import { timesOf } from './timesOf.ts'
 import { percentile95 } from './wordsearch.ts'
 
 /** Classes of forty, each with so many pieces of work; the first one has sixty, as the report that is measured. */
 const STUDENTS = 40
 const WORK = 30
 const MEASURED_WORK = 60
-/** Of a school's record, one class has so many as are still told one by one, and one so many that they are told in sums. */
+/** Of a school's record, one class has as many as are still told one by one, and one so many that sums are told. */
 const LONG_WORK = 150
 const LONGEST_WORK = 300
 /** Pieces of work that are of one list, and entries of each. */
 const WORK_OF_LIST = 3
 const ENTRIES = 17
-const REQUESTS = 40
 
 const statements = (teacherId: string, classes: number): string[] => [
-  `CREATE TEMP TABLE c AS SELECT gen_random_uuid() AS id, n, CASE n WHEN 1 THEN ${MEASURED_WORK} WHEN 2 THEN ${classes > 9 ? LONG_WORK : WORK} WHEN 3 THEN ${classes > 9 ? LONGEST_WORK : WORK}
-     ELSE ${WORK} END AS work
+  `CREATE TEMP TABLE c AS SELECT gen_random_uuid() AS id, n, CASE n WHEN 1 THEN ${MEASURED_WORK}
+       WHEN 2 THEN ${classes > 9 ? LONG_WORK : WORK} WHEN 3 THEN ${classes > 9 ? LONGEST_WORK : WORK} ELSE ${WORK} END AS work
      FROM generate_series(1, ${classes}) n`,
   `INSERT INTO classes (id, name, code) SELECT id, 'Class ' || n, 'CLS' || n FROM c`,
   `INSERT INTO class_teachers (class_id, teacher_id, is_owner) SELECT id, '${teacherId}', true FROM c`,
-  `CREATE TEMP TABLE st AS SELECT gen_random_uuid() AS id, c.id AS class_id, i AS n FROM c, generate_series(1, ${STUDENTS}) i`,
+  `CREATE TEMP TABLE st AS SELECT gen_random_uuid() AS id, c.id AS class_id, i AS n
+     FROM c, generate_series(1, ${STUDENTS}) i`,
   `INSERT INTO students (id, name) SELECT id, 'Student ' || n FROM st`,
   `INSERT INTO enrollments (class_id, student_id, state) SELECT class_id, id, 'in' FROM st`,
   `CREATE TEMP TABLE gm AS SELECT gen_random_uuid() AS game_id, gen_random_uuid() AS version_id, gen_random_uuid() AS set_id,
@@ -82,17 +83,6 @@ async function load(server: TestServer, teacherId: string, classes: number): Pro
     rmSync(folder, { recursive: true })
   }
   return rows.map(({ id }) => id)
-}
-
-async function timesOf(work: () => Promise<unknown>): Promise<number[]> {
-  for (let warm = 0; warm < 8; warm++) await work()
-  const times: number[] = []
-  for (let index = 0; index < REQUESTS; index++) {
-    const began = performance.now()
-    await work()
-    times.push(performance.now() - began)
-  }
-  return times
 }
 
 /** Times of a report of 40 students × 60 pieces of work, in a school's record of so many classes. */

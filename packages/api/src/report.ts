@@ -1,4 +1,4 @@
-import { cleanText, GAME_KINDS, MAX_STANDARD } from '@otter/core'
+import { cleanText, GAME_KINDS } from '@otter/core'
 import { GradeScale } from '@otter/core/results'
 import { z } from 'zod'
 import { LANGUAGE_CODES } from './languages.ts'
@@ -260,61 +260,3 @@ export const ReportFileQuery = fields
   })
   .refine(isOfOne, NOT_ONE)
   .refine(isSpan, NO_SPAN)
-
-/** A code of a curriculum standard, with what it means. */
-export const Standard = z.object({
-  code: z
-    .string()
-    .max(MAX_STANDARD * 2)
-    .transform((code) => cleanText(code).trim())
-    .pipe(z.string().min(1).max(MAX_STANDARD)),
-  label: z
-    .string()
-    .max(1000)
-    .transform((label) => cleanText(label).replace(/\s+/gu, ' ').trim().slice(0, 500)),
-})
-/** All standards whose meaning a teacher has said. */
-export const StandardsReply = z.object({ standards: z.array(z.object({ code: z.string(), label: z.string() })) })
-export type StandardsReply = z.infer<typeof StandardsReply>
-/** Says what standards mean; an empty label forgets one. */
-export const SaveStandards = z.object({ standards: z.array(Standard).min(1).max(5000) })
-export type SaveStandards = z.input<typeof SaveStandards>
-
-/** What one student knows, over all of the teacher's games. */
-export const StudentKnowledge = z.object({
-  name: z.string(),
-  className: z.string(),
-  /** The class's language as its code begins; empty where nobody said. */
-  language: z.string(),
-  work: z.array(
-    z.object({
-      offerId: z.uuid(),
-      title: z.string(),
-      kind: z.enum(GAME_KINDS),
-      at: z.iso.datetime(),
-      /** Of the best attempt; null where it counts for no score. */
-      share: share.nullable(),
-      attempts: z.number().int(),
-      ended: z.boolean(),
-    }),
-  ),
-  entries: z.array(
-    z.object({
-      entryId: z.uuid(),
-      /** The teacher's list that it is in; null once that is gone. */
-      listId: z.uuid().nullable(),
-      text: z.string(),
-      word: z.enum(['well', 'shaky', 'forgotten', 'not-yet']),
-      /** How likely it is recalled now. */
-      recall: share,
-      answers: z.number().int(),
-      right: z.number().int(),
-      lastAt: z.iso.datetime(),
-    }),
-  ),
-})
-export type StudentKnowledge = z.infer<typeof StudentKnowledge>
-
-/** Sets a student what is not known well, as practice: of one list, under an id that the screen has drawn. */
-export const SetPractice = z.object({ requestId: z.uuid(), listId: z.uuid() })
-export type SetPractice = z.input<typeof SetPractice>

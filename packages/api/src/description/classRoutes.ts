@@ -26,7 +26,7 @@ import {
 import { ComparedClasses, ImportClasses, ImportedClasses, ImportedReply } from '../classImport.ts'
 import { LANGUAGE_CODES } from '../languages.ts'
 import { OfferReply } from '../offer.ts'
-import { SetPractice, StudentKnowledge } from '../report.ts'
+import { SetPractice, StudentKnowledge } from '../studentKnowledge.ts'
 import { anyone, member, teacher, type Route } from './route.ts'
 
 /** Classes, their students, and work that is set for them. */

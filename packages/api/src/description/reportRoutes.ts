@@ -9,9 +9,8 @@ import {
   ReportReply,
   ReportScope,
   ReteachList,
-  SaveStandards,
-  StandardsReply,
 } from '../report.ts'
+import { SaveStandards, StandardsReply } from '../standards.ts'
 import { PassReply } from '../live.ts'
 import { teacher, type Route } from './route.ts'
 

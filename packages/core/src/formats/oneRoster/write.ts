@@ -1,7 +1,6 @@
-import { strToU8, zipSync } from 'fflate'
-import Papa from 'papaparse'
-import { COLUMNS, MANIFEST_FILES, NO_FAMILY_NAME, type RosterFile } from './columns.ts'
-import { namedYear, yearEndOf } from './schoolYear.ts'
+import { csvFile, packed, SCHOOL, schoolYearRow } from './archive.ts'
+import { COLUMNS, NO_FAMILY_NAME, type RosterFile } from './columns.ts'
+import { yearEndOf } from './schoolYear.ts'
 
 /** A person of a class that is written. */
 interface WrittenPerson {
@@ -22,8 +21,6 @@ export interface WrittenClass {
 
 type Cells<File extends RosterFile> = Partial<Record<(typeof COLUMNS)[File][number], string>>
 
-const SCHOOL = 'school'
-
 /** Writes classes as a OneRoster 1.2 archive (1EdTech, CSV binding, bulk). */
 export function writeOneRoster(school: string, classes: readonly WrittenClass[], now: Date): Uint8Array {
   const years = [...new Set(classes.map(({ year }) => yearEndOf(year, now)))]
@@ -34,20 +31,10 @@ export function writeOneRoster(school: string, classes: readonly WrittenClass[],
     for (const one of students) people.set(one.sourceId, { ...one, role: 'student', email: '', grade })
   }
   const files: Record<RosterFile, string> = {
-    academicSessions: csv(
-      'academicSessions',
-      years.map((year) => ({
-        sourcedId: `year-${year}`,
-        title: namedYear(year),
-        type: 'schoolYear',
-        startDate: `${year - 1}-08-01`,
-        endDate: `${year}-07-31`,
-        schoolYear: String(year),
-      })),
-    ),
-    orgs: csv('orgs', [{ sourcedId: SCHOOL, name: school, type: 'school' }]),
-    courses: csv(
-      'courses',
+    academicSessions: csvFile(COLUMNS.academicSessions, years.map(schoolYearRow)),
+    orgs: csvFile(COLUMNS.orgs, [{ sourcedId: SCHOOL, name: school, type: 'school' }]),
+    courses: csvFile(
+      COLUMNS.courses,
       classes.map(({ sourceId, name, grade, year }) => ({
         sourcedId: `course-${sourceId}`,
         schoolYearSourcedId: sessionOf(year),
@@ -56,8 +43,8 @@ export function writeOneRoster(school: string, classes: readonly WrittenClass[],
         orgSourcedId: SCHOOL,
       })),
     ),
-    classes: csv(
-      'classes',
+    classes: csvFile(
+      COLUMNS.classes,
       classes.map(({ sourceId, name, grade, year, code }) => ({
         sourcedId: sourceId,
         title: name,
@@ -69,8 +56,8 @@ export function writeOneRoster(school: string, classes: readonly WrittenClass[],
         termSourcedIds: sessionOf(year),
       })),
     ),
-    users: csv(
-      'users',
+    users: csvFile(
+      COLUMNS.users,
       [...people.values()].map(({ sourceId, name, email, grade }) => ({
         sourcedId: sourceId,
         enabledUser: 'true',
@@ -80,8 +67,8 @@ export function writeOneRoster(school: string, classes: readonly WrittenClass[],
         primaryOrgSourcedId: SCHOOL,
       })),
     ),
-    roles: csv(
-      'roles',
+    roles: csvFile(
+      COLUMNS.roles,
       [...people.values()].map(({ sourceId, role }) => ({
         sourcedId: `role-${sourceId}`,
         userSourcedId: sourceId,
@@ -90,14 +77,9 @@ export function writeOneRoster(school: string, classes: readonly WrittenClass[],
         orgSourcedId: SCHOOL,
       })),
     ),
-    enrollments: csv('enrollments', classes.flatMap(enrollmentsOf)),
+    enrollments: csvFile(COLUMNS.enrollments, classes.flatMap(enrollmentsOf)),
   }
-  return zipSync(
-    Object.fromEntries([
-      ['manifest.csv', strToU8(manifest())],
-      ...Object.entries(files).map(([name, text]) => [`${name}.csv`, strToU8(text)]),
-    ]),
-  )
+  return packed(files)
 }
 
 function enrollmentsOf({ sourceId, students, teachers }: WrittenClass): Cells<'enrollments'>[] {
@@ -119,23 +101,4 @@ function enrollmentsOf({ sourceId, students, teachers }: WrittenClass): Cells<'e
 function partsOf(name: string): { givenName: string; familyName: string } {
   const [, givenName, familyName] = /^(.+) (\S+)$/u.exec(name) ?? []
   return { givenName: givenName ?? name, familyName: familyName ?? NO_FAMILY_NAME }
-}
-
-function manifest(): string {
-  const rows = [
-    ['manifest.version', '1.0'],
-    ['oneroster.version', '1.2'],
-    ...MANIFEST_FILES.map((name) => [`file.${name}`, name in COLUMNS ? 'bulk' : 'absent']),
-    ['source.systemName', 'Jolly Otter'],
-    ['source.systemCode', 'jolly-otter'],
-  ]
-  return Papa.unparse({ fields: ['propertyName', 'value'], data: rows })
-}
-
-function csv<File extends RosterFile>(file: File, rows: readonly Cells<File>[]): string {
-  const columns: readonly string[] = COLUMNS[file]
-  const data = rows.map((row: Readonly<Record<string, string | undefined>>) =>
-    columns.map((column) => row[column] ?? ''),
-  )
-  return Papa.unparse({ fields: [...columns], data })
 }

@@ -1,21 +1,10 @@
-import { strToU8, zipSync } from 'fflate'
-import Papa from 'papaparse'
-import { MANIFEST_FILES } from './columns.ts'
-import { namedYear, yearEndOf } from './schoolYear.ts'
+import { csvFile, packed, SCHOOL, schoolYearRow } from './archive.ts'
+import { COLUMNS as ROSTER_COLUMNS } from './columns.ts'
+import { yearEndOf } from './schoolYear.ts'
 
 /** Columns of the files of results of OneRoster 1.2 (1EdTech, CSV binding, gradebook), in the order of the standard. */
 const COLUMNS = {
-  academicSessions: [
-    'sourcedId',
-    'status',
-    'dateLastModified',
-    'title',
-    'type',
-    'startDate',
-    'endDate',
-    'parentSourcedId',
-    'schoolYear',
-  ],
+  academicSessions: ROSTER_COLUMNS.academicSessions,
   categories: ['sourcedId', 'status', 'dateLastModified', 'title', 'weight'],
   lineItems: [
     'sourcedId',
@@ -74,7 +63,6 @@ export interface WrittenResult {
   day: string
 }
 
-const SCHOOL = 'school'
 const CATEGORY = 'review-games'
 
 /** Writes what students' work came to as a OneRoster 1.2 archive (1EdTech, CSV binding, bulk): per cent from 0 to 100. */
@@ -87,18 +75,9 @@ export function writeOneRosterResults(
   const session = `year-${year}`
   const classOf = new Map(works.map(({ id, classId }) => [id, classId]))
   const files: Record<keyof typeof COLUMNS, string> = {
-    academicSessions: csv(COLUMNS.academicSessions, [
-      {
-        sourcedId: session,
-        title: namedYear(year),
-        type: 'schoolYear',
-        startDate: `${year - 1}-08-01`,
-        endDate: `${year}-07-31`,
-        schoolYear: String(year),
-      },
-    ]),
-    categories: csv(COLUMNS.categories, [{ sourcedId: CATEGORY, title: 'Review games' }]),
-    lineItems: csv(
+    academicSessions: csvFile(COLUMNS.academicSessions, [schoolYearRow(year)]),
+    categories: csvFile(COLUMNS.categories, [{ sourcedId: CATEGORY, title: 'Review games' }]),
+    lineItems: csvFile(
       COLUMNS.lineItems,
       works.map(({ id, title, classId, assigned, due }) => ({
         sourcedId: id,
@@ -114,7 +93,7 @@ export function writeOneRosterResults(
         resultValueMax: '100',
       })),
     ),
-    results: csv(
+    results: csvFile(
       COLUMNS.results,
       results.map(({ workId, studentId, score, isUnderWay, day }) => ({
         sourcedId: `${workId}-${studentId}`,
@@ -129,30 +108,5 @@ export function writeOneRosterResults(
       })),
     ),
   }
-  return zipSync(
-    Object.fromEntries([
-      ['manifest.csv', strToU8(manifest(Object.keys(COLUMNS)))],
-      ...Object.entries(files).map(([name, text]) => [`${name}.csv`, strToU8(text)]),
-    ]),
-  )
-}
-
-function manifest(written: readonly string[]): string {
-  return Papa.unparse({
-    fields: ['propertyName', 'value'],
-    data: [
-      ['manifest.version', '1.0'],
-      ['oneroster.version', '1.2'],
-      ...MANIFEST_FILES.map((name) => [`file.${name}`, written.includes(name) ? 'bulk' : 'absent']),
-      ['source.systemName', 'Jolly Otter'],
-      ['source.systemCode', 'jolly-otter'],
-    ],
-  })
-}
-
-function csv(columns: readonly string[], rows: readonly Readonly<Record<string, string>>[]): string {
-  return Papa.unparse({
-    fields: [...columns],
-    data: rows.map((row) => columns.map((column) => row[column] ?? '')),
-  })
+  return packed(files)
 }

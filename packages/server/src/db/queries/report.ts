@@ -1,4 +1,5 @@
 import type { GameKind } from '@otter/core'
+import type { ReportAttempt, Trouble } from '@otter/core/results'
 import type { Reader } from '../scope.ts'
 
 /** A piece of work of a report. */
@@ -69,16 +70,9 @@ export interface ReportPerson {
 }
 
 /** One attempt, with whose it is: places of the person and of the work. */
-export interface ReportPlay {
+export interface ReportPlay extends Omit<ReportAttempt, 'person' | 'set'> {
   id: string
   person: string
-  work: number
-  right: number
-  total: number
-  points: number
-  milliseconds: number
-  startedAt: number
-  ended: boolean
   setId: string
   /** What came of its questions, a letter each. */
   marks: string
@@ -232,14 +226,8 @@ export async function leadingWrong(
 }
 
 /** What came between attempts and their students. */
-export interface PlayTrouble {
+export interface PlayTrouble extends Trouble {
   playId: string
-  gone: number
-  place: number | null
-  reloads: number
-  waited: number
-  longestWait: number
-  late: number
 }
 
 /** Returns what came between, of those attempts alone where something did. */
