@@ -38,7 +38,12 @@ describe('word search', () => {
         languages,
         fc.string({ maxLength: 8 }),
         (given, count, language, seed) => {
-          checked(sampleList(count, seed, language, 10), given, seed)
+          const list = sampleList(count, seed, language, 10)
+          const { size, rows, cols } = given
+          // A chosen grid may be too small for every word: then it is refused, and nothing else.
+          const hasRoom = list.entries.some(({ answer }) => [...answer.text].length <= Math.max(rows, cols))
+          if (size === 'automatic' || hasRoom) checked(list, given, seed)
+          else expect(() => make(list, given, seed)).to.throw(PuzzleError)
         },
       ),
       { numRuns: 160 },

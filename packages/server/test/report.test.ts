@@ -142,6 +142,9 @@ describe('A report', () => {
     const alone = await report({ work: cards.id })
     expect(cellsOf(alone, 'Bo')[0]).to.equal('wrong')
     expect(alone.students[0]!.share).to.equal(null)
+    expect(alone.entries.map(({ difficulty, telling }) => [difficulty, telling])).to.deep.equal(
+      alone.entries.map(() => [null, null]),
+    )
   })
 
   it('holds what began within its span', async () => {

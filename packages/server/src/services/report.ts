@@ -81,7 +81,9 @@ async function toldOneByOne(scope: TeacherScope, gathered: GatheredReport, offse
   const counted = entryCounts(facts, map)
   const troubles = await troublesOf(scope, gathered)
   const cells = persons.length * entries.length
-  const figures = cells > MOST_CELLS ? null : figuresOf(figureRows(facts), entries.length)
+  // What students say of themselves tells nothing of a question.
+  const isJudged = facts.works.some(({ scores: isScored }) => isScored)
+  const figures = cells > MOST_CELLS || !isJudged ? null : figuresOf(figureRows(facts), entries.length)
   const efforts = plays.length > MOST_TIMED ? undefined : await reportEfforts(scope, playIds)
   // A wrong answer that leads over the right one is looked for where that can be.
   const doubtful = new Set([...entries.keys()].filter((place) => counted[place]!.wrong > counted[place]!.right))
