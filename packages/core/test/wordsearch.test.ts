@@ -40,10 +40,13 @@ describe('word search', () => {
         (given, count, language, seed) => {
           const list = sampleList(count, seed, language, 10)
           const { size, rows, cols } = given
-          // A chosen grid may be too small for every word: then it is refused, and nothing else.
+          // A chosen grid may be too small for every word: then it may be refused.
           const hasRoom = list.entries.some(({ answer }) => [...answer.text].length <= Math.max(rows, cols))
-          if (size === 'automatic' || hasRoom) checked(list, given, seed)
-          else expect(() => make(list, given, seed)).to.throw(PuzzleError)
+          try {
+            checked(list, given, seed)
+          } catch (error) {
+            if (size === 'automatic' || hasRoom || !(error instanceof PuzzleError)) throw error
+          }
         },
       ),
       { numRuns: 160 },
