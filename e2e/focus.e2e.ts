@@ -38,7 +38,7 @@ test('one step is taken back at a time, where it happened, and Tab goes from cel
   await teacher.getByRole('button', { name: 'Select row 2' }).click()
   await teacher.getByRole('button', { name: 'Delete' }).click()
   await expect(teacher.getByLabel('Answer, row 2', { exact: true })).toHaveValue('tug')
-  expect(await focused(teacher)).not.toBe('body')
+  await expect.poll(() => focused(teacher)).not.toBe('body')
   await teacher.locator('h2').first().click()
   await teacher.keyboard.press('Control+z')
   await expectFocus(teacher.getByLabel('Answer, row 2', { exact: true }))

@@ -153,24 +153,26 @@ function Returning({ offerId, students }: { offerId: string; students: readonly 
   const action = useParticipantAction(offerId)
   if (students.length === 0) return null
   return (
-    <ul role="status" className="flex flex-col gap-2">
-      {students.map(({ participantId, name }) => (
-        <li key={participantId} className="panel flex flex-wrap items-center gap-2 border-secondary p-3">
-          <span className="flex-1">{t('comesBack', { name })}</span>
-          {[true, false].map((same) => (
-            <button
-              key={String(same)}
-              type="button"
-              className={`btn h-11 ${same ? 'btn-primary' : ''}`}
-              disabled={action.isPending}
-              onClick={() => action.mutate({ participantId, act: 'return', same })}
-            >
-              {t(same ? 'isSame' : 'isOther')}
-            </button>
-          ))}
-        </li>
-      ))}
-    </ul>
+    <div role="status">
+      <ul className="flex flex-col gap-2">
+        {students.map(({ participantId, name }) => (
+          <li key={participantId} className="panel flex flex-wrap items-center gap-2 border-secondary p-3">
+            <span className="flex-1">{t('comesBack', { name })}</span>
+            {[true, false].map((same) => (
+              <button
+                key={String(same)}
+                type="button"
+                className={`btn h-11 ${same ? 'btn-primary' : ''}`}
+                disabled={action.isPending}
+                onClick={() => action.mutate({ participantId, act: 'return', same })}
+              >
+                {t(same ? 'isSame' : 'isOther')}
+              </button>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </div>
   )
 }
 
