@@ -138,4 +138,54 @@ describe('What came between a student and the work', () => {
     expect(body.fate).to.equal('taken')
     expect((await report()).students[0]!.right).to.equal(2)
   })
+
+  it('is known though the clock has ended the attempt meanwhile, and no longer than it went on; each absence is given back once', async () => {
+    const made = await classOf(['Bo'])
+    const work = await setWork(made, { kind: 'quiz', options: { form: 'typed', order: 'list' }, work: { minutes: 10 } })
+    const student = new Client(server.url)
+    await signIn(student, made.code, made.students[0]!.id)
+    await student.call('POST', `/play/${work.code}/join`, {})
+    const here = (): Promise<Reply> => student.call('POST', `/play/${work.code}/here`, {})
+    await here()
+    const { questions } = await puzzleOf<QuizPuzzle>(server, work.id)
+    const type = (text: string): Promise<Reply> =>
+      student.call('POST', `/play/${work.code}/moves`, { id: randomUUID(), attempt: 1, move: { type: 'type', text } })
+    await type(questions[0]!.answer.text)
+    // Away from its sixth minute on; it was ended at the tenth, and the student is back in the fifteenth.
+    await earlier(work.id, 15)
+    await away(work.id, 9)
+    const end = `UPDATE plays SET ended_at = now() - interval '5 minutes' WHERE offer_id = $id AND ended_at IS NOT NULL`
+    await rows(server, 'UPDATE plays SET due_at = clock_timestamp() WHERE offer_id = $id', { id: work.id })
+    await until('the clock to end it', async () => {
+      await rows(server, end, { id: work.id })
+      const ended = await rows(server, 'SELECT 1 FROM plays WHERE offer_id = $id AND ended_at IS NOT NULL', {
+        id: work.id,
+      })
+      return ended.length === 1
+    })
+    await rows(server, end, { id: work.id })
+    await here()
+    await here()
+    const trouble = async (): Promise<NonNullable<ReportReply['students'][number]['trouble']>> =>
+      ((await made.client.call('GET', `/reports?work=${work.id}`)).body as ReportReply).students[0]!.trouble!
+    const first = await trouble()
+    expect([Math.round(first.gone / 60_000), first.place], 'from then to its end').to.deep.equal([4, 2])
+    const give = (): Promise<Reply> => made.client.call('POST', `/links/${work.id}/plays/${first.playId}/time-back`)
+    const left = async (): Promise<number> => {
+      const [play] = await rows<{ left: number }>(
+        server,
+        'SELECT extract(epoch FROM due_at - clock_timestamp())::float8 / 60 AS left FROM plays WHERE offer_id = $id',
+        { id: work.id },
+      )
+      return play!.left
+    }
+    expect((await give()).status).to.equal(204)
+    expect(await left()).to.be.within(3.8, 4.2)
+    expect((await give()).body.code, 'once').to.equal('no-time-back')
+    // Another absence is given back by itself, whatever was given before.
+    await away(work.id, 2)
+    await here()
+    expect((await give()).status).to.equal(204)
+    expect(await left()).to.be.within(5.6, 6.2)
+  })
 })

@@ -10,19 +10,20 @@ const ANOTHER_TIME = 3 * 3600_000
 const MOST = 100
 
 /**
- * Statement that notes whose device comes back to a play under way after it was away, and where in the play that was; `p`
- * is the participant. It is read before the device is noted as here.
+ * Statement that notes whose device comes back to a play under way after it was away, or to one that the clock has ended
+ * meanwhile, and where in the play that was; `p` is the participant. It is read before the device is noted as here.
  */
 const BACK = `INSERT INTO absences (play_id, kind, milliseconds, place)
-  SELECT y.id, 'gone', extract(epoch FROM clock_timestamp() - coalesce(p.gone_at, p.here_at)) * 1000,
-    1 + (SELECT count(*) FROM responses r WHERE r.play_id = y.id AND r.round = 'first' AND r.withdrawn_at IS NULL)
-  FROM participants p JOIN LATERAL (SELECT id, started_at FROM plays WHERE participant_id IN (p.id, p.merged_into)
-      AND ended_at IS NULL AND begun AND given_back_at IS NULL ORDER BY started_at DESC LIMIT 1) y
-    ON y.started_at <= p.here_at
+  SELECT y.id, 'gone', extract(epoch FROM y.gap) * 1000,
+    1 + (SELECT count(*) FROM responses r WHERE r.play_id = y.id AND r.round = 'first' AND r.reached AND r.withdrawn_at IS NULL)
+  FROM participants p JOIN LATERAL (
+      SELECT id, started_at, coalesce(ended_at, clock_timestamp()) - coalesce(p.gone_at, p.here_at) AS gap FROM plays
+      WHERE participant_id IN (p.id, p.merged_into) AND begun AND given_back_at IS NULL
+        AND (ended_at IS NULL OR at_end IS NOT NULL AND ended_at > coalesce(p.gone_at, p.here_at))
+      ORDER BY started_at DESC LIMIT 1) y ON y.started_at <= p.here_at
   WHERE p.id = ANY ($here::uuid[])
-    AND clock_timestamp() - coalesce(p.gone_at, p.here_at)
-      BETWEEN (CASE WHEN p.gone_at IS NULL THEN ${AWAY} ELSE ${AWAY_LIVE} END) * interval '1 millisecond'
-        AND ${ANOTHER_TIME} * interval '1 millisecond'
+    AND y.gap BETWEEN (CASE WHEN p.gone_at IS NULL THEN ${AWAY} ELSE ${AWAY_LIVE} END) * interval '1 millisecond'
+      AND ${ANOTHER_TIME} * interval '1 millisecond'
     AND (SELECT count(*) FROM absences a WHERE a.play_id = y.id) < ${MOST}`
 
 /** Notes that devices of these participants are here, and what they were away for. */

@@ -12,30 +12,37 @@ import { findPlay, dueMoment } from './storedPlays.ts'
  */
 export async function giveTimeBack(scope: TeacherScope, offerId: string, playId: string): Promise<string> {
   await holdOffer(scope, offerId)
-  const [held] = await scope.query<{ personId: string; gone: number }>(
-    `SELECT coalesce(p.merged_into, p.id) AS "personId", (SELECT coalesce(sum(milliseconds), 0)::int FROM absences
-        WHERE play_id = y.id AND kind = 'gone') AS gone
-      FROM plays y JOIN participants p ON p.id = y.participant_id
+  const [held] = await scope.query<{ personId: string }>(
+    `SELECT coalesce(p.merged_into, p.id) AS "personId" FROM plays y JOIN participants p ON p.id = y.participant_id
       WHERE y.id = $playId AND y.offer_id = $offerId AND y.given_back_at IS NULL FOR UPDATE OF y`,
     { playId, offerId },
   )
   if (!held) throw notFound()
   const { offer } = await findDoor(scope, { offerId, participantId: null })
   const play = await findPlay(scope, offer, held.personId)
+  const gone = await takeAbsences(scope, playId)
   // An attempt that was begun since has its own time.
-  if (play?.id !== playId || play.endsAt === null || held.gone === 0) throw new Problem(409, 'no-time-back')
-  const { now, endsAt, given, atEnd } = play
-  // What has passed since it ended is no time to play in.
-  const more = held.gone - Math.min(given, held.gone) + Math.max(0, now - endsAt)
-  if (held.gone <= given) throw new Problem(409, 'no-time-back')
+  if (play?.id !== playId || play.endsAt === null || gone === 0) throw new Problem(409, 'no-time-back')
+  const { now, endsAt, atEnd } = play
   await scope.query('UPDATE plays SET given_ms = given_ms + $more::integer WHERE id = $playId', {
     playId,
-    more: Math.round(more),
+    // What has passed since it ended is no time to play in.
+    more: Math.round(gone + Math.max(0, now - endsAt)),
   })
   if (play.ended && atEnd) await goOn(scope, playId, atEnd)
   const again = (await findPlay(scope, offer, held.personId))!
   await scope.query('UPDATE plays SET due_at = $due::timestamptz WHERE id = $playId', { playId, due: dueMoment(again) })
   return held.personId
+}
+
+/** Returns for how long a device was away that was not given back yet, in milliseconds; now it is. */
+async function takeAbsences(scope: TeacherScope, playId: string): Promise<number> {
+  const taken = await scope.query<{ milliseconds: number }>(
+    `UPDATE absences SET is_given_back = true WHERE play_id = $playId AND kind = 'gone' AND NOT is_given_back
+      RETURNING milliseconds`,
+    { playId },
+  )
+  return taken.reduce((sum, { milliseconds }) => sum + milliseconds, 0)
 }
 
 /** Takes back that the clock has ended an attempt: it stands as it stood before. */

@@ -47,7 +47,7 @@ const ABSENCES = [
      play_id uuid NOT NULL REFERENCES plays (id) ON DELETE CASCADE,
      kind text NOT NULL CHECK (kind IN ('gone', 'reloaded')),
      milliseconds integer NOT NULL DEFAULT 0 CHECK (milliseconds >= 0), place integer NOT NULL CHECK (place >= 1),
-     at timestamptz NOT NULL DEFAULT now())`,
+     is_given_back boolean NOT NULL DEFAULT false, at timestamptz NOT NULL DEFAULT now())`,
   // What a device was away for can be given back.
   'ALTER TABLE plays ADD COLUMN given_ms integer NOT NULL DEFAULT 0 CHECK (given_ms >= 0)',
   'CREATE INDEX absences_of_play ON absences (play_id)',
