@@ -268,10 +268,6 @@ export const ResultsReply = z.object({
   questions: z.array(QuestionResult),
   /** How the questions have proved; null where nothing can be told of it, such as where students judge themselves. */
   figures: z.object({ reliability: z.number().nullable(), questions: z.array(QuestionFigures) }).nullable(),
-  /** Students of the class who have not come; none where it is set for none. */
-  notBegun: z.array(z.string()),
-  /** Students whose answers waited for a connection, with how many did. */
-  waited: z.array(z.object({ name: z.string(), answers: z.number().int() })),
   /** What the teacher has said of questions since the game was shared. */
   corrections: z.array(Correction),
 })

@@ -35,8 +35,6 @@ const results = (...participants: ParticipantResult[]): ResultsReply => ({
   teams: [],
   corrections: [],
   figures: null,
-  notBegun: [],
-  waited: [],
 })
 const rowsOf = (csv: string): string[][] => Papa.parse<string[]>(csv.slice(1).trimEnd()).data
 

@@ -1,13 +1,11 @@
 import type { AnswersReply, Language, ParticipantResult, ResultsReply, TeamResult } from '@otter/api'
 import {
   answersTo,
-  notBegun,
   participantResults,
   questionResults,
   responsesTo,
   resultsState,
   teamResults,
-  waitedFor,
 } from '../db/queries/results.ts'
 import type { Reader, TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
@@ -39,8 +37,6 @@ export async function readResults(scope: TeacherScope, offerId: string): Promise
     participants: isWall ? [] : await participantResults(scope, offerId),
     teams: isWall ? await teamResults(scope, offerId) : [],
     questions,
-    notBegun: isWall ? [] : await notBegun(scope, offerId),
-    waited: isWall ? [] : await waitedFor(scope, offerId),
     corrections,
     figures: isWall ? null : await readFigures(scope, offer, { questions, corrections }),
   }

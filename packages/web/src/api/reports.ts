@@ -51,13 +51,15 @@ export function useReport(scope: ReportScope): UseQueryResult<ReportReply> {
       timer ??= setTimeout(() => {
         timer = undefined
         void client.invalidateQueries({ queryKey: ['report', address] })
+        // What stands beside it on the page is of the same answers.
+        if (scope.work !== undefined) void client.invalidateQueries({ queryKey: ['results', scope.work] })
       }, GATHERED)
     })
     return () => {
       stop()
       clearTimeout(timer)
     }
-  }, [socket, client, address])
+  }, [socket, client, address, scope.work])
   return useQuery({
     queryKey: ['report', address],
     queryFn: () => call<ReportReply>('GET', `/reports?${addressOf(scope, { offset: offset() })}`),

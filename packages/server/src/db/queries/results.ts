@@ -142,18 +142,6 @@ export async function notBegun(scope: Scope, offerId: string): Promise<string[]>
   return students.map(({ name }) => name)
 }
 
-/** Returns whose answers waited for a connection, and how many did, the most first. */
-export async function waitedFor(scope: Scope, offerId: string): Promise<{ name: string; answers: number }[]> {
-  return scope.query<{ name: string; answers: number }>(
-    `SELECT person.name, count(*)::int AS answers FROM plays y JOIN moves w ON w.play_id = y.id
-        AND w.delay_ms >= ${NOTED_DELAY} AND w.author = 'player'
-        JOIN participants p ON p.id = y.participant_id
-        JOIN participants person ON person.id = coalesce(p.merged_into, p.id)
-      WHERE y.offer_id = $offerId AND y.given_back_at IS NULL GROUP BY person.id ORDER BY answers DESC, person.name`,
-    { offerId },
-  )
-}
-
 /** Returns what came of each question with each student when it was met first: right, or not. */
 export async function marksOf(
   scope: Scope,
