@@ -92,7 +92,8 @@ const take = (hold: string): string => `WITH ${hold}, kept AS (${KEEP}),
       question_set_id = coalesce($setId::uuid, y.question_set_id), total = coalesce($total::integer - (SELECT count(*) FROM questions
       WHERE set_id = $setId::uuid AND counts AND entry_id = ANY ($takenOut::uuid[]))::integer, y.total),
     "right" = t.right, points = t.points + $bonus::integer, second_right = t.second_right, second_total = t.second_total,
-    marks = ${marksIn('coalesce($setId::uuid, y.question_set_id)', 'holding')}
+    marks = CASE WHEN $setId::uuid IS NULL AND NOT EXISTS (SELECT 1 FROM made) AND y.marks <> '' THEN y.marks
+      ELSE ${marksIn('coalesce($setId::uuid, y.question_set_id)', 'holding')} END
   FROM kept, totals t WHERE y.id = $playId::uuid RETURNING y.id)
   ${BECAME}`
 const TAKE = { alone: take(HOLD.alone), live: take(HOLD.live) }
