@@ -9,6 +9,7 @@ import { reportWorks } from '../src/db/queries/report.ts'
 import { sumsOf } from '../src/services/entrySums.ts'
 import { readReport } from '../src/services/report.ts'
 import { reportsOn } from './reportGround.ts'
+import { classesOn } from './testClass.ts'
 import { Client, rows, startTestServer, type TestServer } from './testServer.ts'
 
 describe('A report', () => {
@@ -18,6 +19,7 @@ describe('A report', () => {
   })
   after(() => server.close())
   const { shared, scopeOf } = reportsOn(() => server)
+  const { classOf, signIn, setWork } = classesOn(() => server)
   const cellsOf = (report: ReportReply, name: string): string[] =>
     [...report.map![report.students.findIndex((one) => one.name === name)]!].map(cellOf)
   const countsOf = ({ entries }: ReportReply): unknown[] =>
@@ -145,6 +147,44 @@ describe('A report', () => {
     expect(alone.entries.map(({ difficulty, telling }) => [difficulty, telling])).to.deep.equal(
       alone.entries.map(() => [null, null]),
     )
+  })
+
+  it('goes by the game that was picked where there are several, and tells a wrong answer once for each student', async () => {
+    const made = await classOf(['Ama', 'Bo'])
+    const quiz = { kind: 'quiz', options: { form: 'typed', order: 'list', second: false } }
+    const cards = { kind: 'flashcards', options: { order: 'list' }, seed: '1' }
+    const works = [await setWork(made, { ...quiz, others: [cards] }), await setWork(made, { ...quiz, seed: '2' })]
+    const play = async (
+      index: number,
+      work: { code: string },
+      game: number,
+      moves: readonly object[],
+    ): Promise<void> => {
+      const student = new Client(server.url)
+      await signIn(student, made.code, made.students[index]!.id)
+      expect((await student.call('POST', `/play/${work.code}/join`, { game })).status).to.equal(201)
+      for (const move of moves)
+        await student.call('POST', `/play/${work.code}/moves`, { id: randomUUID(), attempt: 1, move })
+    }
+    await play(0, works[0]!, 1, [{ type: 'turn' }, { type: 'rate', knew: true }])
+    for (const work of works) await play(1, work, 0, [{ type: 'type', text: 'x' }, { type: 'next' }])
+    const { body } = await made.client.call('GET', `/reports?class=${made.id}`)
+    const told = body as ReportReply
+    expect(
+      told.students.map(({ name, attempts, share }) => [name, attempts, share]),
+      'by cards there is no score',
+    ).to.deep.equal([
+      ['Ama', 0, null],
+      ['Bo', 2, 0],
+    ])
+    const first = told.entries.find(({ wrong }) => wrong > 0)!
+    expect([first.right, first.wrong], 'cards count towards teaching').to.deep.equal([1, 1])
+    expect(
+      told.brief.teach.map(({ leading }) => leading),
+      'one student, twice, leads nothing',
+    ).to.deep.equal([null])
+    const { text } = await made.client.call('GET', `/reports/file?class=${made.id}&what=gradebook`)
+    expect(text.trimEnd().split('\r\n').slice(1)).to.deep.equal(['Ama,,', 'Bo,0,0'])
   })
 
   it('holds what began within its span', async () => {

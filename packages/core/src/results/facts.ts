@@ -21,14 +21,14 @@ export interface ReportAttempt {
   /** When it began, in milliseconds since 1970. */
   startedAt: number
   ended: boolean
+  /** Whether it counts for a score: not where students judge themselves. */
+  scores: boolean
   /** Set of what it asked, by its place among the sets. */
   set: number
 }
 
 /** What a report is made of: facts alone, whatever span they are of. */
 export interface ReportFacts {
-  /** Pieces of work, in the order in which they were set; a self-judged one counts for no score. */
-  works: readonly { scores: boolean }[]
   persons: number
   entries: number
   /** What was asked, by sets: places of entries. */

@@ -23,13 +23,10 @@ export function bestOf(attempts: readonly ReportAttempt[]): ReportAttempt {
 }
 
 /** Returns each student's attempts at each piece of work that counts, in the order in which they began. */
-export function attemptsByWork({
-  works,
-  attempts,
-}: Pick<ReportFacts, 'works' | 'attempts'>): Map<string, ReportAttempt[]> {
+export function attemptsByWork({ attempts }: Pick<ReportFacts, 'attempts'>): Map<string, ReportAttempt[]> {
   const found = new Map<string, ReportAttempt[]>()
   for (const attempt of attempts) {
-    if (works[attempt.work]?.scores !== true || attempt.total === 0) continue
+    if (!attempt.scores || attempt.total === 0) continue
     const key = `${attempt.person} ${attempt.work}`
     const known = found.get(key)
     if (known) known.push(attempt)
@@ -40,7 +37,7 @@ export function attemptsByWork({
 
 /** Returns the scores of all students, by their places. */
 export function scoresOf(
-  facts: Pick<ReportFacts, 'works' | 'attempts' | 'persons'>,
+  facts: Pick<ReportFacts, 'attempts' | 'persons'>,
   tries = attemptsByWork(facts),
 ): PersonScore[] {
   const scores = Array.from({ length: facts.persons }, () => ({ best: [] as ReportAttempt[], first: [] as number[] }))
@@ -88,10 +85,7 @@ export interface Progress {
 }
 
 /** Returns how the mean share changes from attempt to attempt, of those who made at least two. */
-export function progressByAttempt(
-  facts: Pick<ReportFacts, 'works' | 'attempts'>,
-  tries = attemptsByWork(facts),
-): Progress[] {
+export function progressByAttempt(facts: Pick<ReportFacts, 'attempts'>, tries = attemptsByWork(facts)): Progress[] {
   const shares: number[][] = []
   for (const own of tries.values())
     if (own.length > 1)
@@ -110,7 +104,7 @@ const MOST_ATTEMPTS = 6
  * @param offset of the time zone to UTC, in milliseconds
  */
 export function progressByWeek(
-  facts: Pick<ReportFacts, 'works' | 'attempts'>,
+  facts: Pick<ReportFacts, 'attempts'>,
   offset = 0,
   tries = attemptsByWork(facts),
 ): Progress[] {

@@ -1,7 +1,11 @@
+import { GAME_KINDS, gameOf } from '@otter/core'
 import { distributionOf } from '@otter/core/results'
 import type { ReportSpan, ReportWork } from '../db/queries/report.ts'
 import type { TeacherScope } from '../db/scope.ts'
 import type { ToldReport } from './toldReport.ts'
+
+/** Games in which students judge themselves. */
+const SELF_JUDGED = GAME_KINDS.filter((kind) => gameOf(kind).isSelfJudged)
 
 /** What an offer's plays stand at: the sums of one that stands as it stood need not be made again. */
 const STATE = `(SELECT concat_ws(' ', o.changed_at, md5(o.corrections::text), count(*), sum(y.moves), max(y.last_seen_at),
@@ -34,13 +38,14 @@ const SUM = `WITH tries AS MATERIALIZED (
   out AS (SELECT (c ->> 'entryId')::uuid AS entry_id FROM offers o, jsonb_array_elements(o.corrections) c
     WHERE o.id = $id AND (c ->> 'takenOut')::boolean),
   met AS (
-    SELECT t.person, r.entry_id,
+    -- At a wall each team stands for itself.
+    SELECT coalesce(r.team_id, t.person) AS person, r.entry_id,
       min(r.id * 4 + CASE r.outcome WHEN 'right' THEN 0 WHEN 'wrong' THEN 1 ELSE 2 END) FILTER (WHERE r.round = 'first') & 3 AS first,
       max(r.id * 4 + CASE r.outcome WHEN 'right' THEN 0 WHEN 'wrong' THEN 1 ELSE 2 END) & 3 AS last,
       sum(r.milliseconds) FILTER (WHERE r.round = 'first') AS milliseconds, sum(r.hints) AS hints
     FROM tries t JOIN responses r ON r.play_id = t.id AND r.withdrawn_at IS NULL
     WHERE r.reached AND r.outcome <> 'opinion' AND (r.counts OR r.round <> 'first') AND r.entry_id NOT IN (SELECT entry_id FROM out)
-    GROUP BY t.person, r.entry_id),
+    GROUP BY 1, r.entry_id),
   asked AS (
     SELECT q.entry_id, max(q.text) AS text, count(DISTINCT t.person)::int AS persons
     FROM (SELECT DISTINCT person, question_set_id FROM tries) t JOIN questions q ON q.set_id = t.question_set_id AND q.counts
@@ -84,10 +89,17 @@ export async function sumsOf(
   const shares = await scope.query<{ week: number; share: number; count: number }>(
     `SELECT floor((extract(epoch FROM y.started_at) * 1000 + $offset - 345600000) / 604800000)::int AS week,
        round(y."right"::numeric / y.total, 2)::float8 AS share, count(*)::int AS count
-     FROM plays y WHERE y.offer_id = ANY ($offerIds::uuid[]) AND y.given_back_at IS NULL AND y.total > 0
+     FROM plays y JOIN game_versions v ON v.id = y.game_version_id JOIN games g ON g.id = v.game_id
+     WHERE y.offer_id = ANY ($scored::uuid[]) AND g.kind <> ALL ($selfJudged) AND y.given_back_at IS NULL AND y.total > 0
        AND y.started_at >= coalesce($from::timestamptz, '-infinity') AND y.started_at < coalesce($to::timestamptz, 'infinity')
      GROUP BY 1, 2 ORDER BY 1, 2`,
-    { offerIds, offset, from, to },
+    {
+      scored: works.filter(({ isWall }) => !isWall).map(({ offerId }) => offerId),
+      selfJudged: SELF_JUDGED,
+      offset,
+      from,
+      to,
+    },
   )
   const weeks = [...new Set(shares.map(({ week }) => week))]
   return {

@@ -7,6 +7,7 @@ import {
   reportPlays,
   reportQuestions,
   reportWorks,
+  type AskedSet,
   type ReportPerson,
   type ReportPlay,
   type ReportSpan,
@@ -83,28 +84,32 @@ export async function gatherFrom(
   )
   const workOf = new Map(works.map(({ offerId }, place) => [offerId, place]))
   const placed = plays.map((play) => ({ ...play, work: workOf.get(shown[play.work]!.offerId)! }))
-  // Where students judge themselves alone, what they say is all that there is to see: it still counts for no score.
-  const areAllSelfJudged = shown.every((work) => !counts(work))
   const wallSets = await setsOfWalls(scope, walls)
   const { sets, entries: asked } = await reportQuestions(scope, [
     ...new Set([...placed.map(({ setId }) => setId), ...wallSets]),
   ])
-  const unscored = areAllSelfJudged ? walls : works.filter((work) => !counts(work)).map(({ offerId }) => offerId)
-  const others = await otherMarks(scope, unscored, span)
+  // Of several games that students pick from, some may be judged by themselves.
+  const scores = ({ setId }: ReportPlay): boolean => {
+    const kind = sets.get(setId)?.kind
+    return kind === undefined || gameOf(kind).isSelfJudged !== true
+  }
+  // Where students judge themselves alone, what they say is all that there is to see: it still counts for no score.
+  const areAllSelfJudged = !placed.some(scores)
+  const isMarked = (play: ReportPlay): boolean => areAllSelfJudged || scores(play)
+  const unmarked = placed.filter((play) => !isMarked(play)).map(({ id }) => id)
+  const others = await otherMarks(scope, { walls, plays: unmarked }, span)
   const asking = new Asking(works, sets)
   for (const play of placed) asking.of(play)
   // What is taken out of the scoring of all work that asked it is nowhere.
   const told = new Set([
     ...others.map(({ entryId }) => entryId),
-    ...wallSets.flatMap((setId) => sets.get(setId) ?? []),
+    ...wallSets.flatMap((setId) => sets.get(setId)?.entryIds ?? []),
     ...asking.entryIds(),
   ])
   const entries = asked.filter(({ entryId }) => told.has(entryId))
   const entryOf = new Map(entries.map(({ entryId }, place) => [entryId, place]))
   const places = asking.lists.map((ids) => ids.map((id) => (id === null ? -1 : entryOf.get(id)!)))
   const personOf = new Map(persons.map(({ id }, place) => [id, place]))
-  // What counts for no score asks nothing that a map could miss.
-  const isMarked = ({ work }: ReportPlay): boolean => areAllSelfJudged || counts(works[work]!)
   return {
     title,
     works,
@@ -113,7 +118,6 @@ export async function gatherFrom(
     entries,
     others: new Map(others.map(({ entryId, ...rest }) => [entryId, rest])),
     facts: {
-      works: works.map((work) => ({ scores: counts(work) })),
       persons: persons.length,
       entries: entries.length,
       sets: [...places, []].map((list) => list.filter((place) => place >= 0)),
@@ -129,6 +133,8 @@ export async function gatherFrom(
       attempts: placed.map((play) => ({
         ...play,
         person: personOf.get(play.person)!,
+        scores: scores(play),
+        // What is not marked asks nothing that a map could miss.
         set: isMarked(play) ? asking.of(play) : places.length,
       })),
     },
@@ -141,9 +147,9 @@ class Asking {
   readonly lists: (string | null)[][] = []
   private readonly known = new Map<string, number>()
   private readonly outs: ReadonlySet<string>[]
-  private readonly sets: ReadonlyMap<string, readonly (string | null)[]>
+  private readonly sets: ReadonlyMap<string, AskedSet>
 
-  constructor(works: readonly ReportWork[], sets: ReadonlyMap<string, readonly (string | null)[]>) {
+  constructor(works: readonly ReportWork[], sets: ReadonlyMap<string, AskedSet>) {
     this.outs = works.map(({ out }) => new Set(out))
     this.sets = sets
   }
@@ -155,7 +161,7 @@ class Asking {
     const known = this.known.get(key)
     if (known !== undefined) return known
     this.known.set(key, this.lists.length)
-    const list = (this.sets.get(setId) ?? []).map((id) => (id === null || out.has(id) ? null : id))
+    const list = (this.sets.get(setId)?.entryIds ?? []).map((id) => (id === null || out.has(id) ? null : id))
     return this.lists.push(list) - 1
   }
 

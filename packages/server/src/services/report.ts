@@ -18,6 +18,7 @@ import {
   reportEfforts,
   reportWorks,
   type EntryEffort,
+  type Missing,
   type ReportSpan,
 } from '../db/queries/report.ts'
 import { notBegun } from '../db/queries/results.ts'
@@ -27,7 +28,7 @@ import { sumsOf } from './entrySums.ts'
 import { counts, gatherFrom, MOST_PLAYS, spanOf, titleOf, type GatheredReport } from './gatheredReport.ts'
 import { troublesOf } from './reportTroubles.ts'
 import { labelsOf } from './standards.ts'
-import type { Missing, ToldReport } from './toldReport.ts'
+import type { ToldReport } from './toldReport.ts'
 
 /** Most cells of a map, and of figures that are worked out while somebody waits. */
 const MOST_CELLS = 60_000
@@ -82,7 +83,7 @@ async function toldOneByOne(scope: TeacherScope, gathered: GatheredReport, offse
   const troubles = await troublesOf(scope, gathered)
   const cells = persons.length * entries.length
   // What students say of themselves tells nothing of a question.
-  const isJudged = facts.works.some(({ scores: isScored }) => isScored)
+  const isJudged = facts.attempts.some(({ scores: isScored }) => isScored)
   const figures = cells > MOST_CELLS || !isJudged ? null : figuresOf(figureRows(facts), entries.length)
   const efforts = plays.length > MOST_TIMED ? undefined : await reportEfforts(scope, playIds)
   // A wrong answer that leads over the right one is looked for where that can be.
@@ -101,7 +102,7 @@ async function toldOneByOne(scope: TeacherScope, gathered: GatheredReport, offse
       entryReply(gathered, { ...entry, place, counted: counted[place]! }, figures, leading, efforts),
     ),
     map: cells > MOST_CELLS ? null : map,
-    reliability: facts.works.length === 1 ? (figures?.reliability ?? null) : null,
+    reliability: gathered.works.length === 1 ? (figures?.reliability ?? null) : null,
     distribution: distributionOf(scores.flatMap(({ share }) => share ?? [])),
     byAttempt: progressByAttempt(facts, tries),
     byWeek: progressByWeek(facts, offset, tries),
@@ -159,7 +160,7 @@ function missesIn({ plays, entries, facts }: GatheredReport, places: ReadonlySet
     for (let at = 0; at < marks.length; at++) {
       const place = asked[at] ?? -1
       if ((marks[at] === 'w' || marks[at] === 'm') && places.has(place))
-        missing.push({ playId, entryId: entries[place]!.entryId })
+        missing.push({ playId, entryId: entries[place]!.entryId, person: facts.attempts[index]!.person })
     }
   }
   return missing

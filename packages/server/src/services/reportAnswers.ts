@@ -4,7 +4,7 @@ import { reportPlays, reportWorks, type ReportPerson, type ReportPlay, type Repo
 import type { TeacherScope } from '../db/scope.ts'
 import { notFound, Problem } from '../problem.ts'
 import { correctionsOf, correctQuestion } from './corrections.ts'
-import { counts, spanOf, titleOf } from './gatheredReport.ts'
+import { spanOf, titleOf } from './gatheredReport.ts'
 
 /** Most answers of one student, or to one entry, that are told. */
 const MOST_ANSWERS = 5000
@@ -97,17 +97,16 @@ export async function readEntryAnswers(
 
 /** Returns typed answers that did not count, put together by what they were, those of most students first. */
 export async function readRefused(scope: TeacherScope, asked: ReportScope): Promise<RefusedReply['groups']> {
-  const { works, persons, plays } = await playsIn(scope, asked)
-  const counting = plays.filter(({ work }) => counts(works[work]!))
+  const { persons, plays } = await playsIn(scope, asked)
   const rows = await scope.query<{ playId: string; entryId: string; given: string; text: string }>(
     `SELECT t.play_id AS "playId", r.entry_id AS "entryId", r.given, coalesce((SELECT q.text FROM questions q
        WHERE q.set_id = t.set_id AND q.entry_id = r.entry_id LIMIT 1), '') AS text
      FROM unnest($plays::uuid[], $sets::uuid[]) AS t(play_id, set_id)
        JOIN responses r ON r.play_id = t.play_id AND r.withdrawn_at IS NULL
      WHERE r.outcome = 'wrong' AND r.detail ->> 'type' = 'typed' AND r.given <> '' LIMIT ${MOST_REFUSED}`,
-    { plays: counting.map(({ id }) => id), sets: counting.map(({ setId }) => setId) },
+    { plays: plays.map(({ id }) => id), sets: plays.map(({ setId }) => setId) },
   )
-  const personOf = new Map(counting.map(({ id, person }) => [id, person]))
+  const personOf = new Map(plays.map(({ id, person }) => [id, person]))
   const nameOf = new Map(persons.map(({ id, name }) => [id, name]))
   const textOf = new Map(rows.map(({ entryId, text }) => [entryId, text]))
   const groups = refusedGroups(rows.map((row) => ({ ...row, person: personOf.get(row.playId)! })))

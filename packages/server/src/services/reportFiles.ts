@@ -11,7 +11,7 @@ import { reportedResponses, type ReportedResponse } from '../db/queries/reported
 import { inScope, reading, type ScopeSource, type TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
 import { csvOf } from './csv.ts'
-import { gatherReport, type GatheredReport } from './gatheredReport.ts'
+import { counts, gatherReport, type GatheredReport } from './gatheredReport.ts'
 import { readReport } from './report.ts'
 import {
   entriesTable,
@@ -143,13 +143,14 @@ export async function writeCsvFile(
 ): Promise<void> {
   const word = wordsOf(language)
   if (what === 'responses') {
+    // What fails here is told as a problem: nothing was written yet.
+    const report = await gathered(source, teacherId, scope)
     await give(
       csvOf(
         RESPONSE_KEYS.map((key) => word(`csv.${key}`)),
         [],
       ),
     )
-    const report = await gathered(source, teacherId, scope)
     for await (const rows of responsesOf(source, teacherId, report, word)) await give(csvOf(null, plain(rows)))
     return
   }
@@ -197,9 +198,7 @@ async function rosterResults(
   const setFor = new Map(dated.map((one) => [one.offerId, one]))
   const tries = attemptsByWork(facts)
   const counting = works.flatMap((work, place) =>
-    facts.works[place]!.scores && setFor.get(work.offerId)?.classId
-      ? [{ work, place, set: setFor.get(work.offerId)! }]
-      : [],
+    counts(work) && setFor.get(work.offerId)?.classId ? [{ work, place, set: setFor.get(work.offerId)! }] : [],
   )
   return {
     works: counting.map(({ work, set }) => ({

@@ -2,7 +2,7 @@ import type { Language, ReportReply } from '@otter/api'
 import type { WorkbookCell } from '@otter/core/formats'
 import { attemptsByWork, bestOf, gradeOf, type GradeScale, type ReportAttempt } from '@otter/core/results'
 import { sheetWord } from '../texts.ts'
-import type { GatheredReport } from './gatheredReport.ts'
+import { counts, type GatheredReport } from './gatheredReport.ts'
 
 /** A table, as a file has it. */
 export interface Table {
@@ -125,7 +125,7 @@ export function gradebookTable(
   language: Language,
 ): Table {
   const word = wordsOf(language)
-  const counting = works.flatMap((work, place) => (facts.works[place]!.scores ? [{ work, place }] : []))
+  const counting = works.flatMap((work, place) => (counts(work) ? [{ work, place }] : []))
   const tries = attemptsByWork(facts)
   return {
     headings: [word('csv.student'), ...counting.map(({ work }) => work.name || work.title)],

@@ -1,10 +1,5 @@
 import type { ReportReply } from '@otter/api'
-
-/** An entry that an attempt missed. */
-export interface Missing {
-  playId: string
-  entryId: string
-}
+import type { Missing } from '../db/queries/report.ts'
 
 /** What a report tells beside its title, its work and its first lines. */
 export type ToldReport = Omit<ReportReply, 'title' | 'of' | 'works' | 'standards' | 'brief'> & {

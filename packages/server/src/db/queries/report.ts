@@ -70,7 +70,7 @@ export interface ReportPerson {
 }
 
 /** One attempt, with whose it is: places of the person and of the work. */
-export interface ReportPlay extends Omit<ReportAttempt, 'person' | 'set'> {
+export interface ReportPlay extends Omit<ReportAttempt, 'person' | 'set' | 'scores'> {
   id: string
   person: string
   setId: string
@@ -149,18 +149,26 @@ export interface AskedEntry {
   standards: string[]
 }
 
+/** What one set of questions asks, of which game: entries by place, null for what does not count. */
+export interface AskedSet {
+  kind: GameKind
+  entryIds: (string | null)[]
+}
+
 /** Returns what sets of questions ask, by place, null where it does not count; and the entries that count, as they were asked. */
 export async function reportQuestions(
   scope: Reader,
   setIds: readonly string[],
-): Promise<{ sets: Map<string, (string | null)[]>; entries: AskedEntry[] }> {
-  const [row] = await scope.query<{ sets: [string, (string | null)[]][]; entries: AskedEntry[] }>(
+): Promise<{ sets: Map<string, AskedSet>; entries: AskedEntry[] }> {
+  const [row] = await scope.query<{ sets: [string, GameKind, (string | null)[]][]; entries: AskedEntry[] }>(
     `WITH asked AS MATERIALIZED (
-       SELECT q.set_id, q.entry_id, q.text, q.place, q.counts, v.created_at FROM questions q
+       SELECT q.set_id, q.entry_id, q.text, q.place, q.counts, v.created_at, g.kind FROM questions q
          JOIN question_sets s ON s.id = q.set_id JOIN game_versions v ON v.id = s.game_version_id
+         JOIN games g ON g.id = v.game_id
        WHERE q.set_id = ANY ($setIds::uuid[]))
-     SELECT coalesce((SELECT json_agg(json_build_array(set_id, list)) FROM (
-         SELECT set_id, json_agg(CASE WHEN counts THEN entry_id END ORDER BY place) AS list FROM asked GROUP BY set_id) a), '[]') AS sets,
+     SELECT coalesce((SELECT json_agg(json_build_array(set_id, kind, list)) FROM (
+         SELECT set_id, min(kind) AS kind, json_agg(CASE WHEN counts THEN entry_id END ORDER BY place) AS list
+         FROM asked GROUP BY set_id) a), '[]') AS sets,
        coalesce((SELECT json_agg(json_build_object('entryId', e.entry_id, 'text', e.text, 'standards',
          coalesce(n.standards, '[]')) ORDER BY e.created_at, e.place, e.text) FROM (
          SELECT entry_id, (array_agg(text ORDER BY created_at DESC))[1] AS text, min(created_at) AS created_at,
@@ -168,7 +176,10 @@ export async function reportQuestions(
     { setIds },
     'each-time',
   )
-  return { sets: new Map(row?.sets ?? []), entries: row?.entries ?? [] }
+  return {
+    sets: new Map((row?.sets ?? []).map(([id, kind, entryIds]) => [id, { kind, entryIds }])),
+    entries: row?.entries ?? [],
+  }
 }
 
 /** What an entry took at the first answers: how long in the mean, in milliseconds, and hints in all. */
@@ -189,38 +200,52 @@ export async function reportEfforts(scope: Reader, playIds: readonly string[]): 
   return new Map(rows.map(({ entryId, ...effort }) => [entryId, effort]))
 }
 
-/** What teams at walls, and students who judge themselves, gave first: towards what to teach again, for no score. */
+/**
+ * Returns what teams at walls, and students who judge themselves in some attempts, gave first: towards what to teach again,
+ * for no score.
+ */
 export async function otherMarks(
   scope: Reader,
-  offerIds: readonly string[],
+  { walls, plays }: { walls: readonly string[]; plays: readonly string[] },
   span: ReportSpan,
 ): Promise<{ entryId: string; right: number; wrong: number; passed: number }[]> {
-  if (offerIds.length === 0) return []
+  if (walls.length + plays.length === 0) return []
   return scope.query(
     `SELECT r.entry_id AS "entryId", count(*) FILTER (WHERE r.outcome = 'right')::int AS "right",
        count(*) FILTER (WHERE r.outcome = 'wrong')::int AS wrong, count(*) FILTER (WHERE r.outcome = 'passed')::int AS passed
      FROM plays y JOIN responses r ON r.play_id = y.id AND r.is_first AND r.withdrawn_at IS NULL
-     WHERE y.offer_id = ANY ($offerIds::uuid[]) AND y.given_back_at IS NULL AND r.outcome <> 'opinion'
-       ${within(span)}
+     WHERE (y.id = ANY ($plays::uuid[]) OR y.id = ANY (ARRAY(SELECT id FROM plays WHERE offer_id = ANY ($walls::uuid[]))))
+       AND y.given_back_at IS NULL AND r.outcome <> 'opinion' ${within(span)}
      GROUP BY r.entry_id`,
-    { offerIds, ...span },
+    { walls, plays, ...span },
     'each-time',
   )
+}
+
+/** An entry that an attempt missed, and whose attempt that was. */
+export interface Missing {
+  playId: string
+  entryId: string
+  person: number
 }
 
 /** Returns the wrong answers that lead, by entry, with how many students gave each. */
 export async function leadingWrong(
   scope: Reader,
-  missed: readonly { playId: string; entryId: string }[],
+  missed: readonly Missing[],
 ): Promise<{ entryId: string; given: string; count: number }[]> {
   if (missed.length === 0) return []
   return scope.query(
-    `SELECT DISTINCT ON (r.entry_id) r.entry_id AS "entryId", r.given, count(DISTINCT r.participant_id)::int AS count
-     FROM unnest($playIds::uuid[], $entryIds::uuid[]) AS t(play_id, entry_id) JOIN responses r ON r.play_id = t.play_id
+    `SELECT DISTINCT ON (r.entry_id) r.entry_id AS "entryId", r.given, count(DISTINCT t.person)::int AS count
+     FROM unnest($playIds::uuid[], $entryIds::uuid[], $persons::int[]) AS t(play_id, entry_id, person) JOIN responses r ON r.play_id = t.play_id
        AND r.entry_id = t.entry_id AND r.round = 'first' AND r.occasion = 0
      WHERE r.outcome = 'wrong' AND r.given <> '' AND r.withdrawn_at IS NULL
-     GROUP BY r.entry_id, r.given ORDER BY r.entry_id, count(DISTINCT r.participant_id) DESC, r.given`,
-    { playIds: missed.map(({ playId }) => playId), entryIds: missed.map(({ entryId }) => entryId) },
+     GROUP BY r.entry_id, r.given ORDER BY r.entry_id, count(DISTINCT t.person) DESC, r.given`,
+    {
+      playIds: missed.map(({ playId }) => playId),
+      entryIds: missed.map(({ entryId }) => entryId),
+      persons: missed.map(({ person }) => person),
+    },
     'each-time',
   )
 }
