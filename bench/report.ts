@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { monitorEventLoopDelay } from 'node:perf_hooks'
 import pg from 'pg'
 import { startTestServer, teacherWithList, WORDS, type TestServer } from '../packages/server/test/testServer.ts'
 import { timesOf } from './timesOf.ts'
@@ -132,8 +133,14 @@ async function longer(address: string, Cookie: string, what: string): Promise<vo
   const began = performance.now()
   await (await fetch(address, { headers: { Cookie } })).text()
   const first = performance.now() - began
+  const held = monitorEventLoopDelay({ resolution: 5 })
+  held.enable()
   const times = await timesOf(async () => (await fetch(address, { headers: { Cookie } })).text())
-  console.log(`  a report ${what}: first ${first.toFixed(0)} ms, then p95 ${percentile95(times).toFixed(0)} ms`)
+  held.disable()
+  console.log(
+    `  a report ${what}: first ${first.toFixed(0)} ms, then p95 ${percentile95(times).toFixed(0)} ms; ` +
+      `others wait ${(held.max / 1e6).toFixed(0)} ms for it at most`,
+  )
 }
 
 /** Time and memory of a workbook of a hundred thousand responses, as a client takes it. */
