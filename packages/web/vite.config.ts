@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { defineConfig, type Plugin } from 'vite'
+import { defineConfig, type Plugin, type Rolldown } from 'vite'
 
 const page = (name: string): string => fileURLToPath(new URL(name, import.meta.url))
 
@@ -26,6 +26,36 @@ const STUDENT_ICONS =
 /** Icons of the games of teams: fetched with the game, and on no other student's page. */
 const TEAM_ICONS =
   /lucide-react\/dist\/esm\/icons\/(?:anchor|arrow-down-up|corner-up-left|droplets|eye|fish|gift|life-buoy|mountain|redo-2|refresh-cw|ship|waves-horizontal|wind)\.m?js/u
+
+/** Returns the modules that a page's script brings, by their ids; with those that it fetches later, where asked for. */
+function modulesFrom(script: string, context: Rolldown.ChunkingContext, withLater: boolean): Set<string> {
+  const found = new Set<string>()
+  const open = [page(script)]
+  for (let id = open.pop(); id !== undefined; id = open.pop()) {
+    if (found.has(id)) continue
+    found.add(id)
+    const module = context.getModuleInfo(id)
+    open.push(...(module?.importedIds ?? []), ...(withLater ? (module?.dynamicallyImportedIds ?? []) : []))
+  }
+  return found
+}
+
+/**
+ * Returns what tells whether a module is there from the start on every teacher's page, and on no student's: together they
+ * are one file, since each small one would cost a round on a slow line.
+ */
+function teachersAlone(): (id: string, context: Rolldown.ChunkingContext) => boolean {
+  let sets: { teachers: Set<string>; students: Set<string> } | undefined
+  return (id, context) => {
+    sets ??= {
+      teachers: modulesFrom('src/main.tsx', context, false),
+      students: modulesFrom('src/play.tsx', context, true),
+    }
+    return sets.teachers.has(id) && !sets.students.has(id)
+  }
+}
+
+const isTeachersAlone = teachersAlone()
 
 // Two pages: the teachers' application, and the small one that students open on their phones.
 export default defineConfig({
@@ -53,6 +83,11 @@ export default defineConfig({
               test: (id) => /lucide-react/u.test(id) && !TEAM_ICONS.test(id),
               minShareCount: 2,
               priority: 1,
+            },
+            {
+              debugName: 'teachers',
+              name: (id, context) => (isTeachersAlone(id, context) ? 'teachers' : null),
+              includeDependenciesRecursively: false,
             },
           ],
         },

@@ -10,7 +10,7 @@ import {
   randomFrom,
   readPaste,
   type EntryList,
-  type GameKind,
+  isGameKind,
 } from '@otter/core'
 import { ZodError } from 'zod'
 import { lookUp } from '../../packages/server/src/dictionary/lookUp.ts'
@@ -40,9 +40,8 @@ async function main(): Promise<void> {
     if (judged === undefined) throw new CommandRefusal('usage: generate judge CASES.jsonl')
     return judgeFile(judged)
   }
-  if (!(GAME_KINDS as string[]).includes(kind!))
-    throw new CommandRefusal(`the first word must be judge or a game: ${GAME_KINDS.join(', ')}`)
-  const game = gameOf(kind as GameKind)
+  if (!isGameKind(kind)) throw new CommandRefusal(`the first word must be judge or a game: ${GAME_KINDS.join(', ')}`)
+  const game = gameOf(kind)
   const { values, positionals } = parseArgs({
     args: process.argv.slice(3),
     allowPositionals: true,

@@ -216,13 +216,14 @@ describe('A tenth game', () => {
   })
   after(() => rmSync(folder, { recursive: true, force: true }))
 
-  it('needs two folders and a line in each of the two registries', () => {
+  it('needs two folders, a name, and a line in each of the two registries', () => {
     write('core/src/games/toy/index.ts', CORE)
     write('web/src/games/toy/Play.tsx', PLAY)
     write('web/src/games/toy/screens.ts', SCREENS)
     write('web/src/games/toy/texts.ts', TEXTS)
     for (const language of ['en', 'es', 'fr', 'he'])
       write(`web/src/games/toy/texts/${language}.json`, messagesOf(language))
+    register('core/src/games/kinds.ts', 'the kinds of games', [["  'unscramble',\n", "  'toy',\n  'unscramble',\n"]])
     register('core/src/games/index.ts', 'the registry of core', [
       ['import { unscramble }', "import { toy } from './toy/index.ts'\nimport { unscramble }"],
       ['  unscramble,\n', '  toy,\n  unscramble,\n'],

@@ -5,9 +5,9 @@ import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
 import { askAhead } from './api/client.ts'
 import { queryClient } from './api/queries.ts'
+import { fetchGame } from './pages/list/listParts.ts'
 import { ListPage } from './pages/list/ListPage.tsx'
 import { ListsPage } from './pages/lists/ListsPage.tsx'
-import { SharePage } from './pages/share/SharePage.tsx'
 import { SignedIn } from './pages/sign-in/SignedIn.tsx'
 import { Lost } from './pages/Lost.tsx'
 import { Boundary } from './ui/Boundary.tsx'
@@ -63,7 +63,7 @@ const router = createBrowserRouter([
       },
       {
         path: 'lists/:id/play',
-        Component: SharePage,
+        lazy: async () => ({ Component: (await import('./pages/share/SharePage.tsx')).SharePage }),
       },
       {
         path: 'lists/:id/results',
@@ -158,14 +158,16 @@ if (!root) throw new Error('the page has no root')
 keepFocus()
 // On a slow line each round costs: what the page at this address needs first is asked for at once.
 askAhead('/session')
-const [, list] = /^\/lists\/([\da-f-]{36})(?:\/games\/\w+)?\/?$/u.exec(location.pathname) ?? []
+const [, list, game] = /^\/lists\/([\da-f-]{36})(\/games\/\w+)?\/?$/u.exec(location.pathname) ?? []
 if (list !== undefined) askAhead(`/lists/${list}`)
-// A list's page says of every game whether it can be made.
-await startTexts(TEACHER_FILES, [
-  'common',
-  'problems',
-  ...(list === undefined ? ['lists'] : ['list', 'share', ...GAME_KINDS]),
-])
+if (game !== undefined) void fetchGame()
+// A list's page says of every game whether it can be made, beside the words that are there first.
+const GAMES = ['share', ...GAME_KINDS]
+await startTexts(
+  TEACHER_FILES,
+  ['common', 'problems', ...(list === undefined ? ['lists'] : ['list']), ...(game === undefined ? [] : GAMES)],
+  list === undefined ? [] : GAMES,
+)
 createRoot(root).render(
   <StrictMode>
     <Boundary fallback={<Lost />}>

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { GAME_KINDS } from '../games/index.ts'
+import { GAME_KINDS } from '../games/kinds.ts'
 
 /** Most attempts that are given to one student. */
 export const MOST_ATTEMPTS = 20

@@ -1,5 +1,6 @@
 import type { Asking } from './asking.ts'
 import type { Game } from './contract.ts'
+import type { GameKind } from './kinds.ts'
 import { bingo } from './bingo/index.ts'
 import { crossword } from './crossword/index.ts'
 import { flashcards } from './flashcards/index.ts'
@@ -18,7 +19,7 @@ import { wordsearch } from './wordsearch/index.ts'
 /** A game of which only the contract is known: what it makes, it also takes. */
 export type AnyGame = Game<Asking, unknown, unknown, unknown, unknown>
 
-const REGISTRY = {
+const REGISTRY: Record<GameKind, AnyGame> = {
   quiz,
   flashcards,
   matching,
@@ -33,11 +34,7 @@ const REGISTRY = {
   thread,
   sorting,
   worddraw,
-} satisfies Record<string, AnyGame>
-
-/** The kinds of game there are. */
-export type GameKind = keyof typeof REGISTRY
-export const GAME_KINDS = Object.keys(REGISTRY) as [GameKind, ...GameKind[]]
+}
 
 /** Returns the game of a kind. */
 export function gameOf(kind: GameKind): AnyGame {

@@ -1,18 +1,12 @@
 import { GAME_KINDS, type Doing, type FitNote, type GameKind } from '@otter/core'
 import { useMemo } from 'react'
 import { useTranslation } from 'react-i18next'
-import { useWriting } from '../texts/texts.ts'
-import { TEACHER } from './teacher.ts'
 
 /** What teachers read of the games, in the language of the screen. */
 export interface GameWords {
   name(kind: GameKind): string
   /** Returns the sentence for a note about a list and a game. */
   note(kind: GameKind, note: Pick<FitNote, 'code' | 'values'>): string
-  /** Returns in a few words what was made. */
-  facts(kind: GameKind, puzzle: unknown): string
-  /** Returns what of the list is not in the puzzle for want of room. */
-  shortfall(kind: GameKind, puzzle: unknown): string | undefined
   /** Returns what a play is doing now. */
   doing(kind: GameKind, doing: Doing): string
 }
@@ -20,23 +14,12 @@ export interface GameWords {
 /** Returns the words of all games; fetches them first, while the screen waits. */
 export function useGameWords(): GameWords {
   const { t } = useTranslation(GAME_KINDS)
-  const { list } = useWriting()
   return useMemo(() => {
     const say = (kind: GameKind, key: string, values: object = {}): string => t(key, { ns: kind, ...values })
     return {
       name: (kind) => say(kind, 'name'),
       note: (kind, { code, values }) => say(kind, `note.${code}`, values),
-      facts: (kind, puzzle) => {
-        const { code, values } = TEACHER[kind].factsOf(puzzle)
-        return say(kind, code, values)
-      },
-      shortfall: (kind, puzzle) => {
-        const missing = TEACHER[kind].missingIn?.(puzzle) ?? []
-        return missing.length === 0
-          ? undefined
-          : say(kind, 'shortfall', { count: missing.length, words: list(missing) })
-      },
       doing: (kind, { code, values }) => say(kind, `doing.${code}`, values),
     }
-  }, [t, list])
+  }, [t])
 }

@@ -56,10 +56,19 @@ function backendOf(files: TextFiles): BackendModule {
   }
 }
 
-/** Starts the texts in the language chosen before, or the browser's; the named files are there from the start. */
-export async function startTexts(files: TextFiles, names: readonly string[]): Promise<void> {
+/**
+ * Starts the texts in the language chosen before, or the browser's: the named files are there from the start, and others
+ * are asked for, so that they are there soon.
+ */
+export async function startTexts(
+  files: TextFiles,
+  names: readonly string[],
+  soon: readonly string[] = [],
+): Promise<void> {
   const wished = [keptLanguage(), ...navigator.languages.map((code) => code.slice(0, 2))]
   const language = wished.find((code) => code in LANGUAGES) ?? 'en'
+  // Before the screens hear of it: what they say then is turned as the language is.
+  i18next.on('languageChanged', show)
   await i18next
     .use(backendOf(files))
     .use(initReactI18next)
@@ -70,7 +79,7 @@ export async function startTexts(files: TextFiles, names: readonly string[]): Pr
       defaultNS: names[0],
       interpolation: { escape: isolated },
     })
-  show(language)
+  void i18next.loadNamespaces(soon)
 }
 
 function keptLanguage(): string {
@@ -90,9 +99,11 @@ function keepLanguage(language: Language): void {
   }
 }
 
+let isTurned = false
+
 /** Keeps a name from turning the order of a sentence that runs the other way (Unicode UAX 9, isolates). */
 function isolated(text: string): string {
-  return i18next.dir() === 'rtl' && /\p{L}/u.test(text) ? `\u2068${text}\u2069` : text
+  return isTurned && /\p{L}/u.test(text) ? `\u2068${text}\u2069` : text
 }
 
 /** Changes the language of the screen, and keeps the choice on this device. */
@@ -100,12 +111,13 @@ export async function changeLanguage(language: Language): Promise<void> {
   keepLanguage(language)
   if (language === i18next.language) return
   await i18next.changeLanguage(language)
-  show(language)
 }
 
 function show(language: string): void {
   document.documentElement.lang = language
-  document.documentElement.dir = i18next.dir(language)
+  const direction = i18next.dir(language)
+  isTurned = direction === 'rtl'
+  document.documentElement.dir = direction
 }
 
 /** Returns what says the messages of a file; fetches it first, while the screen waits. */

@@ -1,10 +1,11 @@
 import type { EntryList } from '@otter/core'
-import { lookOver, type AllOptions, type LookedOver } from './lookOver.ts'
+import type { KeptOptions } from '../pages/list/games/gameChoice.ts'
+import { lookOver, type LookedOver } from './lookOver.ts'
 
 /** A list to look over. */
 export interface LookOverRequest {
   list: EntryList
-  options: AllOptions
+  options: KeptOptions
 }
 
 /** What was found; parts that are as they were before are left out, so that nothing is drawn again for them. */

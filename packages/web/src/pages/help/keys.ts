@@ -1,4 +1,4 @@
-import { GAME_KINDS } from '@otter/core'
+import { isGameKind } from '@otter/core'
 import { PRESS, QUESTION_KEYS, TEAM_KEYS, type HelpKey, type KeyHelp } from '../../games/keyHelp.ts'
 import { TEACHER } from '../../games/teacher.ts'
 
@@ -52,8 +52,7 @@ export function keysAt(path: string): HelpPart[] {
   if (/^\/live\/[^/]+\/?$/u.test(path)) return [LIVE, EVERYWHERE]
   if (/^\/wall\/[^/]+\/?$/u.test(path)) return [{ title: 'atWall', keys: TEAM_KEYS }, TEAM_GAMES, EVERYWHERE]
   const named = /^\/lists\/[^/]+\/games\/(\w+)\/?$/u.exec(path)?.[1]
-  const kind = GAME_KINDS.find((one) => one === named)
-  if (kind === undefined) return [EVERYWHERE]
-  const { keys = [PRESS], wallKeys } = TEACHER[kind]
+  if (!isGameKind(named)) return [EVERYWHERE]
+  const { keys = [PRESS], wallKeys } = TEACHER[named]
   return [{ title: 'game', keys }, ...(wallKeys ? [{ title: 'wall' as const, keys: wallKeys }] : []), EVERYWHERE]
 }

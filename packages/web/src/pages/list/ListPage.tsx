@@ -1,32 +1,33 @@
 import type { ListReply } from '@otter/api'
-import { directionOf, GAME_KINDS, gameOf, type EntryList, type GameKind } from '@otter/core'
-import { Printer } from 'lucide-react'
-import { useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { directionOf, GAME_KINDS, isGameKind, type EntryList, type GameKind } from '@otter/core'
+import { Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { useCreateOffer, useList, useProved } from '../../api/queries.ts'
-import { useGameWords } from '../../games/words.ts'
+import { useCreateOffer, useList } from '../../api/queries.ts'
 import { Lost } from '../Lost.tsx'
 import { newId } from '../../ui/newId.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
-import { choiceOf, keepChoices, keptChoices, newSeed, type Choices } from './games/gameChoice.ts'
-import { GameStep } from './games/GameStep.tsx'
+import type { GameChoice } from './games/choiceOf.ts'
+import { keepChoices, keptChoices, newSeed, optionsIn, type Choices } from './games/gameChoice.ts'
+import { fetchParts, GameActions, GameNav, GameStep } from './listParts.ts'
 import { ListHeader } from './ListHeader.tsx'
 import { OverruledNotices } from './draft/OverruledNotices.tsx'
 import { useListDraft, type ListDraft } from './draft/useListDraft.ts'
 import { OutdatedLinks } from './OutdatedLinks.tsx'
 import { WordsStep } from './WordsStep.tsx'
-import type { AllOptions } from '../../workers/lookOver.ts'
 import { useLookedOver } from '../../workers/useLookedOver.ts'
 import { commonTexts, listTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
+
+/** A page that was just opened has more urgent things to fetch than what comes next; in milliseconds. */
+const OPENING = 3000
 
 /** A list: its words, what they can be, and one game of them. */
 export function ListPage() {
   const t = useTexts(listTexts)
   const { id = '', kind } = useParams()
   const list = useList(id)
-  if (kind !== undefined && !(GAME_KINDS as string[]).includes(kind)) return <Lost />
+  if (kind !== undefined && !isGameKind(kind)) return <Lost />
   return (
     <main className="mx-auto max-w-[1240px] px-4 py-5">
       {list.isPending && (
@@ -35,7 +36,7 @@ export function ListPage() {
         </div>
       )}
       <Notice error={list.error} />
-      {list.data && <ListEditor key={list.data.id} list={list.data} kind={kind as GameKind | undefined} />}
+      {list.data && <ListEditor key={list.data.id} list={list.data} kind={kind} />}
     </main>
   )
 }
@@ -43,7 +44,6 @@ export function ListPage() {
 function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefined }) {
   const t = useTexts(listTexts)
   const common = useTexts(commonTexts)
-  const words = useGameWords()
   const listDraft = useListDraft(list)
   const { draft, edit } = listDraft
   const [choices, setChoices] = useState<Choices>(() => keptChoices(list.id))
@@ -52,25 +52,23 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   const navigate = useNavigate()
   if (kind !== undefined && kind !== choices.kind) setChoices({ ...choices, kind })
   useEffect(() => keepChoices(list.id, choices), [list.id, choices])
+  useEffect(() => {
+    const timer = setTimeout(() => void fetchParts(), OPENING)
+    return () => clearTimeout(timer)
+  }, [])
   const { title, answerLanguage, promptLanguage, entries } = useDeferredValue(draft)
-  const usesProved = kind !== undefined && (gameOf(kind).usesProved?.(choiceOf(choices, kind).options) ?? false)
-  const proved = useProved(usesProved ? list.id : undefined)
   const entryList = useMemo(
-    (): EntryList => ({ title, answerLanguage, promptLanguage, entries, ...(proved && { proved }) }),
-    [title, answerLanguage, promptLanguage, entries, proved],
+    (): EntryList => ({ title, answerLanguage, promptLanguage, entries }),
+    [title, answerLanguage, promptLanguage, entries],
   )
-  const options = useMemo(
-    () => Object.fromEntries(GAME_KINDS.map((one) => [one, choiceOf(choices, one).options])) as AllOptions,
-    [choices],
-  )
+  const options = useMemo(() => optionsIn(choices), [choices])
   const looked = useLookedOver(entryList, options)
-  const isReady = (one: GameKind): boolean => looked?.fits[one].ready ?? false
+  const isReady = (one: GameKind): boolean => looked.fits?.[one].ready ?? false
   const shown = kind ?? (isReady(choices.kind) ? choices.kind : (GAME_KINDS.find(isReady) ?? choices.kind))
   const go = (path: string): void =>
     void listDraft.flush().then((saved) => saved && navigate(`/lists/${list.id}${path}`))
-  const shareNow = async (as: GameKind): Promise<void> => {
+  const shareNow = async (as: GameKind, { options, seed }: GameChoice): Promise<void> => {
     if (!(await listDraft.flush())) return
-    const { options, seed } = choiceOf(choices, as)
     share.mutate(
       { kind: as, options, seed: seed.trim() || newSeed(), requestId: request },
       {
@@ -104,27 +102,16 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
         facts={<Facts listDraft={listDraft} />}
         action={
           kind ? (
-            <>
-              {gameOf(kind).onPaper && (
-                <button
-                  type="button"
-                  className="btn h-11"
-                  disabled={!isReady(kind)}
-                  onClick={() => go(`/games/${kind}/print`)}
-                >
-                  <Printer size={18} aria-hidden="true" />
-                  {common('print')}
-                </button>
-              )}
-              <button
-                type="button"
-                className="btn btn-primary h-11"
-                disabled={!isReady(kind) || share.isPending}
-                onClick={() => void shareNow(kind)}
-              >
-                {t(share.isPending ? 'sharing' : 'share')}
-              </button>
-            </>
+            <Suspense>
+              <GameActions
+                kind={kind}
+                choices={choices}
+                isReady={isReady(kind)}
+                isSharing={share.isPending}
+                onPrint={() => go(`/games/${kind}/print`)}
+                onShare={(choice) => void shareNow(kind, choice)}
+              />
+            </Suspense>
           ) : (
             <button type="button" className="btn btn-primary h-11" onClick={() => go(`/games/${shown}`)}>
               {t('makeGame')}
@@ -134,36 +121,26 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
       />
       <Notice error={share.error} />
       <OverruledNotices overruled={listDraft.overruled} draft={draft} edit={edit} settle={listDraft.settle} />
-      {kind && (
-        <nav aria-label={t('allGames')} className="flex flex-wrap gap-2">
-          {GAME_KINDS.map((one) => (
-            <button
-              key={one}
-              type="button"
-              aria-current={one === kind ? 'page' : undefined}
-              className={`btn h-11 ${one === kind ? 'border-secondary! bg-accent!' : 'font-normal'}`}
-              onClick={() => go(`/games/${one}`)}
-            >
-              {words.name(one)}
-            </button>
-          ))}
-        </nav>
-      )}
       {kind ? (
-        looked && (
-          <GameStep
-            key={kind}
-            listId={list.id}
-            kind={kind}
-            list={entryList}
-            fit={looked.fits[kind]}
-            choice={choiceOf(choices, kind)}
-            onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))}
-          />
-        )
+        <Suspense fallback={<Waterline filled={undefined} label={common('frame.opening')} />}>
+          <GameNav kind={kind} onGo={(one) => go(`/games/${one}`)} />
+          {looked.fits && (
+            <GameStep
+              key={kind}
+              listId={list.id}
+              kind={kind}
+              list={entryList}
+              fit={looked.fits[kind]}
+              choices={choices}
+              onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))}
+            />
+          )}
+        </Suspense>
       ) : (
         <>
-          <OutdatedLinks listId={list.id} />
+          <Suspense>
+            <OutdatedLinks listId={list.id} />
+          </Suspense>
           <WordsStep listId={list.id} listDraft={listDraft} list={entryList} looked={looked} />
         </>
       )}

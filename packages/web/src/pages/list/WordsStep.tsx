@@ -7,7 +7,7 @@ import {
   type EntryList,
   type Picture,
 } from '@otter/core'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearchParams } from 'react-router'
 import type { LookedOver } from '../../workers/lookOver.ts'
 import { uploadPicture, uploadSound } from '../../api/media.ts'
@@ -17,16 +17,13 @@ import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 import { useSteady } from '../../ui/useSteady.ts'
 import { CheckCount } from './table/CheckCount.tsx'
 import { keepColumns, keptColumns, type Column } from './table/columns.ts'
-import { DetailsDialog, detailsOf } from './details/DetailsDialog.tsx'
+import { DetailsDialog, EntryPanel, ExportDialog, ImportDialog, SuggestPictures } from './listParts.ts'
+import { detailsOf } from './details/detailsOf.ts'
+import { FitPanel } from './games/FitPanel.tsx'
 import { insertRows, placeOfChange, rowOf } from './draft/draft.ts'
-import { EntryPanel } from './entry/EntryPanel.tsx'
-import { ExportDialog } from './import/ExportDialog.tsx'
-import { FitCards } from './games/FitCards.tsx'
-import { ImportDialog } from './import/ImportDialog.tsx'
 import type { Imported } from './import/importing.ts'
 import type { Pasted } from './table/pastedTable.ts'
 import { overwriteCells } from './table/selection.ts'
-import { SuggestPictures } from './pictures/SuggestPictures.tsx'
 import { takeArchive } from './import/takeArchive.ts'
 import { Toolbar } from './table/Toolbar.tsx'
 import type { ListDraft } from './draft/useListDraft.ts'
@@ -39,8 +36,8 @@ interface WordsStepProps {
   listId: string
   listDraft: ListDraft
   list: EntryList
-  /** What was found in it; undefined while it is looked over for the first time. */
-  looked: LookedOver | undefined
+  /** What was found in it so far. */
+  looked: Partial<LookedOver>
 }
 
 const NO_NOTES: readonly CheckNote[] = []
@@ -54,7 +51,7 @@ interface Incoming {
 
 /** The words of the list, and beside them what they can be, or all of one entry. */
 export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
-  const notes = looked?.notes ?? NO_NOTES
+  const notes = looked.notes ?? NO_NOTES
   const t = useTexts(listTexts)
   const { draft, edit } = listDraft
   const { entries } = draft
@@ -251,63 +248,67 @@ export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
         />
         <p className="quiet text-sm">{t('keysHelp')}</p>
       </section>
-      {open ? (
-        <EntryPanel
-          key={open.id}
-          entry={open}
-          list={list}
-          row={openRow}
-          rows={entries.length}
-          answerLanguage={draft.answerLanguage}
-          promptLanguage={draft.promptLanguage}
-          groups={groups}
-          notes={byEntry.get(open.id) ?? []}
-          onChange={(change, group) => changeEntry(open.id, change, group)}
-          onMend={(note, mend) => edit((before) => ({ ...before, entries: mendEntries(before.entries, note, mend) }))}
-          onGo={(row) => setOpenId(entries[row]!.id)}
-          onClose={() => {
-            setOpenId(undefined)
-            table.current?.goTo(openRow)
-          }}
-        />
-      ) : (
-        <FitCards listId={listId} list={list} fits={looked?.fits} />
-      )}
-      {incoming && (
-        <ImportDialog
-          source={incoming.source}
-          entryCount={entries.length}
-          rowsBelow={incoming.source && 'pasted' in incoming.source ? entries.length - incoming.index : 0}
-          busy={busy}
-          problem={busy ? undefined : problem?.message}
-          onKeep={(imported) => void keepImported(imported)}
-          onClose={() => setIncoming(undefined)}
-        />
-      )}
-      {dialog === 'pictures' && (
-        <SuggestPictures
-          entries={entries}
-          answerLanguage={draft.answerLanguage}
-          promptLanguage={draft.promptLanguage}
-          onKeep={keepPictures}
-          onClose={() => setDialog(undefined)}
-        />
-      )}
-      {dialog === 'export' && (
-        <ExportDialog
-          details={detailsOf(draft)}
-          entries={entries.map(({ position: _, ...entry }) => entry)}
-          onClose={() => setDialog(undefined)}
-        />
-      )}
-      {dialog === 'details' && (
-        <DetailsDialog
-          details={detailsOf(draft)}
-          folders={folders}
-          onChange={(change) => edit((before) => ({ ...before, ...change }), `details ${Object.keys(change).join()}`)}
-          onClose={() => setDialog(undefined)}
-        />
-      )}
+      <Suspense fallback={<div />}>
+        {open ? (
+          <EntryPanel
+            key={open.id}
+            entry={open}
+            list={list}
+            row={openRow}
+            rows={entries.length}
+            answerLanguage={draft.answerLanguage}
+            promptLanguage={draft.promptLanguage}
+            groups={groups}
+            notes={byEntry.get(open.id) ?? []}
+            onChange={(change, group) => changeEntry(open.id, change, group)}
+            onMend={(note, mend) => edit((before) => ({ ...before, entries: mendEntries(before.entries, note, mend) }))}
+            onGo={(row) => setOpenId(entries[row]!.id)}
+            onClose={() => {
+              setOpenId(undefined)
+              table.current?.goTo(openRow)
+            }}
+          />
+        ) : (
+          <FitPanel listId={listId} list={list} fits={looked.fits} />
+        )}
+      </Suspense>
+      <Suspense>
+        {incoming && (
+          <ImportDialog
+            source={incoming.source}
+            entryCount={entries.length}
+            rowsBelow={incoming.source && 'pasted' in incoming.source ? entries.length - incoming.index : 0}
+            busy={busy}
+            problem={busy ? undefined : problem?.message}
+            onKeep={(imported) => void keepImported(imported)}
+            onClose={() => setIncoming(undefined)}
+          />
+        )}
+        {dialog === 'pictures' && (
+          <SuggestPictures
+            entries={entries}
+            answerLanguage={draft.answerLanguage}
+            promptLanguage={draft.promptLanguage}
+            onKeep={keepPictures}
+            onClose={() => setDialog(undefined)}
+          />
+        )}
+        {dialog === 'export' && (
+          <ExportDialog
+            details={detailsOf(draft)}
+            entries={entries.map(({ position: _, ...entry }) => entry)}
+            onClose={() => setDialog(undefined)}
+          />
+        )}
+        {dialog === 'details' && (
+          <DetailsDialog
+            details={detailsOf(draft)}
+            folders={folders}
+            onChange={(change) => edit((before) => ({ ...before, ...change }), `details ${Object.keys(change).join()}`)}
+            onClose={() => setDialog(undefined)}
+          />
+        )}
+      </Suspense>
     </div>
   )
 }

@@ -1,4 +1,4 @@
-import { GAME_KINDS, gameOf, type GameKind } from '@otter/core'
+import { gameOf, isGameKind, type GameKind } from '@otter/core'
 import { useQueryClient } from '@tanstack/react-query'
 import { useParams } from 'react-router'
 import { useKeepPrint } from '../../api/prints.ts'
@@ -20,7 +20,7 @@ import { useSheets, type Sheets } from './useSheets.ts'
 /** Sheets to print: through the browser, or as a PDF. */
 export function PrintPage() {
   const { id = '', kind = '' } = useParams()
-  return (GAME_KINDS as string[]).includes(kind) ? <ListSheets id={id} kind={kind as GameKind} /> : <Lost />
+  return isGameKind(kind) ? <ListSheets id={id} kind={kind} /> : <Lost />
 }
 
 function ListSheets({ id, kind }: { id: string; kind: GameKind }) {

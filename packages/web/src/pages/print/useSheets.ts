@@ -4,7 +4,8 @@ import { useMemo, useReducer, useState } from 'react'
 import { useCreateOffer, useList, useOffers } from '../../api/queries.ts'
 import { newId } from '../../ui/newId.ts'
 import { usePuzzles } from '../../workers/usePuzzles.ts'
-import { choiceOf, keptChoices, type GameChoice } from '../list/games/gameChoice.ts'
+import { choiceOf, type GameChoice } from '../list/games/choiceOf.ts'
+import { keptChoices } from '../list/games/gameChoice.ts'
 import { pagesOf, PRINTING, printingAfter, type PlacedPage, type Printing, type PrintingStep } from './printing.ts'
 
 export interface Sheets {

@@ -13,7 +13,8 @@ import { numbers } from '../../ui/numbers.ts'
 import { useUsualTeams } from '../../wall/atWall.ts'
 import { FEWEST_TEAMS, keepTeams, keptTeams } from '../../wall/keptTeams.ts'
 import { TeamFields, type WrittenTeam } from '../../wall/TeamFields.tsx'
-import { choiceOf, keptChoices } from '../list/games/gameChoice.ts'
+import { choiceOf } from '../list/games/choiceOf.ts'
+import { keptChoices } from '../list/games/gameChoice.ts'
 
 const USUAL_COUNT = 4
 /** The games that teams can play at one wall: those made for it first. */

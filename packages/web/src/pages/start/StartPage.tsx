@@ -1,4 +1,4 @@
-import { GAME_KINDS, gameOf, type Entry, type EntryList } from '@otter/core'
+import type { Entry, EntryList } from '@otter/core'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { useCreateFilledList, useSession } from '../../api/queries.ts'
@@ -6,12 +6,11 @@ import { startTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Otter } from '../../ui/Otter.tsx'
-import { FitCards } from '../list/games/FitCards.tsx'
+import { FitPanel } from '../list/games/FitPanel.tsx'
 import { PasteField } from '../list/import/PasteField.tsx'
 import { TableChoices } from '../list/import/TableChoices.tsx'
 import { TableReview } from '../list/import/TableReview.tsx'
 import { useImport } from '../list/import/useImport.ts'
-import type { AllOptions } from '../../workers/lookOver.ts'
 import { useLookedOver } from '../../workers/useLookedOver.ts'
 import { AccountForm } from '../sign-in/AccountForm.tsx'
 import { keepWords, keptWords } from './keptWords.ts'
@@ -29,7 +28,7 @@ export function StartPage() {
   const { state, send, understood, sheets, obstacle } = useImport(source, 0)
   const entries = understood?.entries ?? NONE
   const list = useMemo((): EntryList => ({ title: '', answerLanguage: '', promptLanguage: '', entries }), [entries])
-  const looked = useLookedOver(list, DEFAULTS)
+  const looked = useLookedOver(list, NOT_CHOSEN)
   const keep = async (): Promise<void> => {
     const put = (understood?.entries ?? []).map((entry, index) => ({ ...entry, position: index + 1 }))
     const id = await create.mutateAsync(put)
@@ -95,14 +94,14 @@ export function StartPage() {
             </section>
           )}
         </section>
-        <FitCards list={list} fits={looked?.fits} />
+        <FitPanel list={list} fits={looked.fits} />
       </main>
     </div>
   )
 }
 
 const NONE: Entry[] = []
-const DEFAULTS = Object.fromEntries(GAME_KINDS.map((kind) => [kind, gameOf(kind).options.parse({})])) as AllOptions
+const NOT_CHOSEN = {}
 
 /** Signing up, or in, with the words at hand. */
 function Keep({ onIn }: { onIn: () => Promise<void> }) {

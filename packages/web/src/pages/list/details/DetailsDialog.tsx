@@ -1,5 +1,5 @@
 import { mediaPath } from '@otter/api'
-import { LIST_DETAILS, type ListDetails } from '@otter/core'
+import type { ListDetails } from '@otter/core'
 import { ImagePlus, X } from 'lucide-react'
 import { useId, useState } from 'react'
 import { languagesWith } from './languages.ts'
@@ -140,9 +140,4 @@ export function DetailsDialog({ details, folders, onChange, onClose }: DetailsDi
       )}
     </Dialog>
   )
-}
-
-/** Returns the details alone out of what holds them. */
-export function detailsOf(holder: ListDetails): ListDetails {
-  return Object.fromEntries(LIST_DETAILS.map((name) => [name, holder[name]])) as unknown as ListDetails
 }

@@ -15,7 +15,7 @@ const RESTED = 300
 /** A page that was just opened has more urgent things to fetch than what makes pictures; in milliseconds. */
 const OPENING = 800
 
-interface FitCardsProps {
+export interface FitCardsProps {
   /** The list whose games are opened by a press; absent where it is not kept yet. */
   listId?: string | undefined
   list: EntryList
@@ -23,9 +23,8 @@ interface FitCardsProps {
   fits: Record<GameKind, Fit> | undefined
 }
 
-/** What the list can be: a small real puzzle of each game, and whether the list is ready for it. */
+/** A small real puzzle of each game, and whether the list is ready for it. */
 export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsProps) {
-  const t = useTexts(listTexts)
   const rested = useRested(list, RESTED)
   const jobs = useMemo(
     () => GAME_KINDS.map((kind): PuzzleJob => ({ kind, seed: 'otter', ...TEACHER[kind].small(rested) })),
@@ -33,26 +32,19 @@ export const FitCards = memo(function FitCards({ listId, list, fits }: FitCardsP
   )
   const isOpen = useIsOpen()
   const { results } = usePuzzleJobs(isOpen ? jobs : undefined)
-  const ready = GAME_KINDS.filter((kind) => fits?.[kind].ready).length
   return (
-    <section aria-label={t('fits.title')} className="flex flex-col gap-3">
-      <div className="flex items-baseline justify-between">
-        <h2 className="text-2xl">{t('fits.title')}</h2>
-        {fits && <p className="quiet">{t('fits.ready', { ready, of: GAME_KINDS.length })}</p>}
-      </div>
-      <ul className="grid grid-cols-2 gap-3">
-        {GAME_KINDS.map((kind, index) => (
-          <FitCard
-            key={kind}
-            listId={listId}
-            kind={kind}
-            fit={fits?.[kind]}
-            isBegun={list.entries.length > 0}
-            result={results?.[index]}
-          />
-        ))}
-      </ul>
-    </section>
+    <ul className="grid grid-cols-2 gap-3">
+      {GAME_KINDS.map((kind, index) => (
+        <FitCard
+          key={kind}
+          listId={listId}
+          kind={kind}
+          fit={fits?.[kind]}
+          isBegun={list.entries.length > 0}
+          result={results?.[index]}
+        />
+      ))}
+    </ul>
   )
 })
 

@@ -1,13 +1,16 @@
-import type { EntryList, Fit, FitNote, GameKind } from '@otter/core'
+import { gameOf, type EntryList, type Fit, type FitNote, type GameKind } from '@otter/core'
 import { Check, Dices } from 'lucide-react'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { AskingOptions } from '../../../games/AskingOptions.tsx'
+import { usePuzzleFacts } from '../../../games/puzzleFacts.ts'
 import { TEACHER } from '../../../games/teacher.ts'
 import { useGameWords } from '../../../games/words.ts'
 import { Rich } from '../../../texts/Rich.tsx'
 import { usePuzzles } from '../../../workers/usePuzzles.ts'
-import { newSeed, type GameChoice } from './gameChoice.ts'
+import { useProved } from '../../../api/queries.ts'
+import { choiceOf } from './choiceOf.ts'
+import { newSeed, type Choices, type KeptChoice } from './gameChoice.ts'
 import { PreviewPanel } from './PreviewPanel.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
@@ -17,15 +20,18 @@ interface GameStepProps {
   kind: GameKind
   list: EntryList
   fit: Fit
-  choice: GameChoice
-  onChoose: (choice: GameChoice) => void
+  choices: Choices
+  onChoose: (choice: KeptChoice) => void
 }
 
 /** The list as one game: how it is made, and as students will see and play it. */
-export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStepProps) {
+export function GameStep({ listId, kind, list: asked, fit, choices, onChoose }: GameStepProps) {
   const t = useTexts(listTexts)
   const common = useTexts(commonTexts)
+  const choice = useMemo(() => choiceOf(choices, kind), [choices, kind])
   const { options, seed } = choice
+  const proved = useProved(gameOf(kind).usesProved?.(options) ? listId : undefined)
+  const list = useMemo((): EntryList => (proved ? { ...asked, proved } : asked), [asked, proved])
   const { Options, Workbench } = TEACHER[kind]
   const words = useGameWords()
   const name = words.name(kind)
@@ -37,7 +43,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
   const general = fit.notes.filter(({ entryIds }) => entryIds.length === 0)
   const byRow = fit.notes.filter(({ entryIds }) => entryIds.length > 0)
   const rowOf = (id: string): number => list.entries.findIndex((entry) => entry.id === id) + 1
-  const shortfall = puzzle === undefined ? undefined : words.shortfall(kind, puzzle)
+  const made = usePuzzleFacts(kind, puzzle)
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
       <section aria-label={name} className="panel flex flex-col gap-3 p-4">
@@ -47,7 +53,7 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
             {fit.ready ? (
               <>
                 <Check size={16} aria-hidden="true" />
-                {puzzle === undefined ? sentenceFor(fit.summary) : words.facts(kind, puzzle)}
+                {made?.facts ?? sentenceFor(fit.summary)}
               </>
             ) : (
               sentenceFor(fit.summary)
@@ -100,9 +106,9 @@ export function GameStep({ listId, kind, list, fit, choice, onChoose }: GameStep
             {common('workerDied')}
           </p>
         )}
-        {shortfall !== undefined && (
+        {made?.shortfall !== undefined && (
           <p role="alert" className="text-sm text-error">
-            {shortfall}
+            {made.shortfall}
           </p>
         )}
         {byRow.length > 0 && (

@@ -11,11 +11,11 @@ import {
   type MouseEvent,
   type RefObject,
 } from 'react'
-import { useCheckWords } from './useCheckWords.ts'
+import type { CheckWords } from './useCheckWords.ts'
 import { NUMBERS, cellText, withCellText, type Column } from './columns.ts'
 import { FaceMedia } from '../entry/FaceMedia.tsx'
-import { listTexts } from '../../../texts/namespaces.ts'
-import { useTexts } from '../../../texts/texts.ts'
+import type list from '../../../texts/en/list.json'
+import type { Say } from '../../../texts/texts.ts'
 
 /** What a row can ask the table for. They stay the same object, so that a row is drawn again only when it changes. */
 export interface RowActions {
@@ -30,6 +30,9 @@ export interface RowActions {
 }
 
 interface WordRowProps {
+  /** From the table: that each of a hundred cells asks for the texts by itself takes long on a slow device. */
+  say: Say<typeof list>
+  check: CheckWords
   /** Absent for the empty row at the end. */
   entry: PlacedEntry | undefined
   row: number
@@ -47,6 +50,8 @@ const CELL =
   'field-sizing-content block w-full resize-none bg-transparent px-2.5 py-2 leading-snug placeholder:text-neutral focus:outline-2 focus:-outline-offset-2 focus:outline-secondary'
 
 export const WordRow = memo(function WordRow({
+  say: t,
+  check,
   entry,
   row,
   columns,
@@ -57,9 +62,7 @@ export const WordRow = memo(function WordRow({
   actions,
   measure,
 }: WordRowProps) {
-  const t = useTexts(listTexts)
   const name = t('table.rowName', { row: row + 1 })
-  const check = useCheckWords()
   const isSelected = (column: Column): boolean => selected === 'all' || (selected?.includes(column) ?? false)
   return (
     <tr
@@ -95,6 +98,7 @@ export const WordRow = memo(function WordRow({
       {columns.map((column, index) => (
         <td key={column} className={`p-0 ${isSelected(column) ? 'bg-accent' : ''}`}>
           <Cell
+            say={t}
             entry={entry}
             row={row}
             column={column}
@@ -157,6 +161,7 @@ function walkMends(event: KeyboardEvent<HTMLElement>, leave: () => void): void {
 }
 
 interface CellProps {
+  say: Say<typeof list>
   entry: PlacedEntry | undefined
   row: number
   column: Column
@@ -166,8 +171,7 @@ interface CellProps {
 }
 
 function Cell(props: CellProps) {
-  const t = useTexts(listTexts)
-  const { entry, row, column, label, actions } = props
+  const { say: t, entry, row, column, label, actions } = props
   if (column === 'scored') {
     return (
       <span className="flex justify-center p-2">
@@ -188,7 +192,7 @@ function Cell(props: CellProps) {
     // The same shape with and without an entry, so that the empty row's field stays the same one.
     return (
       <span className="flex items-start">
-        {entry && (
+        {entry && (entry[column].picture ?? entry[column].sound) && (
           <FaceMedia
             face={entry[column]}
             name={t('face.ofRow', { side: t(`face.${column}`), row: row + 1 })}
@@ -209,8 +213,7 @@ interface Typing {
 }
 
 /** A cell that shows what is typed at once, whatever else is still being worked out. */
-function TextCell({ entry, row, column, label, placeholder, actions }: CellProps) {
-  const t = useTexts(listTexts)
+function TextCell({ say: t, entry, row, column, label, placeholder, actions }: CellProps) {
   const [typing, setTyping] = useState<Typing>()
   const text = entry ? cellText(entry, column) : ''
   // A cell with several texts stays as typed until it is left: "a | " is on the way to "a | b".

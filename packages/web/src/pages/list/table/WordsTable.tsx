@@ -4,6 +4,7 @@ import { listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 import { NUMBERS, type Column } from './columns.ts'
 import { SelectionBar } from './SelectionBar.tsx'
+import { useCheckWords } from './useCheckWords.ts'
 import { useTable, type TableParts } from './useTable.ts'
 import { WordRow } from './WordRow.tsx'
 
@@ -14,6 +15,7 @@ interface WordsTableProps extends TableParts {
 /** The list as a ruled table: edited in place, with the keyboard alone. Only the rows in sight are drawn. */
 export const WordsTable = memo(function WordsTable({ notes, ...parts }: WordsTableProps) {
   const t = useTexts(listTexts)
+  const check = useCheckWords()
   const { selection, cells, actions, drag, copy, move, fill, copySelected, deleteSelected, unselect } = useTable(parts)
   const { draft, columns, openId } = parts
   const { entries } = draft
@@ -64,6 +66,8 @@ export const WordsTable = memo(function WordsTable({ notes, ...parts }: WordsTab
               return (
                 <WordRow
                   key={id}
+                  say={t}
+                  check={check}
                   entry={entry}
                   row={index}
                   columns={columns}
