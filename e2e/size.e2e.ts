@@ -50,6 +50,38 @@ test('a student’s page is small in a live session of any game', async ({ teach
   }
 })
 
+/** Most script before the words of a list are there, packed with gzip, in bytes. */
+const MOST_BEFORE_WORDS = 260_000
+
+test('the words of a list are there, and can be written, before its games are fetched', async ({ teacher }) => {
+  const [list] = await teacher.evaluate(async () => (await (await fetch('/api/lists')).json()) as { id: string }[])
+  const scripts = new Set<string>()
+  let release = (): void => undefined
+  const released = new Promise<void>((resolve) => (release = resolve))
+  // What checks a list against every game, and draws it: on a slow line all of it comes later.
+  await teacher.route(/\/assets\/(FitCards|games|lookOver|lookOver\.worker|puzzle\.worker)-/u, async (route) => {
+    await released
+    await route.continue()
+  })
+  teacher.on('requestfinished', (request) => {
+    if (request.resourceType() === 'script') scripts.add(new URL(request.url()).pathname)
+  })
+  await teacher.goto(`/lists/${list!.id}`)
+  const cell = teacher.getByLabel('Answer, row 1', { exact: true })
+  await expect(cell).toBeVisible()
+  let size = 0
+  for (const path of scripts) size += packed(path)
+  expect(size).toBeGreaterThan(100_000)
+  expect(size).toBeLessThanOrEqual(MOST_BEFORE_WORDS)
+  await cell.fill('written before the games')
+  await expect(teacher.getByRole('heading', { name: 'What this list can be' })).toBeVisible()
+  await expect(teacher.getByText('Saved', { exact: false }).first()).toBeVisible()
+  await expect(teacher.getByText(/of \d+ ready/u)).toBeHidden()
+  release()
+  await expect(teacher.getByRole('link', { name: /Word search/u })).toBeVisible()
+  await expect(cell).toHaveValue('written before the games')
+})
+
 function packed(path: string): number {
   const file = new URL(`../dist/web${path}`, import.meta.url)
   try {
