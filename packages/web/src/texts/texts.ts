@@ -79,7 +79,12 @@ export async function startTexts(
       defaultNS: names[0],
       interpolation: { escape: isolated },
     })
-  void i18next.loadNamespaces(soon)
+  void fetchTexts(...soon)
+}
+
+/** Fetches message files before a screen needs them. */
+export async function fetchTexts(...names: readonly string[]): Promise<void> {
+  await i18next.loadNamespaces(names)
 }
 
 function keptLanguage(): string {

@@ -1,10 +1,14 @@
 import { CircleHelp } from 'lucide-react'
-import { lazy, Suspense, useState } from 'react'
-import { commonTexts } from '../../texts/namespaces.ts'
-import { useTexts } from '../../texts/texts.ts'
+import { useEffect, useState } from 'react'
+import { commonTexts, helpTexts } from '../../texts/namespaces.ts'
+import { fetchTexts, useTexts } from '../../texts/texts.ts'
+import { later } from '../../ui/later.tsx'
 import { useShortcuts } from '../../ui/useShortcuts.ts'
 
-const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog.tsx')).KeysDialog }))
+/** Help is fetched once the page has had time to open; in milliseconds. */
+const OPENING = 4000
+
+const KeysDialog = later(async () => (await import('./KeysDialog.tsx')).KeysDialog)
 
 /**
  * The button, and the key, that tell what the keys of the screen do. Of several on one page, one listens to the key.
@@ -12,6 +16,11 @@ const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog.tsx'
 export function Help({ listens = true }: { listens?: boolean }) {
   const t = useTexts(commonTexts)
   const [open, setOpen] = useState(false)
+  useEffect(() => {
+    if (!listens) return
+    const timer = setTimeout(() => void Promise.all([KeysDialog.fetch(), fetchTexts(helpTexts.name)]), OPENING)
+    return () => clearTimeout(timer)
+  }, [listens])
   useShortcuts((event) => {
     if (!listens || event.key !== '?' || document.querySelector('dialog[open]')) return
     event.preventDefault()
@@ -29,11 +38,7 @@ export function Help({ listens = true }: { listens?: boolean }) {
       >
         <CircleHelp size={18} aria-hidden="true" />
       </button>
-      {open && (
-        <Suspense>
-          <KeysDialog onClose={() => setOpen(false)} />
-        </Suspense>
-      )}
+      {open && <KeysDialog onClose={() => setOpen(false)} />}
     </>
   )
 }

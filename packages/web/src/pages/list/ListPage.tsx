@@ -102,16 +102,14 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
         facts={<Facts listDraft={listDraft} />}
         action={
           kind ? (
-            <Suspense>
-              <GameActions
-                kind={kind}
-                choices={choices}
-                isReady={isReady(kind)}
-                isSharing={share.isPending}
-                onPrint={() => go(`/games/${kind}/print`)}
-                onShare={(choice) => void shareNow(kind, choice)}
-              />
-            </Suspense>
+            <GameActions
+              kind={kind}
+              choices={choices}
+              isReady={isReady(kind)}
+              isSharing={share.isPending}
+              onPrint={() => go(`/games/${kind}/print`)}
+              onShare={(choice) => void shareNow(kind, choice)}
+            />
           ) : (
             <button type="button" className="btn btn-primary h-11" onClick={() => go(`/games/${shown}`)}>
               {t('makeGame')}
@@ -122,7 +120,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
       <Notice error={share.error} />
       <OverruledNotices overruled={listDraft.overruled} draft={draft} edit={edit} settle={listDraft.settle} />
       {kind ? (
-        <Suspense fallback={<Waterline filled={undefined} label={common('frame.opening')} />}>
+        <>
           <GameNav kind={kind} onGo={(one) => go(`/games/${one}`)} />
           {looked.fits && (
             <GameStep
@@ -135,7 +133,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
               onChoose={(choice) => setChoices((before) => ({ ...before, games: { ...before.games, [kind]: choice } }))}
             />
           )}
-        </Suspense>
+        </>
       ) : (
         <>
           <Suspense>

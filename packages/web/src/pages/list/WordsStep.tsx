@@ -7,7 +7,7 @@ import {
   type EntryList,
   type Picture,
 } from '@otter/core'
-import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useSearchParams } from 'react-router'
 import type { LookedOver } from '../../workers/lookOver.ts'
 import { uploadPicture, uploadSound } from '../../api/media.ts'
@@ -248,67 +248,63 @@ export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
         />
         <p className="quiet text-sm">{t('keysHelp')}</p>
       </section>
-      <Suspense fallback={<div />}>
-        {open ? (
-          <EntryPanel
-            key={open.id}
-            entry={open}
-            list={list}
-            row={openRow}
-            rows={entries.length}
-            answerLanguage={draft.answerLanguage}
-            promptLanguage={draft.promptLanguage}
-            groups={groups}
-            notes={byEntry.get(open.id) ?? []}
-            onChange={(change, group) => changeEntry(open.id, change, group)}
-            onMend={(note, mend) => edit((before) => ({ ...before, entries: mendEntries(before.entries, note, mend) }))}
-            onGo={(row) => setOpenId(entries[row]!.id)}
-            onClose={() => {
-              setOpenId(undefined)
-              table.current?.goTo(openRow)
-            }}
-          />
-        ) : (
-          <FitPanel listId={listId} list={list} fits={looked.fits} />
-        )}
-      </Suspense>
-      <Suspense>
-        {incoming && (
-          <ImportDialog
-            source={incoming.source}
-            entryCount={entries.length}
-            rowsBelow={incoming.source && 'pasted' in incoming.source ? entries.length - incoming.index : 0}
-            busy={busy}
-            problem={busy ? undefined : problem?.message}
-            onKeep={(imported) => void keepImported(imported)}
-            onClose={() => setIncoming(undefined)}
-          />
-        )}
-        {dialog === 'pictures' && (
-          <SuggestPictures
-            entries={entries}
-            answerLanguage={draft.answerLanguage}
-            promptLanguage={draft.promptLanguage}
-            onKeep={keepPictures}
-            onClose={() => setDialog(undefined)}
-          />
-        )}
-        {dialog === 'export' && (
-          <ExportDialog
-            details={detailsOf(draft)}
-            entries={entries.map(({ position: _, ...entry }) => entry)}
-            onClose={() => setDialog(undefined)}
-          />
-        )}
-        {dialog === 'details' && (
-          <DetailsDialog
-            details={detailsOf(draft)}
-            folders={folders}
-            onChange={(change) => edit((before) => ({ ...before, ...change }), `details ${Object.keys(change).join()}`)}
-            onClose={() => setDialog(undefined)}
-          />
-        )}
-      </Suspense>
+      {open ? (
+        <EntryPanel
+          key={open.id}
+          entry={open}
+          list={list}
+          row={openRow}
+          rows={entries.length}
+          answerLanguage={draft.answerLanguage}
+          promptLanguage={draft.promptLanguage}
+          groups={groups}
+          notes={byEntry.get(open.id) ?? []}
+          onChange={(change, group) => changeEntry(open.id, change, group)}
+          onMend={(note, mend) => edit((before) => ({ ...before, entries: mendEntries(before.entries, note, mend) }))}
+          onGo={(row) => setOpenId(entries[row]!.id)}
+          onClose={() => {
+            setOpenId(undefined)
+            table.current?.goTo(openRow)
+          }}
+        />
+      ) : (
+        <FitPanel listId={listId} list={list} fits={looked.fits} />
+      )}
+      {incoming && (
+        <ImportDialog
+          source={incoming.source}
+          entryCount={entries.length}
+          rowsBelow={incoming.source && 'pasted' in incoming.source ? entries.length - incoming.index : 0}
+          busy={busy}
+          problem={busy ? undefined : problem?.message}
+          onKeep={(imported) => void keepImported(imported)}
+          onClose={() => setIncoming(undefined)}
+        />
+      )}
+      {dialog === 'pictures' && (
+        <SuggestPictures
+          entries={entries}
+          answerLanguage={draft.answerLanguage}
+          promptLanguage={draft.promptLanguage}
+          onKeep={keepPictures}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
+      {dialog === 'export' && (
+        <ExportDialog
+          details={detailsOf(draft)}
+          entries={entries.map(({ position: _, ...entry }) => entry)}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
+      {dialog === 'details' && (
+        <DetailsDialog
+          details={detailsOf(draft)}
+          folders={folders}
+          onChange={(change) => edit((before) => ({ ...before, ...change }), `details ${Object.keys(change).join()}`)}
+          onClose={() => setDialog(undefined)}
+        />
+      )}
     </div>
   )
 }

@@ -1,29 +1,28 @@
-import { lazy } from 'react'
+import { fetchTexts } from '../../texts/texts.ts'
+import { later } from '../../ui/later.tsx'
 
-/** What a list's page shows beside its words, or only when it is asked for: the words wait for none of it. */
-const LOADS = {
-  panel: () => import('./entry/EntryPanel.tsx'),
-  game: () => import('./games/gameParts.ts'),
-  taking: () => import('./import/ImportDialog.tsx'),
-  details: () => import('./details/DetailsDialog.tsx'),
-  giving: () => import('./import/ExportDialog.tsx'),
-  pictures: () => import('./pictures/SuggestPictures.tsx'),
-  sharing: () => import('../share/SharePage.tsx'),
-}
-
-export const EntryPanel = lazy(async () => ({ default: (await LOADS.panel()).EntryPanel }))
-export const GameStep = lazy(async () => ({ default: (await LOADS.game()).GameStep }))
-export const GameActions = lazy(async () => ({ default: (await LOADS.game()).GameActions }))
-export const GameNav = lazy(async () => ({ default: (await LOADS.game()).GameNav }))
-export const ImportDialog = lazy(async () => ({ default: (await LOADS.taking()).ImportDialog }))
-export const DetailsDialog = lazy(async () => ({ default: (await LOADS.details()).DetailsDialog }))
-export const ExportDialog = lazy(async () => ({ default: (await LOADS.giving()).ExportDialog }))
-export const SuggestPictures = lazy(async () => ({ default: (await LOADS.pictures()).SuggestPictures }))
+/** Parts of a list's page beside its words, or shown only when they are asked for: the words wait for none of them. */
+export const EntryPanel = later(async () => (await import('./entry/EntryPanel.tsx')).EntryPanel)
+export const GameStep = later(async () => (await import('./games/gameParts.ts')).GameStep)
+export const GameActions = later(async () => (await import('./games/gameParts.ts')).GameActions)
+export const GameNav = later(async () => (await import('./games/gameParts.ts')).GameNav)
+export const ImportDialog = later(async () => (await import('./import/ImportDialog.tsx')).ImportDialog)
+export const DetailsDialog = later(async () => (await import('./details/DetailsDialog.tsx')).DetailsDialog)
+export const ExportDialog = later(async () => (await import('./import/ExportDialog.tsx')).ExportDialog)
+export const SuggestPictures = later(async () => (await import('./pictures/SuggestPictures.tsx')).SuggestPictures)
 
 /** Fetches what a game of the list needs. */
-export const fetchGame = LOADS.game
+export async function fetchGame(): Promise<void> {
+  await Promise.all([GameStep.fetch(), GameActions.fetch(), GameNav.fetch()])
+}
 
 /** Fetches all that the next steps of a list need, so that none of them waits for a line that is gone meanwhile. */
 export async function fetchParts(): Promise<void> {
-  await Promise.all(Object.values(LOADS).map((load) => load()))
+  const parts = [EntryPanel, ImportDialog, DetailsDialog, ExportDialog, SuggestPictures]
+  await Promise.all([
+    fetchGame(),
+    ...parts.map((part) => part.fetch()),
+    import('../share/SharePage.tsx'),
+    fetchTexts('classes', 'live', 'wallPlay'),
+  ])
 }

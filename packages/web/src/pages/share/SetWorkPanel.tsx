@@ -22,7 +22,8 @@ export function SetWorkPanel({ listId }: { listId: string }) {
   const t = useTexts(classesTexts)
   const live = useTexts(liveTexts)
   const words = useGameWords()
-  const classes = useClasses().data?.filter(({ archived }) => !archived) ?? []
+  const known = useClasses()
+  const classes = known.data?.filter(({ archived }) => !archived)
   const set = useSetWork(listId)
   const [kept] = useState(() => keptChoices(listId))
   const [kind, setKind] = useState<GameKind>(kept.kind)
@@ -73,19 +74,20 @@ export function SetWorkPanel({ listId }: { listId: string }) {
           {t('set.now', { count: choice.classIds.length })}
         </button>
       </div>
-      <Notice error={set.error} />
+      <Notice error={set.error ?? known.error} />
       {set.isSuccess && choice.classIds.length === 0 && (
         <p role="status" className="text-success">
           {t('set.done')}
         </p>
       )}
-      {classes.length === 0 ? (
+      {classes?.length === 0 && (
         <p>
           <Link className="link" to="/classes">
             {t('set.noClass')}
           </Link>
         </p>
-      ) : (
+      )}
+      {classes !== undefined && classes.length > 0 && (
         <>
           <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
             <legend className="quiet">{t('set.classes')}</legend>

@@ -8,7 +8,7 @@ import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../../texts/texts.ts'
 import { Dialog } from '../../../ui/Dialog.tsx'
 
-interface DetailsDialogProps {
+export interface DetailsDialogProps {
   details: ListDetails
   folders: readonly string[]
   onChange: (change: Partial<ListDetails>) => void

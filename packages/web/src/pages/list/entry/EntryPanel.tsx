@@ -24,7 +24,7 @@ import { TryAnswer } from './TryAnswer.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 
-interface EntryPanelProps {
+export interface EntryPanelProps {
   entry: PlacedEntry
   list: EntryList
   row: number

@@ -1,10 +1,11 @@
 import { GAME_KINDS } from '@otter/core'
-import { lazy, memo, Suspense } from 'react'
+import { memo } from 'react'
 import { listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
+import { later } from '../../../ui/later.tsx'
 import type { FitCardsProps } from './FitCards.tsx'
 
-const FitCards = lazy(async () => ({ default: (await import('./FitCards.tsx')).FitCards }))
+const FitCards = later(async () => (await import('./FitCards.tsx')).FitCards)
 
 /** What the list can be. The games are fetched for it, while the words are there already. */
 export const FitPanel = memo(function FitPanel(shown: FitCardsProps) {
@@ -17,9 +18,7 @@ export const FitPanel = memo(function FitPanel(shown: FitCardsProps) {
         <h2 className="text-2xl">{t('fits.title')}</h2>
         {fits && <p className="quiet">{t('fits.ready', { ready, of: GAME_KINDS.length })}</p>}
       </div>
-      <Suspense>
-        <FitCards {...shown} />
-      </Suspense>
+      <FitCards {...shown} />
     </section>
   )
 })

@@ -5,7 +5,7 @@ import type { Choices } from './gameChoice.ts'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 
-interface GameActionsProps {
+export interface GameActionsProps {
   kind: GameKind
   choices: Choices
   isReady: boolean

@@ -15,7 +15,7 @@ import { PreviewPanel } from './PreviewPanel.tsx'
 import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 
-interface GameStepProps {
+export interface GameStepProps {
   listId: string
   kind: GameKind
   list: EntryList

@@ -4,9 +4,11 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { TEACHER } from '../../../games/teacher.ts'
 import { useGameWords } from '../../../games/words.ts'
-import { listTexts } from '../../../texts/namespaces.ts'
+import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { Rich } from '../../../texts/Rich.tsx'
 import { useTexts } from '../../../texts/texts.ts'
+import { Boundary } from '../../../ui/Boundary.tsx'
+import { Notice } from '../../../ui/Notice.tsx'
 import { Preview } from './Preview.tsx'
 
 interface PreviewPanelProps {
@@ -24,6 +26,7 @@ interface PreviewPanelProps {
 /** A game as students will get it, to try here, or to play together on the wall. */
 export function PreviewPanel({ listId, kind, puzzle, busy, early, language, isReady }: PreviewPanelProps) {
   const t = useTexts(listTexts)
+  const common = useTexts(commonTexts)
   const { Wall } = TEACHER[kind]
   const [onWall, setOnWall] = useState(false)
   const leaveWall = (): void => setOnWall(false)
@@ -41,15 +44,18 @@ export function PreviewPanel({ listId, kind, puzzle, busy, early, language, isRe
         </button>
       </div>
       {puzzle !== undefined && (
-        <Preview
-          key={JSON.stringify(puzzle)}
-          kind={kind}
-          puzzle={puzzle}
-          early={early}
-          language={language}
-          wall={onWall && !Wall ? wall : null}
-          onLeaveWall={leaveWall}
-        />
+        // Students' screens are fetched one by one: without a connection, the words and the options stand.
+        <Boundary fallback={<Notice error={new Error(common('workerDied'))} />}>
+          <Preview
+            key={JSON.stringify(puzzle)}
+            kind={kind}
+            puzzle={puzzle}
+            early={early}
+            language={language}
+            wall={onWall && !Wall ? wall : null}
+            onLeaveWall={leaveWall}
+          />
+        </Boundary>
       )}
       {puzzle !== undefined && onWall && Wall && <Wall puzzle={puzzle} title={wall} onClose={leaveWall} />}
       {puzzle === undefined && !isReady && (

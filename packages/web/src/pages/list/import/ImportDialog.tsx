@@ -11,7 +11,7 @@ import { TableChoices } from './TableChoices.tsx'
 import { TableReview } from './TableReview.tsx'
 import { useImport } from './useImport.ts'
 
-interface ImportDialogProps {
+export interface ImportDialogProps {
   /** What came in; a new dialog asks for it. */
   source: { pasted: Pasted } | { file: File } | undefined
   /** Entries that are in the list already. */

@@ -9,7 +9,7 @@ import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 import { Dialog } from '../../../ui/Dialog.tsx'
 
-interface SuggestPicturesProps {
+export interface SuggestPicturesProps {
   entries: readonly PlacedEntry[]
   answerLanguage: string
   promptLanguage: string
