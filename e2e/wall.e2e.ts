@@ -83,7 +83,22 @@ test('a quiz on the wall shows an answer when the teacher says so, and goes back
   await expect(wall).toHaveCount(0)
 })
 
-test('letters twice as large make no game wider than a phone, and the youngest see a whole question', async ({
+/** Returns what is too small for a finger on a phone; the letters of a crossword are as wide as its grid lets them be. */
+function smallTargets(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll('button, a, input, select, summary')]
+      .filter((element) => element.checkVisibility() && !element.closest('.sr-only, .sr-only-focusable'))
+      .filter((element) => !/, letter \d+ of/u.test(element.getAttribute('aria-label') ?? ''))
+      .map((element) => ({ element, box: (element.closest('label') ?? element).getBoundingClientRect() }))
+      .filter(({ box }) => box.width > 1 && (box.width < 43.5 || box.height < 43.5))
+      .map(
+        ({ element, box }) =>
+          `${element.getAttribute('aria-label') ?? element.textContent}: ${box.width.toFixed(0)} x ${box.height.toFixed(0)}`,
+      ),
+  )
+}
+
+test('every game fits fingers; letters twice as large make none wider than a phone; the youngest see a whole question', async ({
   teacher,
   phone,
   server,
@@ -102,6 +117,7 @@ test('letters twice as large make no game wider than a phone, and the youngest s
         width: document.documentElement.scrollWidth,
         height: document.documentElement.scrollHeight,
       }))
+    expect(await smallTargets(phone), kind).toEqual([])
     if (kind === 'quiz') await expect.poll(async () => (await size()).height).toBeLessThanOrEqual(640)
     await phone.evaluate(() => (document.documentElement.style.fontSize = '200%'))
     expect((await size()).width, kind).toBeLessThanOrEqual(360)

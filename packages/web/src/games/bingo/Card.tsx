@@ -1,5 +1,6 @@
 import type { ReadingDirection, ShownFace as Face } from '@otter/core'
 import { ShownFace } from '../ShownFace.tsx'
+import { squareSize } from './squareSize.ts'
 
 interface CardProps {
   size: number
@@ -17,16 +18,16 @@ export function Card({ size, direction, squares, marked, won, free, onMark }: Ca
     <div
       className="mx-auto grid w-full max-w-xl gap-1"
       dir={direction}
-      style={{ gridTemplateColumns: `repeat(${size}, minmax(0, 1fr))` }}
+      style={{ gridTemplateColumns: `repeat(${size}, minmax(0, 1fr))`, containerType: 'inline-size' }}
     >
       {squares.map((square, place) => {
         const isOn = square === null || marked.includes(place)
         const look = `flex aspect-square min-w-0 flex-col items-center justify-center overflow-hidden rounded border p-0.5 text-center leading-tight ${won.includes(place) ? 'border-2 border-success bg-accent font-bold' : isOn ? 'border-secondary bg-accent' : 'border-base-300 bg-base-100'}`
-        const fontSize = `clamp(0.75rem, ${Math.min(4.2, (26 / size / Math.max(3.5, ...(square?.text ?? '').split(/\s+/u).map((word) => word.length * 0.62))) * 3)}vw, 1.25rem)`
+        const fontSize = `clamp(0.75rem, ${squareSize(square?.text ?? '', size)}cqi, 1.75rem)`
         if (square === null)
           return (
             <div key={place} className={look}>
-              <span className="quiet text-xs">{free}</span>
+              <span className="quiet text-sm">{free}</span>
             </div>
           )
         if (!onMark)

@@ -46,7 +46,7 @@ export function Play({ view, send }: PlayProps<PairsView, PairsMove>) {
               return (
                 <div
                   key={slot}
-                  className={`panel flex items-center justify-center overflow-y-auto p-2 text-center text-sm leading-tight [&_img]:max-h-10 ${last === 'pair' ? 'border-success' : face ? 'border-secondary' : 'border-dashed'}`}
+                  className={`panel flex items-center justify-center overflow-y-auto p-2 text-center leading-tight [&_img]:max-h-10 ${openSize(face?.text ?? '')} ${last === 'pair' ? 'border-success' : face ? 'border-secondary' : 'border-dashed'}`}
                 >
                   {face && <ShownFace face={face} className="justify-center" />}
                 </div>
@@ -133,5 +133,12 @@ function sizeFor(text: string, columns: number): string {
     ? 'text-xs hyphens-auto'
     : longest > room - 2 || text.length > room * 1.6
       ? 'text-sm'
-      : 'text-base'
+      : longest > room - 4 || text.length > room * 1.2
+        ? 'text-base'
+        : 'text-lg'
+}
+
+/** Letters of an open card: it is read there, whatever fits on the table. */
+function openSize(text: string): string {
+  return text.length > 80 ? 'text-sm' : text.length > 48 ? 'text-base' : 'text-lg'
 }
