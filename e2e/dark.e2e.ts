@@ -36,6 +36,23 @@ test('every screen is dark where the device is, with enough contrast; paper stay
     expect(await lightness(page), path).toBeLessThan(0.3)
     await expectAccessible(page)
   }
+  const [own] = await query<{ class_id: string; student_id: string }>(
+    server.databaseUrl,
+    'SELECT class_id, student_id FROM enrollments ORDER BY class_id LIMIT 1',
+    [],
+  )
+  const ofClass = `/classes/${own!.class_id}`
+  for (const path of [
+    ...['/classes', '/classes/import', ofClass, `${ofClass}/report`, `${ofClass}/students/${own!.student_id}`],
+    ...['/names', '/account', '/credits', '/families', '/start'],
+  ]) {
+    await page.goto(path)
+    await expect(page.getByRole('main')).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    await expect(page.getByRole('heading', { name: 'Nothing here' })).toHaveCount(0)
+    expect(await lightness(page), path).toBeLessThan(0.3)
+    await expectAccessible(page)
+  }
   await page.goto(`/lists/${id}/games/wordsearch/print`)
   await expect(page.getByRole('article').first()).toBeVisible()
   expect(await lightness(page, 'article')).toBe(1)
