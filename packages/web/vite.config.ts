@@ -17,7 +17,7 @@ const playPage: Plugin = {
 
 /** What nearly every screen needs a little of: as files of their own, each would cost a round on a slow line. */
 const SMALL =
-  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|OptionGrid|saveFile|openWorker|useRested|useSteady|useDrag|numbers)|texts\/(?!Rich)\w+\.tsx?$|games\/(?!Wall|Fitted|Turns|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/(?:client|framed))|lucide-react\/dist\/esm\/(?!icons)|core\/src\/text\/cleanText/u
+  /web\/src\/(?:ui\/(?!QrCode|Choice|Dialog|Notice|later|OptionGrid|saveFile|openWorker|useRested|useSteady|useDrag|numbers)|texts\/(?!Rich|fetchTexts)\w+\.tsx?$|games\/(?!Wall|Fitted|Turns|words|teacher|AskingOptions|LetterOptions|keyHelp|wallShape)\w+\.tsx?$|games\/\w+\/texts\.ts$|api\/(?:client|framed))|lucide-react\/dist\/esm\/(?!icons)|core\/src\/text\/cleanText/u
 
 /** Icons that students see: the others stay off their page. */
 const STUDENT_ICONS =

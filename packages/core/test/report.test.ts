@@ -1,27 +1,23 @@
-import { expect } from 'chai'
 import fc from 'fast-check'
+import { expect } from 'chai'
 import {
   cellOf,
   marksOfPlays,
   distributionOf,
   entryCounts,
-  gradeOf,
   mapOf,
   missesOf,
   orderBy,
   progressByAttempt,
   progressByWeek,
   refusedGroups,
-  rememberedOf,
   scoresOf,
   shareOfRow,
   standardRows,
   sureWord,
-  teachingGroups,
   wilsonInterval,
   isTroubled,
   type MarkCode,
-  type Recall,
   type ReportAttempt,
   type ReportFacts,
 } from '../src/results/index.ts'
@@ -42,7 +38,6 @@ const attempt = (one: Partial<ReportAttempt>): ReportAttempt => ({
   ...one,
 })
 
-/** Facts of a class: each attempt asks one set, and marks are of what was asked. */
 const facts: fc.Arbitrary<ReportFacts> = fc
   .record({
     persons: fc.integer({ min: 1, max: 8 }),
@@ -257,136 +252,6 @@ describe('How sure a share is', () => {
       ['B.10', [0, 1], 4, 7],
     ])
     expect(rows[0]!.interval).to.equal(null)
-  })
-})
-
-describe('Groups for teaching', () => {
-  it('put together who misses the same, and name it', () => {
-    const groups = teachingGroups(['wwrrrr', 'rrrrww', 'wwrrrr', 'rrrrwp', 'rrrrrr', 'wwwrrr', 'rrmrrr'])
-    expect(groups).to.deep.equal([
-      { persons: [0, 2, 5], misses: [0, 1] },
-      { persons: [1, 3], misses: [4, 5] },
-    ])
-  })
-
-  it('are no larger than asked, hold nobody twice and nobody who misses nothing', () => {
-    const row = fc.string({ unit: fc.constantFrom('r', 'm', 'w', 'p', '.', ' '), minLength: 6, maxLength: 6 })
-    fc.assert(
-      fc.property(fc.array(row, { maxLength: 14 }), fc.integer({ min: 2, max: 6 }), (rows, size) => {
-        const groups = teachingGroups(rows, size)
-        const all = groups.flatMap(({ persons }) => persons)
-        expect(new Set(all).size).to.equal(all.length)
-        for (const { persons, misses } of groups) {
-          expect(persons.length).to.be.within(2, size)
-          expect(misses.length).to.be.greaterThan(0)
-          for (const person of persons) expect(missesOf(rows[person]!)).not.to.deep.equal([])
-          // Whatever a group is named by, one of it at least has missed.
-          for (const entry of misses)
-            expect(persons.some((person) => missesOf(rows[person]!).includes(entry))).to.equal(true)
-        }
-      }),
-    )
-  })
-
-  it('are as large as they may be', () => {
-    expect(teachingGroups(['wr', 'wr', 'wr'], 3)).to.deep.equal([{ persons: [0, 1, 2], misses: [0] }])
-    expect(teachingGroups(['wr', 'wr', 'wr'], 2)).to.deep.equal([{ persons: [0, 1], misses: [0] }])
-  })
-
-  it('join by the mean distance of all pairs, as worked out slowly', () => {
-    // With the mean linkage, of three that miss {0,1}, {0,1,2}, {2,3}: the first two join, the third shares too little.
-    expect(teachingGroups(['wwrr', 'wwwr', 'rrww'])).to.deep.equal([{ persons: [0, 1], misses: [0, 1, 2] }])
-    // Not reached is not missed, and not known either: only what both met is compared.
-    expect(teachingGroups(['ww..', '..ww'])).to.deep.equal([])
-    // The one thing that both have met, both miss, whatever else one of them has met.
-    expect(teachingGroups(['w.......', 'wwwwwwww'])).to.deep.equal([{ persons: [0, 1], misses: [0, 1, 2, 3] }])
-    expect(teachingGroups(['wwwwwwww', 'w.......'])).to.have.length(1)
-  })
-})
-
-describe('What a student remembers', () => {
-  const recall = (at: number, outcome: Recall['outcome'], entryId = 'a', hints = 0): Recall => ({
-    entryId,
-    outcome,
-    hints,
-    at,
-  })
-
-  it('is known well after right answers days apart, shaky after a miss, forgotten in time', () => {
-    const known = [recall(0, 'right'), recall(3 * DAY, 'right'), recall(12 * DAY, 'right')]
-    expect(rememberedOf(known, 13 * DAY)[0]).to.include({ word: 'well', answers: 3, right: 3 })
-    expect(rememberedOf(known, 500 * DAY)[0]!.word).to.equal('forgotten')
-    expect(rememberedOf([...known, recall(20 * DAY, 'wrong')], 20 * DAY + 1)[0]!.word).to.equal('shaky')
-    expect(rememberedOf([recall(0, 'wrong'), recall(DAY, 'passed')], 2 * DAY)[0]).to.include({
-      word: 'not-yet',
-      recall: 0,
-    })
-  })
-
-  it('fades with time, never grows by itself, and does not depend on the order of what is given', () => {
-    const history = fc.uniqueArray(
-      fc.record({
-        entryId: fc.constantFrom('a', 'b'),
-        outcome: code,
-        hints: fc.nat(1),
-        at: fc.integer({ min: 0, max: 60 }).map((days) => days * DAY),
-      }),
-      { minLength: 1, maxLength: 12, selector: ({ entryId, at }) => `${entryId} ${at}` },
-    )
-    fc.assert(
-      fc.property(history, fc.integer({ min: 0, max: 90 }), fc.integer({ min: 1, max: 90 }), (recalls, later, more) => {
-        const at = (60 + later) * DAY
-        const now = new Map(rememberedOf(recalls, at).map((one) => [one.entryId, one.recall]))
-        for (const one of rememberedOf([...recalls].reverse(), at + more * DAY))
-          expect(one.recall).to.be.at.most(now.get(one.entryId)! + 1e-9)
-      }),
-      { numRuns: 60 },
-    )
-  })
-
-  it('counts one sitting once: what was just read is no memory', () => {
-    const crammed = Array.from({ length: 5 }, (_, index) => recall(index * 60_000, index === 0 ? 'wrong' : 'right'))
-    const [once] = rememberedOf([crammed[0]!, recall(DAY, 'right')], 2 * DAY)
-    const [often] = rememberedOf([...crammed, recall(DAY, 'right')], 2 * DAY)
-    expect(often!.recall).to.equal(once!.recall)
-  })
-})
-
-describe('Marks of a gradebook', () => {
-  it('stand on the chosen scale', () => {
-    const score = { share: 0.755, points: 83 }
-    expect(gradeOf({ type: 'percent' }, score)).to.equal(76)
-    expect(gradeOf({ type: 'points' }, score)).to.equal(83)
-    expect(gradeOf({ type: 'range', from: 0, to: 20, step: 0.5 }, score)).to.equal(15)
-    expect(gradeOf({ type: 'range', from: 6, to: 1, step: 0.1 }, score)).to.equal(2.2)
-    const names = {
-      type: 'names' as const,
-      marks: [
-        { name: 'B', from: 0.5 },
-        { name: 'A', from: 0.9 },
-        { name: 'C', from: 0.2 },
-      ],
-    }
-    expect(gradeOf(names, score)).to.equal('B')
-    expect(gradeOf(names, { share: 0.9, points: 0 })).to.equal('A')
-    expect(gradeOf(names, { share: 0, points: 0 })).to.equal('C')
-  })
-
-  it('never leave their range, and more is never worse', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 0, max: 1, noNaN: true }),
-        fc.double({ min: 0, max: 1, noNaN: true }),
-        (one, other) => {
-          const scale = { type: 'range' as const, from: 6, to: 1, step: 1 }
-          const [less, more] = [Math.min(one, other), Math.max(one, other)].map((share) =>
-            gradeOf(scale, { share, points: 0 }),
-          )
-          expect(less).to.be.within(1, 6)
-          expect(more).to.be.at.most(less as number)
-        },
-      ),
-    )
   })
 })
 

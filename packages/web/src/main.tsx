@@ -4,7 +4,7 @@ import { StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, RouterProvider } from 'react-router'
 import { askAhead } from './api/client.ts'
-import { queryClient } from './api/queries.ts'
+import { queryClient } from './api/queryClient.ts'
 import { fetchGame } from './pages/list/listParts.ts'
 import { ListPage } from './pages/list/ListPage.tsx'
 import { ListsPage } from './pages/lists/ListsPage.tsx'
@@ -14,6 +14,7 @@ import { Boundary } from './ui/Boundary.tsx'
 import { keepFocus } from './ui/keepFocus.ts'
 import './styles.css'
 import { TEACHER_FILES } from './texts/teacherFiles.ts'
+import { fetchTexts } from './texts/fetchTexts.ts'
 import { startTexts } from './texts/texts.ts'
 
 /** Each page is fetched when it is first gone to: a teacher who types words needs no charts. */
@@ -163,11 +164,11 @@ if (list !== undefined) askAhead(`/lists/${list}`)
 if (game !== undefined) void fetchGame()
 // A list's page says of every game whether it can be made, beside the words that are there first.
 const GAMES = ['share', ...GAME_KINDS]
-await startTexts(
-  TEACHER_FILES,
-  ['common', 'problems', ...(list === undefined ? ['lists'] : ['list']), ...(game === undefined ? [] : GAMES)],
-  list === undefined ? [] : GAMES,
-)
+await startTexts(TEACHER_FILES, [
+  ...['common', 'problems', list === undefined ? 'lists' : 'list'],
+  ...(game === undefined ? [] : GAMES),
+])
+if (list !== undefined) void fetchTexts(...GAMES)
 createRoot(root).render(
   <StrictMode>
     <Boundary fallback={<Lost />}>

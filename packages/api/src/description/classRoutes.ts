@@ -1,28 +1,29 @@
 import { z } from 'zod'
 import {
   AddStudents,
-  AskIn,
   ChangeClass,
   ChangeStudent,
   ClassDetails,
-  ClassDoor,
-  ClassOverview,
   ClassReply,
   MergeStudent,
+  SaveClass,
+  ShareClass,
+  JoinByLink,
+  StudentLink,
+} from '../class.ts'
+import {
+  AskIn,
+  ClassDoor,
   Practise,
   PractiseReply,
-  SaveClass,
-  SetWork,
-  ShareClass,
   SignStudentIn,
   SignStudentInByMail,
   StudentAccount,
   StudentData,
-  JoinByLink,
   StudentHome,
-  StudentLink,
   StudentWork,
-} from '../class.ts'
+} from '../student.ts'
+import { ClassOverview, SetWork } from '../work.ts'
 import { ComparedClasses, ImportClasses, ImportedClasses, ImportedReply } from '../classImport.ts'
 import { LANGUAGE_CODES } from '../languages.ts'
 import { OfferReply } from '../offer.ts'

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { GuestIsStudent, WorkSetting } from '../class.ts'
+import { GuestIsStudent } from '../class.ts'
+import { WorkSetting } from '../work.ts'
 import {
   AnswerReturn,
   CorrectQuestion,

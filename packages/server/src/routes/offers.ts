@@ -13,18 +13,19 @@ import {
 import { Router } from 'express'
 import { z } from 'zod'
 import { reading } from '../db/scope.ts'
-import { changeOffer, deleteOffer, readOffers, renewOffer } from '../services/offers.ts'
+import { changeOffer, deleteOffer, readOffers } from '../services/offers.ts'
+import { renewOffer } from '../services/renewals.ts'
 import { correctQuestion } from '../services/corrections.ts'
 import { countLateAnswers, readLate } from '../services/lateAnswers.ts'
 import { callTerms, readHere, readLead } from '../services/leading.ts'
+import { answerReturn } from '../services/participants.ts'
 import {
-  answerReturn,
   changeParticipant,
   deleteParticipant,
   giveAttemptBack,
   guestIsStudent,
   mergeParticipant,
-} from '../services/participants.ts'
+} from '../services/participantChanges.ts'
 import { readAnswers, readResults, resultsCsv, resultsTag } from '../services/results.ts'
 import { giveTimeBack } from '../services/timeBack.ts'
 import { changeWork, readWorkSetting } from '../services/workSettings.ts'

@@ -2,7 +2,7 @@ import { correctedOutcome, type Correction, type Outcome } from '@otter/core'
 import { marksIn } from '../db/queries/marks.ts'
 import type { TeacherScope } from '../db/scope.ts'
 import { Problem } from '../problem.ts'
-import { holdOffer } from './participants.ts'
+import { holdOffer } from './participantChanges.ts'
 
 /** Most questions of one offer that are corrected. */
 const MOST_CORRECTED = 200

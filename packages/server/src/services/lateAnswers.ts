@@ -4,7 +4,7 @@ import { countLate, lastOfEach, type LateMove, type LatePlay, type Response, typ
 import type { Reader, TeacherScope } from '../db/scope.ts'
 import { findDoor } from './doors.ts'
 import { takeMove } from './keptMoves.ts'
-import { holdOffer } from './participants.ts'
+import { holdOffer } from './participantChanges.ts'
 import { readOffer } from './offers.ts'
 import { findLatePlays, type OpenPlay } from './storedPlays.ts'
 

@@ -1,7 +1,8 @@
 import type { StudentAnswers } from '@otter/api'
 import type { TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
-import { holdOffer, nameFor } from './participants.ts'
+import { holdOffer } from './participantChanges.ts'
+import { nameFor } from './participants.ts'
 import { readOffer } from './offers.ts'
 
 /**

@@ -2,7 +2,7 @@ import type { TeacherScope } from '../db/scope.ts'
 import { marksIn } from '../db/queries/marks.ts'
 import { notFound, Problem } from '../problem.ts'
 import { findDoor } from './doors.ts'
-import { holdOffer } from './participants.ts'
+import { holdOffer } from './participantChanges.ts'
 import { findPlay, dueMoment } from './storedPlays.ts'
 
 /**

@@ -2,7 +2,7 @@ import { OfferRules, type WorkSetting } from '@otter/api'
 import { factorFor } from '@otter/core'
 import type { TeacherScope } from '../db/scope.ts'
 import { notFound } from '../problem.ts'
-import { holdOffer } from './participants.ts'
+import { holdOffer } from './participantChanges.ts'
 
 /** Returns what holds for a teacher's set work. Throws a Problem where it is another's, or none that is set. */
 export async function readWorkSetting(scope: TeacherScope, offerId: string): Promise<WorkSetting> {

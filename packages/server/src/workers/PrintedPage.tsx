@@ -2,7 +2,8 @@
 import { directionOf, typeFor, type SheetBlock } from '@otter/core'
 import { Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { displayFamiliesFor, familiesFor } from './fonts.ts'
-import { INK, PrintedBlock, QUIET } from './PrintedBlock.tsx'
+import { INK, QUIET } from './ink.ts'
+import { PrintedBlock } from './PrintedBlock.tsx'
 import type { Language } from '@otter/api'
 import { sheetWord, sheetWords } from '../texts.ts'
 

@@ -56,15 +56,8 @@ function backendOf(files: TextFiles): BackendModule {
   }
 }
 
-/**
- * Starts the texts in the language chosen before, or the browser's: the named files are there from the start, and others
- * are asked for, so that they are there soon.
- */
-export async function startTexts(
-  files: TextFiles,
-  names: readonly string[],
-  soon: readonly string[] = [],
-): Promise<void> {
+/** Starts the texts in the language chosen before, or the browser's; the named files are there from the start. */
+export async function startTexts(files: TextFiles, names: readonly string[]): Promise<void> {
   const wished = [keptLanguage(), ...navigator.languages.map((code) => code.slice(0, 2))]
   const language = wished.find((code) => code in LANGUAGES) ?? 'en'
   // Before the screens hear of it: what they say then is turned as the language is.
@@ -79,12 +72,6 @@ export async function startTexts(
       defaultNS: names[0],
       interpolation: { escape: isolated },
     })
-  void fetchTexts(...soon)
-}
-
-/** Fetches message files before a screen needs them. */
-export async function fetchTexts(...names: readonly string[]): Promise<void> {
-  await i18next.loadNamespaces(names)
 }
 
 function keptLanguage(): string {

@@ -1,7 +1,8 @@
 import type { Step, Turn } from '../contract.ts'
 import { responseOf } from '../response.ts'
 import { detailOf, judge } from './judge.ts'
-import { pointsFor, UNHURRIED, type Answered, type QuizMove, type QuizPlay } from './play.ts'
+import { pointsFor, UNHURRIED } from './points.ts'
+import { type Answered, type QuizMove, type QuizPlay } from './play.ts'
 import type { QuizPuzzle } from './puzzle.ts'
 
 /**

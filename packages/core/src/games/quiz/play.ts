@@ -6,6 +6,7 @@ import type { PlayRules } from '../rules.ts'
 import type { Random } from '../../random/random.ts'
 import { detailOf, judge, type Judged } from './judge.ts'
 import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
+import { pointsFor } from './points.ts'
 
 /** How a student answers. */
 export const ANSWERS = [
@@ -25,14 +26,9 @@ export const QuizMove = z.discriminatedUnion('type', [
 ])
 export type QuizMove = z.infer<typeof QuizMove>
 
-/** What is left of the points after the hint. */
-const AFTER_HINT = 0.7
-/** Share of the points that goes to the quick. */
-const SPEED = { off: 0, gentle: 0.2, strong: 0.5 }
-/** The time for them where there is no limit, in seconds. */
-export const UNHURRIED = 20
 /** Time that a slow connection may take, and by which a clock may run ahead; in milliseconds. */
 const GRACE = 3000
+
 const EARLY = 1500
 
 /** An answer given in the first round. */
@@ -160,17 +156,6 @@ function settle(
     : { play: settled, responses }
 }
 
-/** Returns the points for a right answer that took so long. */
-export function pointsFor(
-  { speed }: QuizPuzzle,
-  { worth, seconds }: QuizQuestion,
-  milliseconds: number,
-  hinted: boolean,
-): number {
-  const used = Math.min(1, milliseconds / 1000 / (seconds || UNHURRIED))
-  return Math.round(worth * (1 - SPEED[speed] * used) * (hinted ? AFTER_HINT : 1))
-}
-
 /** Goes on to the next question, to what was missed, or to the end. Asking again would tell what was wrong. */
 function next(puzzle: QuizPuzzle, play: QuizPlay, { clock, rules }: Turn): Turned<QuizPlay> {
   const queue = play.queue.slice(1)
@@ -272,6 +257,7 @@ const doing: QuizCourse['doing'] = ({ questions }, { phase, round, queue, second
 }
 
 type QuizCourse = Course<QuizPuzzle, QuizPlay, QuizMove>
+
 export const course: QuizCourse = { hints: ['hint'], start, move, follow, finish, score, doing }
 
 export function questionsOf({ questions }: QuizPuzzle, { asked }: QuizPlay): Question[] {

@@ -1,5 +1,5 @@
 import type { BingoPuzzle } from '@otter/core/games/bingo'
-import { useCallTerms, useLead } from '../../api/queries.ts'
+import { useCallTerms, useLead } from '../../api/offers.ts'
 import type { LeadProps } from '../contract.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Caller } from './Caller.tsx'

@@ -1,7 +1,7 @@
 import { ChangeEmail, ChangePassword, ChangeTeacher, DeleteAccount, type TeacherReply } from '@otter/api'
 import { Download, LogOut } from 'lucide-react'
 import { useId, type ReactNode } from 'react'
-import { useChangeAccount, useChangeTeacher, useKeeping, useSession } from '../../api/queries.ts'
+import { useChangeAccount, useChangeTeacher, useKeeping, useSession } from '../../api/account.ts'
 import { accountTexts, commonTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { FieldsForm } from './FieldsForm.tsx'

@@ -1,7 +1,7 @@
 import { AskReset, ResetPassword } from '@otter/api'
 import type { ReactNode } from 'react'
 import { Link, useLocation } from 'react-router'
-import { useChangeAccount, useSession } from '../../api/queries.ts'
+import { useChangeAccount, useSession } from '../../api/account.ts'
 import { accountTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { FieldsForm } from './FieldsForm.tsx'

@@ -1,5 +1,5 @@
 import { LANGUAGES, type Language } from '@otter/api'
-import { useChangeTeacher } from '../../api/queries.ts'
+import { useChangeTeacher } from '../../api/account.ts'
 import { commonTexts } from '../../texts/namespaces.ts'
 import { changeLanguage, useTexts, useWriting } from '../../texts/texts.ts'
 

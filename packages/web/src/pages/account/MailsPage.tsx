@@ -1,5 +1,5 @@
 import { useLocation } from 'react-router'
-import { useMails } from '../../api/queries.ts'
+import { useMails } from '../../api/account.ts'
 import { accountTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'

@@ -1,7 +1,8 @@
 import { CircleHelp } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { commonTexts, helpTexts } from '../../texts/namespaces.ts'
-import { fetchTexts, useTexts } from '../../texts/texts.ts'
+import { fetchTexts } from '../../texts/fetchTexts.ts'
+import { useTexts } from '../../texts/texts.ts'
 import { later } from '../../ui/later.tsx'
 import { useShortcuts } from '../../ui/useShortcuts.ts'
 

@@ -1,4 +1,4 @@
-import { useOffers } from '../../api/queries.ts'
+import { useOffers } from '../../api/offers.ts'
 import { useGameWords } from '../../games/words.ts'
 import { RenewOffer } from '../share/RenewOffer.tsx'
 

@@ -8,10 +8,9 @@ import {
   type Picture,
 } from '@otter/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { useLocation, useSearchParams } from 'react-router'
+import { useSearchParams } from 'react-router'
 import type { LookedOver } from '../../workers/lookOver.ts'
-import { uploadPicture, uploadSound } from '../../api/media.ts'
-import { useLists } from '../../api/queries.ts'
+import { useLists } from '../../api/lists.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { isPlain, useShortcuts } from '../../ui/useShortcuts.ts'
 import { useSteady } from '../../ui/useSteady.ts'
@@ -20,11 +19,9 @@ import { keepColumns, keptColumns, type Column } from './table/columns.ts'
 import { DetailsDialog, EntryPanel, ExportDialog, ImportDialog, SuggestPictures } from './listParts.ts'
 import { detailsOf } from './details/detailsOf.ts'
 import { FitPanel } from './games/FitPanel.tsx'
-import { insertRows, placeOfChange, rowOf } from './draft/draft.ts'
-import type { Imported } from './import/importing.ts'
+import { placeOfChange } from './draft/draft.ts'
 import type { Pasted } from './table/pastedTable.ts'
-import { overwriteCells } from './table/selection.ts'
-import { takeArchive } from './import/takeArchive.ts'
+import { useTaking } from './import/useTaking.ts'
 import { Toolbar } from './table/Toolbar.tsx'
 import type { ListDraft } from './draft/useListDraft.ts'
 import type { TableHandle } from './table/useTable.ts'
@@ -42,13 +39,6 @@ interface WordsStepProps {
 
 const NO_NOTES: readonly CheckNote[] = []
 
-/** Words that are coming in, and where they would go. */
-interface Incoming {
-  source: { pasted: Pasted } | { file: File } | undefined
-  index: number
-  column: Column
-}
-
 /** The words of the list, and beside them what they can be, or all of one entry. */
 export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
   const notes = looked.notes ?? NO_NOTES
@@ -56,18 +46,12 @@ export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
   const { draft, edit } = listDraft
   const { entries } = draft
   const table = useRef<TableHandle>(null)
-  const location = useLocation()
   const [query] = useSearchParams()
   const [columns, setColumns] = useState(keptColumns)
   const [openId, setOpenId] = useState<string>()
   const [dialog, setDialog] = useState<'details' | 'export' | 'pictures'>()
-  const [incoming, setIncoming] = useState<Incoming | undefined>(() =>
-    (location.state as { open?: string } | null)?.open === 'import'
-      ? { source: undefined, index: entries.length, column: 'answer' }
-      : undefined,
-  )
-  const [busy, setBusy] = useState(false)
-  const [problem, setProblem] = useState<Error>()
+  const taking = useTaking(listDraft, columns)
+  const { incoming, busy, problem } = taking
   const visited = useRef(-1)
   const lists = useLists()
   const folders = useMemo(() => distinct(lists.data?.map(({ folder }) => folder) ?? []), [lists.data])
@@ -124,63 +108,6 @@ export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
     [edit],
   )
 
-  const keepImported = async (imported: Imported): Promise<void> => {
-    const { index = entries.length, column = 'answer' } = incoming ?? {}
-    if (imported.how === 'insert')
-      edit((before) => ({ ...before, entries: insertRows(before.entries, index, imported.entries) }))
-    else if (imported.how === 'overwrite')
-      edit((before) => ({ ...before, entries: overwriteCells(before.entries, index, column, columns, imported.cells) }))
-    else {
-      setBusy(true)
-      try {
-        const {
-          details,
-          entries: taken,
-          refused,
-        } = await takeArchive(imported.details, imported.entries, imported.media)
-        // An empty list without a name becomes the one that was read; any other only gains its entries.
-        edit((before) => ({
-          ...before,
-          ...(before.entries.length === 0 && before.title === '' ? details : {}),
-          entries: insertRows(before.entries, Math.min(index, before.entries.length), taken),
-        }))
-        setProblem(refused > 0 ? new Error(t('archiveRefused', { count: refused })) : undefined)
-      } catch (error) {
-        setBusy(false)
-        return setProblem(error as Error)
-      }
-      setBusy(false)
-    }
-    setIncoming(undefined)
-  }
-  const takeFiles = async (files: File[], row: number, column: Column): Promise<void> => {
-    setProblem(undefined)
-    const [file] = files
-    const side = column === 'answer' ? 'answer' : 'prompt'
-    if (!/^(image|audio|video)\//u.test(file!.type)) return setIncoming({ source: { file: file! }, index: row, column })
-    try {
-      const medium = file!.type.startsWith('image/')
-        ? { picture: await uploadPicture(file!, file!.name.replace(/\.\w+$/u, '')) }
-        : { sound: await uploadSound(file!) }
-      edit((before) => {
-        if (row >= before.entries.length)
-          return {
-            ...before,
-            entries: insertRows(before.entries, before.entries.length, [
-              { ...rowOf('', ''), [side]: { text: '', ...medium } },
-            ]),
-          }
-        return {
-          ...before,
-          entries: before.entries.map((entry, index) =>
-            index === row ? { ...entry, [side]: { ...entry[side], ...medium } } : entry,
-          ),
-        }
-      })
-    } catch (error) {
-      setProblem(error as Error)
-    }
-  }
   const keepPictures = (side: 'answer' | 'prompt', pictures: Map<string, Picture>): void => {
     edit((before) => ({
       ...before,
@@ -194,11 +121,11 @@ export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
     setColumns(next)
     keepColumns(next)
   })
-  const importNew = useSteady(() => setIncoming({ source: undefined, index: entries.length, column: 'answer' }))
+  const importNew = useSteady(() => taking.begin({ source: undefined, index: entries.length, column: 'answer' }))
   const takePaste = useSteady((pasted: Pasted, index: number, column: Column) =>
-    setIncoming({ source: { pasted }, index, column }),
+    taking.begin({ source: { pasted }, index, column }),
   )
-  const dropFiles = useSteady((files: File[], row: number, column: Column) => void takeFiles(files, row, column))
+  const dropFiles = useSteady((files: File[], row: number, column: Column) => void taking.drop(files, row, column))
   const swap = useSteady(() =>
     edit((before) => ({
       ...before,
@@ -277,8 +204,8 @@ export function WordsStep({ listId, listDraft, list, looked }: WordsStepProps) {
           rowsBelow={incoming.source && 'pasted' in incoming.source ? entries.length - incoming.index : 0}
           busy={busy}
           problem={busy ? undefined : problem?.message}
-          onKeep={(imported) => void keepImported(imported)}
-          onClose={() => setIncoming(undefined)}
+          onKeep={(imported) => void taking.keep(imported)}
+          onClose={taking.leave}
         />
       )}
       {dialog === 'pictures' && (

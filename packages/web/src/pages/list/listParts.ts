@@ -1,4 +1,4 @@
-import { fetchTexts } from '../../texts/texts.ts'
+import { fetchTexts } from '../../texts/fetchTexts.ts'
 import { later } from '../../ui/later.tsx'
 
 /** Parts of a list's page beside its words, or shown only when they are asked for: the words wait for none of them. */

@@ -1,6 +1,6 @@
 import { ClipboardPaste, CopyPlus, FileUp } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
-import { useCopySample, useSamples } from '../../api/queries.ts'
+import { useCopySample, useSamples } from '../../api/lists.ts'
 import { listsTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'

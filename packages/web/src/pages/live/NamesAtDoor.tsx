@@ -1,7 +1,7 @@
 import type { HostState } from '@otter/api'
 import { useState } from 'react'
 import { useAnswerName } from '../../api/live.ts'
-import { useParticipantAction } from '../../api/queries.ts'
+import { useParticipantAction } from '../../api/results.ts'
 import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'

@@ -1,7 +1,7 @@
 import type { HostStudent } from '@otter/api'
 import { UserX } from 'lucide-react'
 import { useState } from 'react'
-import { useParticipantAction } from '../../api/queries.ts'
+import { useParticipantAction } from '../../api/results.ts'
 import { liveTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 

@@ -1,7 +1,7 @@
 import { Printer } from 'lucide-react'
 import { Link, useParams } from 'react-router'
 import { useClass, useOverview } from '../../api/classes.ts'
-import { useOffers } from '../../api/queries.ts'
+import { useOffers } from '../../api/offers.ts'
 import { useGameWords } from '../../games/words.ts'
 import { classesTexts, commonTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'

@@ -1,5 +1,5 @@
 import type { AnswersReply, ResultsReply } from '@otter/api'
-import { useCorrectQuestion } from '../../api/queries.ts'
+import { useCorrectQuestion } from '../../api/results.ts'
 import { resultsTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'

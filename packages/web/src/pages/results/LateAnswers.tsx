@@ -1,5 +1,5 @@
 import { Check, X } from 'lucide-react'
-import { useCountLate, useLateAnswers } from '../../api/queries.ts'
+import { useCountLate, useLateAnswers } from '../../api/results.ts'
 import { commonTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'

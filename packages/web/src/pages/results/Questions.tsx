@@ -1,7 +1,7 @@
 import type { QuestionFigures, QuestionResult, ResultsReply } from '@otter/api'
 import { scaleLinear } from 'd3-scale'
 import { useState } from 'react'
-import { useAnswers } from '../../api/queries.ts'
+import { useAnswers } from '../../api/results.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Correcting } from './Correcting.tsx'
 import { resultsTexts } from '../../texts/namespaces.ts'

@@ -1,7 +1,7 @@
 import type { ParticipantResult } from '@otter/api'
 import { useState } from 'react'
 import { useClass } from '../../api/classes.ts'
-import { useParticipantAction, type ParticipantAction } from '../../api/queries.ts'
+import { useParticipantAction, type ParticipantAction } from '../../api/results.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { LateAnswers } from './LateAnswers.tsx'
 import { commonTexts, resultsTexts } from '../../texts/namespaces.ts'

@@ -1,6 +1,6 @@
 import type { Board, OfferReply } from '@otter/api'
 import { gameOf } from '@otter/core'
-import { useChangeOffer } from '../../api/queries.ts'
+import { useChangeOffer } from '../../api/offers.ts'
 import { shareTexts } from '../../texts/namespaces.ts'
 import { useTexts, useWriting } from '../../texts/texts.ts'
 import { Select } from '../../ui/Choice.tsx'

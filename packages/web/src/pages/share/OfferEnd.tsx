@@ -1,7 +1,7 @@
 import type { OfferReply } from '@otter/api'
 import { Archive, ArchiveRestore, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { useChangeOffer, useDeleteOffer } from '../../api/queries.ts'
+import { useChangeOffer, useDeleteOffer } from '../../api/offers.ts'
 import { commonTexts, shareTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'

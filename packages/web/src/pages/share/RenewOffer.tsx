@@ -1,6 +1,6 @@
 import type { OfferReply } from '@otter/api'
 import { RefreshCw } from 'lucide-react'
-import { useRenewOffer } from '../../api/queries.ts'
+import { useRenewOffer } from '../../api/offers.ts'
 import { shareTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { Notice } from '../../ui/Notice.tsx'

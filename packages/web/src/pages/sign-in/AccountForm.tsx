@@ -1,5 +1,5 @@
 import { SignIn, SignUp } from '@otter/api'
-import { useSignIn } from '../../api/queries.ts'
+import { useSignIn } from '../../api/account.ts'
 import { signInTexts } from '../../texts/namespaces.ts'
 import { useTexts } from '../../texts/texts.ts'
 import { FieldsForm, type FormField } from '../account/FieldsForm.tsx'

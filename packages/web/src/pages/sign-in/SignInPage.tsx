@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { useSignIn } from '../../api/queries.ts'
+import { useSignIn } from '../../api/account.ts'
 import { OtterAfloat } from '../../ui/Otter.tsx'
 import { signInTexts } from '../../texts/namespaces.ts'
 import { Rich } from '../../texts/Rich.tsx'

@@ -1,7 +1,7 @@
 import { LogOut } from 'lucide-react'
 import { Link, Outlet, useNavigate } from 'react-router'
 import { lazy, Suspense, useEffect } from 'react'
-import { useSession, useSignOut } from '../../api/queries.ts'
+import { useSession, useSignOut } from '../../api/account.ts'
 import { LanguageSelect } from '../account/LanguageSelect.tsx'
 import { Help } from '../help/Help.tsx'
 import { Notice } from '../../ui/Notice.tsx'

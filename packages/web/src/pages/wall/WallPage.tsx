@@ -1,6 +1,6 @@
 import type { OfferReply } from '@otter/api'
 import { Link, useParams } from 'react-router'
-import { useHere, useOffers } from '../../api/queries.ts'
+import { useHere, useOffers } from '../../api/offers.ts'
 import { useGameWords } from '../../games/words.ts'
 import { commonTexts, wallTexts } from '../../texts/namespaces.ts'
 import { Rich } from '../../texts/Rich.tsx'

@@ -1,7 +1,7 @@
 import type { ListReply, VersionReply } from '@otter/api'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
 import { call } from '../../../api/client.ts'
-import { queryClient } from '../../../api/queries.ts'
+import { queryClient } from '../../../api/queryClient.ts'
 import { draftOf, rebase, type Draft, type Overruled } from './draft.ts'
 import { DraftSync, type SaveState } from './draftSync.ts'
 import { beginHistory, carried, record, redone, undone, type History } from './history.ts'

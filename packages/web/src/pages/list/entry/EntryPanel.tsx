@@ -1,27 +1,27 @@
 import type { PlacedEntry } from '@otter/api'
 import {
-  MAX_CHOICES,
   MAX_GROUP,
   MAX_GROUPS,
   MAX_STANDARD,
   MAX_STANDARDS,
   USUAL_WORTH,
   type CheckNote,
-  type Choice,
   type Entry,
   type EntryList,
   type Mend,
 } from '@otter/core'
-import { ChevronDown, ChevronUp, Plus, Trash2, X } from 'lucide-react'
-import { Suspense, useEffect, useId, useRef, type ReactNode } from 'react'
+import { Suspense, useEffect, useRef } from 'react'
 import { useCheckWords } from '../table/useCheckWords.ts'
+import { ChoicesEditor } from './ChoicesEditor.tsx'
 import { DrawnChoices } from './DrawnChoices.tsx'
+import { EntryHead } from './EntryHead.tsx'
+import { Field } from './Field.tsx'
 import { FaceEditor } from './FaceEditor.tsx'
 import { useStandards } from '../../../api/reports.ts'
 import { TakeCase } from '../../report/TakeCase.tsx'
 import { LabelsField } from './LabelsField.tsx'
 import { TryAnswer } from './TryAnswer.tsx'
-import { commonTexts, listTexts } from '../../../texts/namespaces.ts'
+import { listTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
 
 export interface EntryPanelProps {
@@ -55,7 +55,6 @@ export function EntryPanel({
   onClose,
 }: EntryPanelProps) {
   const t = useTexts(listTexts)
-  const common = useTexts(commonTexts)
   const check = useCheckWords()
   const standards = useStandards().data?.standards ?? []
   const section = useRef<HTMLElement>(null)
@@ -107,38 +106,7 @@ export function EntryPanel({
       className="panel z-10 flex flex-col gap-3 overflow-y-auto p-4 max-lg:fixed max-lg:inset-x-2 max-lg:bottom-2 max-lg:max-h-[55dvh] max-lg:shadow-lg lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)]"
       onKeyDown={(event) => event.key === 'Escape' && !(event.target as HTMLElement).closest('dialog') && onClose()}
     >
-      <div className="flex items-center gap-1">
-        <h2 className="min-w-0 flex-1 truncate text-2xl" dir="auto">
-          {row + 1} · {word || t('entry.new')}
-        </h2>
-        <button
-          type="button"
-          className="btn btn-ghost btn-sm btn-square"
-          aria-label={t('entry.before')}
-          disabled={row === 0}
-          onClick={() => onGo(row - 1)}
-        >
-          <ChevronUp size={18} aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-sm btn-square"
-          aria-label={t('entry.next')}
-          disabled={row >= rows - 1}
-          onClick={() => onGo(row + 1)}
-        >
-          <ChevronDown size={18} aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          className="btn btn-ghost btn-sm btn-square"
-          aria-label={common('close')}
-          title="Esc"
-          onClick={onClose}
-        >
-          <X size={18} aria-hidden="true" />
-        </button>
-      </div>
+      <EntryHead title={word || t('entry.new')} row={row} rows={rows} onGo={onGo} onClose={onClose} />
       {notes.map((note) => (
         <p
           key={note.code}
@@ -253,89 +221,5 @@ export function EntryPanel({
         <span className="quiet text-sm">{t('entry.countsHelp')}</span>
       </label>
     </section>
-  )
-}
-
-function Field({ label, children }: { label: string; children: (id: string) => ReactNode }) {
-  const id = useId()
-  return (
-    <div className="flex flex-col">
-      <label htmlFor={id} className="quiet text-sm">
-        {label}
-      </label>
-      {children(id)}
-    </div>
-  )
-}
-
-interface ChoicesEditorProps {
-  entry: Entry
-  language: string
-  onChange: (choices: Choice[]) => void
-  /** Marks a choice as the answer, where there is none yet. */
-  onRight: (index: number) => void
-}
-
-function ChoicesEditor({ entry, language, onChange, onRight }: ChoicesEditorProps) {
-  const t = useTexts(listTexts)
-  const { choices, answer } = entry
-  const hasAnswer = answer.text.trim() !== '' || answer.picture !== undefined || answer.sound !== undefined
-  const change = (index: number, choice: Choice): void =>
-    onChange(choices.map((other, place) => (place === index ? choice : other)))
-  return (
-    <fieldset className="flex flex-col gap-2">
-      <legend className="quiet text-sm">{t('entry.choices')}</legend>
-      {hasAnswer && choices.length > 0 && (
-        <p className="flex items-center gap-2 text-sm text-success" dir="auto">
-          {t('entry.right', { text: answer.text || t('entry.theAnswer') })}
-        </p>
-      )}
-      {choices.map((choice, index) => (
-        <div key={index} className="flex items-start gap-2">
-          <label className="flex h-10 items-center gap-1 text-sm">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-sm"
-              checked={choice.right}
-              aria-label={t('entry.choiceIsRight', { number: index + 1 })}
-              onChange={(event) =>
-                hasAnswer || !event.target.checked
-                  ? change(index, { ...choice, right: event.target.checked })
-                  : onRight(index)
-              }
-            />
-            {t('entry.isRight')}
-          </label>
-          <div className="flex-1">
-            <FaceEditor
-              face={choice}
-              name={t('face.choice', { number: index + 1 })}
-              language={language}
-              withSound={false}
-              word=""
-              onChange={(next) => change(index, next)}
-            />
-          </div>
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm btn-square"
-            aria-label={t('entry.deleteChoice', { number: index + 1 })}
-            onClick={() => onChange(choices.filter((_, place) => place !== index))}
-          >
-            <Trash2 size={16} aria-hidden="true" />
-          </button>
-        </div>
-      ))}
-      {choices.length < MAX_CHOICES && (
-        <button
-          type="button"
-          className="btn btn-sm self-start"
-          onClick={() => onChange([...choices, { text: '', right: false }])}
-        >
-          <Plus size={15} aria-hidden="true" />
-          {t('entry.addChoice')}
-        </button>
-      )}
-    </fieldset>
   )
 }
