@@ -54,10 +54,11 @@ test('a student’s page is small in a live session of any game', async ({ teach
 const MOST_AT_FIRST = 260_000
 
 test('the words of a list are there, and can be written, before its games are fetched', async ({ teacher }) => {
-  const headers = { 'Sec-Fetch-Site': 'same-origin' }
-  // A copy: other tests begin with the list as it is.
-  const copy = await teacher.request.post('/api/samples/0/copy', { headers })
-  const { id } = (await copy.json()) as { id: string }
+  const made = await teacher.request.post('/api/lists', {
+    headers: { 'Sec-Fetch-Site': 'same-origin' },
+    data: { title: 'Before the games' },
+  })
+  const { id } = (await made.json()) as { id: string }
   const page = await (await teacher.request.get(`/lists/${id}`)).text()
   const size = [...page.matchAll(/"(\/assets\/[^"]+\.js)"/gu)].reduce((sum, [, path]) => sum + packed(path!), 0)
   expect(size).toBeGreaterThan(100_000)

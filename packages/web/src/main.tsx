@@ -11,6 +11,7 @@ import { ListsPage } from './pages/lists/ListsPage.tsx'
 import { SignedIn } from './pages/sign-in/SignedIn.tsx'
 import { Lost } from './pages/Lost.tsx'
 import { Boundary } from './ui/Boundary.tsx'
+import { fetchAhead } from './ui/fetchAhead.ts'
 import { keepFocus } from './ui/keepFocus.ts'
 import './styles.css'
 import { TEACHER_FILES } from './texts/teacherFiles.ts'
@@ -161,14 +162,14 @@ keepFocus()
 askAhead('/session')
 const [, list, game] = /^\/lists\/([\da-f-]{36})(\/games\/\w+)?\/?$/u.exec(location.pathname) ?? []
 if (list !== undefined) askAhead(`/lists/${list}`)
-if (game !== undefined) void fetchGame()
+if (game !== undefined) fetchAhead(fetchGame())
 // A list's page says of every game whether it can be made, beside the words that are there first.
 const GAMES = ['share', ...GAME_KINDS]
 await startTexts(TEACHER_FILES, [
   ...['common', 'problems', list === undefined ? 'lists' : 'list'],
   ...(game === undefined ? [] : GAMES),
 ])
-if (list !== undefined) void fetchTexts(...GAMES)
+if (list !== undefined) fetchAhead(fetchTexts(...GAMES))
 createRoot(root).render(
   <StrictMode>
     <Boundary fallback={<Lost />}>

@@ -23,10 +23,12 @@ export function useLookedOver(list: EntryList, options: KeptOptions): Partial<Lo
   useEffect(() => () => client.current?.close(), [])
   useEffect(() => {
     let isLast = true
-    const lookHere = async (): Promise<void> => {
-      const { lookOver } = await import('./lookOver.ts')
-      if (isLast) setFound(lookOver(list, options))
-    }
+    const lookHere = (): void =>
+      void import('./lookOver.ts').then(
+        ({ lookOver }) => isLast && setFound(lookOver(list, options)),
+        // The games could not be fetched: they are once there is a connection.
+        () => isLast && addEventListener('online', lookHere, { once: true }),
+      )
     const ask = (): void => {
       client.current ??= openWorker<LookOverRequest, LookOverAnswer>(
         () => new Worker(new URL('./lookOver.worker.ts', import.meta.url), { type: 'module' }),
@@ -35,7 +37,7 @@ export function useLookedOver(list: EntryList, options: KeptOptions): Partial<Lo
           // The next change opens another; this one is looked over here, slower, but at all.
           onDied: () => {
             client.current = undefined
-            void lookHere()
+            lookHere()
           },
         },
       )
@@ -44,9 +46,10 @@ export function useLookedOver(list: EntryList, options: KeptOptions): Partial<Lo
     const isFirst = !client.current && opened.list === list && opened.options === options
     const isSmall = isFirst && list.entries.length <= SMALL
     // The first look waits for nothing.
-    const timer = setTimeout(isSmall ? () => void lookHere() : ask, isFirst ? 0 : RESTED)
+    const timer = setTimeout(isSmall ? lookHere : ask, isFirst ? 0 : RESTED)
     return () => {
       isLast = false
+      removeEventListener('online', lookHere)
       clearTimeout(timer)
     }
   }, [list, options, opened])

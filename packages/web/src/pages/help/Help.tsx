@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react'
 import { commonTexts, helpTexts } from '../../texts/namespaces.ts'
 import { fetchTexts } from '../../texts/fetchTexts.ts'
 import { useTexts } from '../../texts/texts.ts'
+import { fetchAhead } from '../../ui/fetchAhead.ts'
 import { later } from '../../ui/later.tsx'
 import { useShortcuts } from '../../ui/useShortcuts.ts'
 
@@ -19,7 +20,7 @@ export function Help({ listens = true }: { listens?: boolean }) {
   const [open, setOpen] = useState(false)
   useEffect(() => {
     if (!listens) return
-    const timer = setTimeout(() => void Promise.all([KeysDialog.fetch(), fetchTexts(helpTexts.name)]), OPENING)
+    const timer = setTimeout(() => fetchAhead(KeysDialog.fetch(), fetchTexts(helpTexts.name)), OPENING)
     return () => clearTimeout(timer)
   }, [listens])
   useShortcuts((event) => {

@@ -5,6 +5,7 @@ import { useNavigate, useParams } from 'react-router'
 import { useCreateOffer } from '../../api/offers.ts'
 import { useList } from '../../api/lists.ts'
 import { Lost } from '../Lost.tsx'
+import { fetchAhead } from '../../ui/fetchAhead.ts'
 import { newId } from '../../ui/newId.ts'
 import { Notice } from '../../ui/Notice.tsx'
 import { Waterline } from '../../ui/Waterline.tsx'
@@ -54,7 +55,7 @@ function ListEditor({ list, kind }: { list: ListReply; kind: GameKind | undefine
   if (kind !== undefined && kind !== choices.kind) setChoices({ ...choices, kind })
   useEffect(() => keepChoices(list.id, choices), [list.id, choices])
   useEffect(() => {
-    const timer = setTimeout(() => void fetchParts(), OPENING)
+    const timer = setTimeout(() => fetchAhead(fetchParts()), OPENING)
     return () => clearTimeout(timer)
   }, [])
   const { title, answerLanguage, promptLanguage, entries } = useDeferredValue(draft)
