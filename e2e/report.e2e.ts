@@ -163,6 +163,9 @@ test('answers show while a report is open; a refused one is accepted and scores 
     await phone.keyboard.press('Enter')
     await phone.getByRole('button', { name: 'Next' }).tap()
   }
+  await expect(phone.getByText('Playing as Ada')).toBeVisible()
+  await teacher.reload()
+  await expect(teacher.getByRole('region', { name: 'Teach again' })).toContainText('Nobody has answered yet.')
   await answer('hue')
   const refused = teacher.getByRole('region', { name: 'Typed answers that did not count' })
   await expect(refused.getByRole('button', { name: 'Accept “hue”' })).toBeVisible({ timeout: 15_000 })

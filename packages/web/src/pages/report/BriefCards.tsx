@@ -15,13 +15,14 @@ export function BriefCards({ report }: { report: ReportReply }) {
   const { list } = useWriting()
   const { teach, notBegun } = report.brief
   const [first] = teach
+  const isAnswered = report.entries.some(({ right, wrong, passed }) => right + wrong + passed > 0)
   const miskeyed = report.entries.filter(({ perhapsMiskeyed }) => perhapsMiskeyed).slice(0, MOST_KEYS)
   const troubled = report.students.filter(({ trouble }) => trouble !== null)
   return (
     <div className="grid gap-4 md:grid-cols-3">
       <Card title={t('brief.teach')} edge="border-s-error">
         {teach.length === 0 ? (
-          t('brief.allKnown')
+          t(isAnswered ? 'brief.allKnown' : 'brief.noAnswers')
         ) : (
           <Rich
             texts={reportTexts}
@@ -41,7 +42,7 @@ export function BriefCards({ report }: { report: ReportReply }) {
       </Card>
       <Card title={t('brief.key')} edge="border-s-primary">
         {miskeyed.length === 0
-          ? t('brief.fine')
+          ? t(isAnswered ? 'brief.fine' : 'brief.noAnswers')
           : t('brief.miskeyed', { count: miskeyed.length, words: list(miskeyed.map(({ text }) => text)) })}{' '}
         {miskeyed.length > 0 && report.of === 'work' && (
           <a className="link" href="#questions">
