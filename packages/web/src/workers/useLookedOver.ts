@@ -19,6 +19,8 @@ export function useLookedOver(list: EntryList, options: KeptOptions): Partial<Lo
     list.entries.length <= SMALL ? { notes: checkList(list) } : {},
   )
   const client = useRef<WorkerClient<LookOverRequest> | undefined>(undefined)
+  /** Looks over what is there now, which may be newer than what the worker was opened for. */
+  const lookNow = useRef<() => void>(undefined)
   const [opened] = useState({ list, options })
   useEffect(() => () => client.current?.close(), [])
   useEffect(() => {
@@ -29,6 +31,7 @@ export function useLookedOver(list: EntryList, options: KeptOptions): Partial<Lo
         // The games could not be fetched: they are once there is a connection.
         () => isLast && addEventListener('online', lookHere, { once: true }),
       )
+    lookNow.current = lookHere
     const ask = (): void => {
       client.current ??= openWorker<LookOverRequest, LookOverAnswer>(
         () => new Worker(new URL('./lookOver.worker.ts', import.meta.url), { type: 'module' }),
@@ -37,7 +40,7 @@ export function useLookedOver(list: EntryList, options: KeptOptions): Partial<Lo
           // The next change opens another; this one is looked over here, slower, but at all.
           onDied: () => {
             client.current = undefined
-            lookHere()
+            lookNow.current?.()
           },
         },
       )
