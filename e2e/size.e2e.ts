@@ -64,10 +64,12 @@ test('the words of a list are there, and can be written, before its games are fe
   expect(size).toBeGreaterThan(100_000)
   expect(size).toBeLessThanOrEqual(MOST_AT_FIRST)
 
+  let held = 0
   let release = (): void => undefined
   const released = new Promise<void>((resolve) => (release = resolve))
   // What checks a list against every game, and draws it: on a slow line all of it comes later.
   await teacher.route(/\/assets\/(FitCards|games|lookOver|lookOver\.worker|puzzle\.worker)-/u, async (route) => {
+    held++
     await released
     await route.continue()
   })
@@ -77,6 +79,7 @@ test('the words of a list are there, and can be written, before its games are fe
   await expect(teacher.getByRole('heading', { name: 'What this list can be' })).toBeVisible()
   await expect(teacher.getByText('Saved', { exact: false }).first()).toBeVisible()
   await expect(teacher.getByText(/of \d+ ready/u)).toBeHidden()
+  expect(held).toBeGreaterThan(0)
   release()
   await expect(teacher.getByRole('link', { name: /Word search/u })).toBeVisible()
   await expect(cell).toHaveValue('written before the games')
