@@ -2,7 +2,7 @@ import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/dist-dev/**', '.tsbuild/**', 'node_modules/**', '**/*.cjs', '**/test-results/**'] },
+  { ignores: ['**/dist/**', '**/dist-dev/**', '**/dist-test-*/**', '.tsbuild/**', 'node_modules/**', '**/*.cjs', '**/test-results/**'] },
   ...tseslint.configs.recommended,
   {
     rules: {

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { fileURLToPath } from 'node:url'
-import { test as base, expect, type Locator, type Page } from '@playwright/test'
+import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import pg from 'pg'
 
 const home = fileURLToPath(new URL('..', import.meta.url))
@@ -25,6 +25,8 @@ interface Tests {
   teacher: Page
   /** A phone of 360×640 with touch. */
   phone: Page
+  /** Tells of a test that failed what its pages showed, and what their consoles and the server said. */
+  told: void
 }
 
 export const test = base.extend<Tests, Workers>({
@@ -32,13 +34,7 @@ export const test = base.extend<Tests, Workers>({
 
   server: [
     async ({}, use) => {
-      const cluster = process.env.TEST_CLUSTER_URL ?? ''
-      const name = `e2e_${randomUUID().replaceAll('-', '')}`
-      const admin = new pg.Client({ connectionString: `${cluster}/postgres` })
-      await admin.connect()
-      await admin.query(`CREATE DATABASE ${name}`)
-      await admin.end()
-      const databaseUrl = `${cluster}/${name}`
+      const databaseUrl = await sampleDatabase()
       const first = await startServer(databaseUrl, 0)
       let { child } = first
       const crash = async (): Promise<void> => {
@@ -51,6 +47,32 @@ export const test = base.extend<Tests, Workers>({
     { scope: 'worker' },
   ],
   baseURL: async ({ server }, use) => use(server.url),
+  told: [
+    // With the page, so that it is still there when the test has ended.
+    async ({ browser, page: _page }, use, info) => {
+      const lines: string[] = []
+      const logged = serverLog.length
+      const hear = (context: BrowserContext): unknown =>
+        context.on('console', (message) => lines.push(`${message.type()}: ${message.text()}`))
+      browser.contexts().forEach(hear)
+      browser.on('context', hear)
+      await use()
+      browser.off('context', hear)
+      if (info.status === info.expectedStatus) return
+      for (const [number, page] of browser
+        .contexts()
+        .flatMap((context) => context.pages())
+        .entries()) {
+        const picture = info.outputPath(`page-${number}.png`)
+        await page.screenshot({ path: picture }).catch(() => undefined)
+        const shown = await page.locator('body').ariaSnapshot().catch(String)
+        console.error(`Page ${page.url()}, pictured in ${picture}, shows:\n${shown}`)
+      }
+      await Promise.all(browser.contexts().map((context) => context.close()))
+      console.error(`The consoles:\n${lines.join('\n')}\nThe server's log:\n${serverLog.slice(logged).join('')}`)
+    },
+    { auto: true },
+  ],
   teacher: async ({ page }, use) => {
     const errors = errorsOf(page)
     await page.goto('/')
@@ -59,7 +81,7 @@ export const test = base.extend<Tests, Workers>({
     await use(page)
     expect(errors).toEqual([])
   },
-  phone: async ({ browser, server }, use) => {
+  phone: async ({ browser, server }, use, info) => {
     const context = await browser.newContext({
       viewport: { width: 360, height: 640 },
       hasTouch: true,
@@ -71,10 +93,37 @@ export const test = base.extend<Tests, Workers>({
     const page = await context.newPage()
     const errors = errorsOf(page)
     await use(page)
+    // Where the test has failed, it is looked at once more.
+    if (info.status !== info.expectedStatus) return
     expect(errors).toEqual([])
     await context.close()
   },
 })
+
+/** What this worker's servers have said. */
+const serverLog: string[] = []
+
+/** A database with the sample scenario, which others are copied from. */
+const TEMPLATE = 'sampled'
+
+/** Creates a database with the sample scenario; returns its address. */
+async function sampleDatabase(): Promise<string> {
+  const cluster = process.env.TEST_CLUSTER_URL ?? ''
+  const name = `e2e_${randomUUID().replaceAll('-', '')}`
+  const admin = new pg.Client({ connectionString: `${cluster}/postgres` })
+  await admin.connect()
+  // Workers begin at once: one of them fills the template, and no two copy it at the same moment.
+  await admin.query('SELECT pg_advisory_lock(2)')
+  const { rowCount } = await admin.query('SELECT 1 FROM pg_database WHERE datname = $1', [TEMPLATE])
+  if (rowCount === 0) {
+    await admin.query(`CREATE DATABASE ${TEMPLATE}`)
+    const { child } = await startServer(`${cluster}/${TEMPLATE}`, 0)
+    await ended(child, 'SIGTERM')
+  }
+  await admin.query(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATE} STRATEGY file_copy`)
+  await admin.end()
+  return `${cluster}/${name}`
+}
 
 async function startServer(databaseUrl: string, wanted: number): Promise<{ child: ChildProcess; port: number }> {
   const child = fork(`${home}packages/server/dist/server.js`, {
@@ -86,7 +135,10 @@ async function startServer(databaseUrl: string, wanted: number): Promise<{ child
       OPERATOR_SECRET,
       WEB_FOLDER: `${home}dist/web`,
     },
+    silent: true,
   })
+  for (const stream of [child.stdout, child.stderr])
+    stream?.on('data', (chunk: Buffer) => serverLog.push(chunk.toString()))
   const port = await new Promise<number>((resolve, reject) => {
     child.once('exit', () => reject(new Error('the server did not start')))
     child.once('message', (message) => resolve((message as { ready: number }).ready))
@@ -121,6 +173,7 @@ export async function expectAccessible(page: Page): Promise<void> {
       }
     ).axe
     const { violations } = await axe.run({
+      resultTypes: ['violations'],
       runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
     })
     return violations.map(

@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: '.',
   testMatch: '*.e2e.ts',
-  outputDir: process.env.OTTER_TEST_OUTPUT ?? 'test-results',
-  workers: Number(process.env.WORKERS ?? 1),
+  outputDir: '../test-results',
+  fullyParallel: true,
   timeout: 90_000,
   expect: { timeout: Number(process.env.PATIENCE ?? 20_000) },
   reporter: [['list'], ['json']],
@@ -13,7 +13,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: process.env.OTTER_BROWSER,
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -5,9 +5,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { alias } from './aliases.mjs'
 import { home, installNpmPackages } from './install.mjs'
-import { startCluster } from './postgres.mjs'
+import { startCluster } from './postgres/cluster.mjs'
 
-installNpmPackages()
+await installNpmPackages()
 const { build: buildAll } = await import('./build.mjs')
 await buildAll()
 const { build } = await import('esbuild')

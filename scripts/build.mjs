@@ -1,11 +1,11 @@
 // Builds the web pages and the server into dist/; skipped where no source is newer than the last build.
-import { execFileSync } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { brotliCompressSync, gzipSync } from 'node:zlib'
-import { Advice } from './postgres.mjs'
+import { Advice } from './advice.mjs'
 import { alias } from './aliases.mjs'
 import { home } from './install.mjs'
+import { runWhole } from './runWhole.mjs'
 
 const stamp = join(home, 'dist', '.built')
 
@@ -62,19 +62,16 @@ export async function build() {
     statSync(stamp).mtimeMs > Math.max(...sources, ...settings)
   )
     return
-  console.log('Building …')
+  console.log('Building pages and server … (after each change of the program, about half a minute)')
   const { build: bundle } = await import('esbuild')
   rmSync(join(home, 'packages/server/dist'), { recursive: true, force: true })
   mkdirSync(join(home, 'dist'), { recursive: true })
-  try {
-    await bundle(SERVER_BUNDLE)
-    execFileSync(process.execPath, [join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], {
-      cwd: join(home, 'packages/web'),
-      stdio: 'inherit',
-    })
-  } catch (error) {
-    throw new Advice(`The build failed: ${error.message.split('\n')[0]}`)
-  }
+  await bundle(SERVER_BUNDLE).catch(({ message }) => {
+    throw new Advice(`The build failed: ${message}`)
+  })
+  const vite = [join(home, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error']
+  const { code, output } = await runWhole(process.execPath, vite, { cwd: join(home, 'packages/web') })
+  if (code !== 0) throw new Advice(`The build failed: ${output.trim()}`)
   pack(join(home, 'dist/web/assets'))
   writeFileSync(stamp, '')
 }

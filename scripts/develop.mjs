@@ -9,10 +9,11 @@ const DEVELOPED = join(home, 'packages/server/dist-dev')
 
 /**
  * Bundles the server and goes on watching; `onServer` is called after every later bundle that worked. Returns a function
- * that serves the pages on a port, and what goes to the API by the server's.
+ * that serves the pages on a port, and what goes to the API by the server's; and one that ends the bundler's process, which
+ * would outlive this one.
  */
 export async function develop(port, serverPort, onServer) {
-  const [{ context }, { createServer }] = await Promise.all([import('esbuild'), import('vite')])
+  const [{ context, stop }, { createServer }] = await Promise.all([import('esbuild'), import('vite')])
   let isFirst = true
   const tellServer = {
     name: 'tell-server',
@@ -39,5 +40,5 @@ export async function develop(port, serverPort, onServer) {
     logLevel: 'warn',
   })
   web.on('request', pages.middlewares)
-  return { listen: () => new Promise((resolve) => web.listen(port, resolve)) }
+  return { listen: () => new Promise((resolve) => web.listen(port, resolve)), close: stop }
 }

@@ -5,7 +5,7 @@ import { alias } from './aliases.mjs'
 import { installNpmPackages, home } from './install.mjs'
 
 console.log = console.error
-installNpmPackages()
+await installNpmPackages()
 const { build } = await import('esbuild')
 const outfile = join(home, 'dist', 'generate-alone.mjs')
 await build({

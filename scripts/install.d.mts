@@ -1,2 +1,2 @@
+/** Folder of the repository. */
 export declare const home: string
-export declare function installNpmPackages(): void

@@ -235,20 +235,18 @@ describe('A tenth game', () => {
       ],
       ['  unscramble,\n', '  toy,\n  unscramble,\n'],
     ])
-    for (const name of ['web', 'server'])
-      expect(run(process.execPath, ['node_modules/typescript-native/bin/tsc', '-b', `packages/${name}`]).said).to.equal(
-        '',
-      )
+    // The server knows no game by name, so that its types stand where those of the pages do.
+    expect(run(process.execPath, ['node_modules/typescript-native/bin/tsc', '-b', 'packages/web']).said).to.equal('')
   }).timeout(180_000)
 
   it('keeps the contract, is worded, shared, played, printed, and made on the command line', () => {
-    const mocha = run(join(home, 'node_modules/.bin/mocha'), [
-      ...['core/test/everyGame.test.ts', 'server/test/games.test.ts', 'web/test/texts.test.ts'].map(
-        (path) => `packages/${path}`,
-      ),
-      ...['--grep', ': toy$|toy.json|word every note|no notes'],
+    const files = ['core/test/everyGame.test.ts', 'server/test/games.test.ts', 'web/test/texts.test.ts']
+    const tested = run(process.execPath, [
+      'scripts/testing/someTests.mjs',
+      ': toy$|toy.json|word every note|no notes',
+      ...files.map((path) => `packages/${path}`),
     ])
-    expect([mocha.status, /\b(\d+) passing/u.exec(mocha.said)?.[1]], mocha.said).to.deep.equal([0, '8'])
+    expect([tested.status, /\b(\d+) passing/u.exec(tested.said)?.[1]], tested.said).to.deep.equal([0, '8'])
     write('list.tsv', 'otter\tholds hands\nseal\tsleeps in water\n')
     const made = run(process.execPath, ['scripts/generate.mjs', 'toy', join(packages, 'list.tsv'), '--seed', '4'])
     expect(JSON.parse(made.said)).to.include({ game: 'toy', seed: '4', loud: false })

@@ -1,7 +1,7 @@
 import { createServer, request, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { expect } from 'chai'
-import { freePort } from '../postgres.mjs'
+import { freePort } from '../postgres/cluster.mjs'
 import { startProxy } from '../proxy.mjs'
 
 const closed = (server: Server): Promise<void> =>

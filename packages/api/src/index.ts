@@ -1,5 +1,6 @@
 export * from './session.ts'
 export * from './account.ts'
+export * from './pages.ts'
 export * from './list.ts'
 export * from './media.ts'
 export * from './mediaPath.ts'

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import type { Server as HttpServer } from 'node:http'
 import { join } from 'node:path'
+import { OPEN_PAGES, SIGNED_IN_PAGES, STUDENT_PAGES } from '@otter/api'
 import { routeOf } from '@otter/api/description'
 import compression from 'compression'
 import connectPgSimple from 'connect-pg-simple'
@@ -17,6 +18,7 @@ import { LiveHub } from './live/hub.ts'
 import { loggable, Problem, problemFrom } from './problem.ts'
 import accountRoutes from './routes/account.ts'
 import dictionaryRoutes, { kindRoutes } from './routes/dictionary.ts'
+import healthRoutes from './routes/health.ts'
 import jobRoutes from './routes/jobs.ts'
 import classRoutes from './routes/classes.ts'
 import studentRoutes from './routes/students.ts'
@@ -208,6 +210,7 @@ export function createApp({
   app.use('/api', () => {
     throw new Problem(404, 'nothing-here')
   })
+  app.use(healthRoutes(source))
   if (webFolder !== undefined) servePages(app, webFolder, source)
   app.use(problems(logger))
   return {
@@ -253,12 +256,12 @@ function servePages(app: Express, folder: string, source: ScopeSource): void {
   app.use(compression({ threshold: PACKED_FROM }))
   app.use(express.static(folder, { index: false, maxAge: '1h' }))
   const page =
-    (name: string): RequestHandler =>
+    (name: string, status = 200): RequestHandler =>
     (_request, response) => {
-      response.set('Cache-Control', 'no-cache').sendFile(join(folder, name))
+      response.status(status).set('Cache-Control', 'no-cache').sendFile(join(folder, name))
     }
   if (!existsSync(join(folder, 'index.html'))) return
-  app.get(['/p/:code', '/in', '/class', '/class/:code', '/student'], page('play.html'))
+  app.get([...STUDENT_PAGES], page('play.html'))
   // In frames of sites that its teacher has allowed, and of no others.
   app.get('/e/:code', async (request, response, next) => {
     const code = request.params.code.toUpperCase()
@@ -269,7 +272,9 @@ function servePages(app: Express, folder: string, source: ScopeSource): void {
     response.removeHeader('X-Frame-Options')
     return page('play.html')(request, response, next)
   })
-  app.get('/{*path}', page('index.html'))
+  app.get([...OPEN_PAGES, ...SIGNED_IN_PAGES], page('index.html'))
+  // Whoever mistyped an address is told so by a page of ours, and a program by the status.
+  app.get('/{*path}', page('index.html', 404))
 }
 
 function problems(logger: Logger): ErrorRequestHandler {

@@ -118,7 +118,7 @@ describe('Accounts', () => {
     expect(await mailsTo(nobody)).to.have.length(0)
   })
 
-  it('keep mails for whoever runs the server: by its secret, on its machine, past no proxy', async () => {
+  it('keep mails for whoever runs the server: by its secret, on its machine, past proxies of it alone', async () => {
     const { email } = await signedUp()
     await tokenFor(email)
     const operator = new Client(server.url)
@@ -130,10 +130,14 @@ describe('Accounts', () => {
       {},
       { Authorization: `Bearer ${SECRET}x` },
       { Authorization: SECRET },
-      { ...key, 'X-Forwarded-For': '127.0.0.1' },
+      { ...key, 'X-Forwarded-For': '10.0.0.5' },
+      { ...key, 'X-Forwarded-For': '127.0.0.1, 10.0.0.5' },
+      { ...key, 'X-Forwarded-For': '10.0.0.5, 127.0.0.1' },
       { ...key, Forwarded: 'for=127.0.0.1' },
     ] as Record<string, string>[])
       expect((await operator.call('GET', '/operator/mails', undefined, headers)).status).to.equal(404)
+    const byProxy = await operator.call('GET', '/operator/mails', undefined, { ...key, 'X-Forwarded-For': '127.0.0.1' })
+    expect(byProxy.status).to.equal(200)
   })
 
   it('are deleted with all that is in them, by the password', async () => {

@@ -3,23 +3,24 @@ import { randomUUID } from 'node:crypto'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { SOCKET_PATH, TOKEN_HEADER, type PlayReply } from '@otter/api'
 import { randomFrom } from '@otter/core'
 import type { QuizView } from '@otter/core/games/quiz'
 import { expect } from 'chai'
 import pg from 'pg'
 import { io, type Socket } from 'socket.io-client'
-import { freePort, startCluster, type Cluster } from '../../../scripts/postgres.mjs'
+import { freePort, startCluster, type Cluster } from '../../../scripts/postgres/cluster.mjs'
+import { inLane } from '../../../scripts/testing/lane.mjs'
 import { teacherWithList } from './testServer.ts'
 
-const home = fileURLToPath(new URL('../../..', import.meta.url))
-const PLAYERS = 30
-const KILLS = 20
-const WORDS = Array.from({ length: 16 }, (_, index) => `word${String.fromCharCode(97 + index)}`)
+const PLAYERS = inLane(20, 30)
+const KILLS = inLane(6, 20)
+/** Kills after which the database ends too, and comes back. */
+const OUTAGES = inLane([3], [7, 14])
+const WORDS = Array.from({ length: inLane(8, 16) }, (_, index) => `word${String.fromCharCode(97 + index)}`)
 /** Between two answers of a student, and between two kills; in milliseconds. */
-const THINKING = 1800
-const BETWEEN_KILLS = [1200, 2600] as const
+const THINKING = inLane(1200, 1800)
+const BETWEEN_KILLS = inLane([600, 1400], [1200, 2600]) as [number, number]
 
 const pause = (milliseconds: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, milliseconds))
 
@@ -44,7 +45,7 @@ class Process {
   }
 
   start(): void {
-    const child = spawn(process.execPath, ['--import', 'tsx', join(home, 'packages/server/src/main.ts')], {
+    const child = spawn(process.execPath, [join(process.env.OTTER_BUNDLE ?? '', 'server.js')], {
       env: this.env,
       stdio: 'ignore',
     })
@@ -234,7 +235,7 @@ describe('A live session over two servers', () => {
         await pause(BETWEEN_KILLS[0] + random.below(BETWEEN_KILLS[1] - BETWEEN_KILLS[0]))
         servers[random.below(servers.length)]!.kill()
         killed++
-        if (kill === 7 || kill === 14) {
+        if (OUTAGES.includes(kill)) {
           const { port } = cluster
           cluster.stop()
           await pause(700)

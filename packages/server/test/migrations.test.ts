@@ -3,6 +3,8 @@ import { readFileSync } from 'node:fs'
 import { gameOf, upgradedPlay, upgradedPuzzle, type GameKind } from '@otter/core'
 import { expect } from 'chai'
 import pg from 'pg'
+import { migrate, NewerDatabase, VERSION } from '../src/db/migrate.ts'
+import { unreachable } from '../src/db/unreachable.ts'
 import { loadSample } from '../src/sample/load.ts'
 import { Client, createDatabase, rows, startTestServer, type TestServer } from './testServer.ts'
 
@@ -164,5 +166,80 @@ describe('Migrations', () => {
     )[0]!
     expect([teachers, plays]).to.deep.equal([1, 42])
     await Promise.all(both.map((one) => one.close()))
+  })
+
+  it('say what an upgrade does, step by step, and nothing where the schema is new or of today', async () => {
+    const said: string[] = []
+    const tell = (line: string): number => said.push(line)
+    const url = await filledDatabase('schema-3.sql')
+    await migrate(url, { tell })
+    const steps = Number(VERSION.split('.')[1])
+    expect(said[0]).to.equal(`Upgrading the database from 0.3 to ${VERSION} …`)
+    expect(
+      said.slice(1).map((line) => /step (\d+)-\S+ of (\d+) is done, in [\d.]+ s\.$/u.exec(line)?.slice(1)),
+    ).to.deep.equal(
+      Array.from({ length: steps - 3 }, (_, index) => [String(index + 4).padStart(3, '0'), String(steps)]),
+    )
+    said.length = 0
+    await migrate(url, { tell })
+    await migrate(await createDatabase('none'), { tell })
+    expect(said).to.deep.equal([])
+  })
+
+  it('plan an upgrade by what is in the tables by then', async () => {
+    const url = await createDatabase('none')
+    const last = Number(VERSION.split('.')[1])
+    await migrate(url, { until: last - 1 })
+    const client = new pg.Client({ connectionString: url })
+    await client.connect()
+    // As it is where nobody has looked at a table since it was filled.
+    await client.query('ALTER TABLE teachers SET (autovacuum_enabled = off)')
+    await client.query(
+      `INSERT INTO teachers (id, name, email, password_hash) SELECT gen_random_uuid(), 'T', n || '@school.example', 'x'
+        FROM generate_series(1, 1000) n`,
+    )
+    await migrate(url)
+    const { rows: known } = await client.query("SELECT reltuples FROM pg_class WHERE relname = 'teachers'")
+    expect(known[0].reltuples).to.equal(1000)
+    await client.end()
+  })
+
+  it('leave a database alone that knows more than the program, and say which version fits', async () => {
+    const url = await createDatabase()
+    const steps = Number(VERSION.split('.')[1])
+    const error: unknown = await migrate(url, { until: steps - 2 }).catch((thrown: unknown) => thrown)
+    expect(error).to.be.instanceOf(NewerDatabase)
+    expect((error as Error).message)
+      .to.include(`one of Jolly Otter ${VERSION}, and this is 0.${steps - 2},`)
+      .and.include(`start ${VERSION} or newer`)
+    await migrate(url)
+    const { version } = JSON.parse(readFileSync(new URL('../../../package.json', import.meta.url), 'utf8')) as {
+      version: string
+    }
+    expect(version, 'the version of the program tells its schema').to.match(
+      new RegExp(`^${VERSION.replace('.', '\\.')}\\.`, 'u'),
+    )
+  })
+
+  it('tell in a sentence what helps where there is no database', async () => {
+    const cluster = new URL(process.env.TEST_CLUSTER_URL ?? '')
+    const saidOf = async (change: (url: URL) => void): Promise<string | undefined> => {
+      const url = new URL('/postgres', cluster)
+      change(url)
+      const error: unknown = await migrate(url.href).then(
+        () => expect.fail('it is not there'),
+        (thrown: unknown) => thrown,
+      )
+      return unreachable(error, url.href)
+    }
+    expect(await saidOf((url) => (url.port = '9'))).to.include('No database answers at 127.0.0.1:9.')
+    expect(await saidOf((url) => (url.hostname = 'otter.invalid'))).to.include(
+      'otter.invalid of DATABASE_URL is not known',
+    )
+    expect(await saidOf((url) => (url.password = 'guess')))
+      .to.include('does not let otter in')
+      .and.not.include('guess')
+    expect(await saidOf((url) => (url.pathname = '/nowhere'))).to.include('there is no database nowhere')
+    expect(unreachable(new Error('a fault of ours'), cluster.href)).to.equal(undefined)
   })
 })

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { randomFrom } from '@otter/core'
 import { expect } from 'chai'
+import { inLane } from '../../../scripts/testing/lane.mjs'
 import { Client, startTestServer, teacherWithList, WORDS, type TestServer } from './testServer.ts'
 
 /** Values that somebody's script, a broken device or an attacker sends. */
@@ -178,9 +179,11 @@ describe('Nasty values', () => {
       })
     }
     for (const [who, method, path, body] of routes) {
-      for (const at of pathsOf(body)) for (const value of NASTY) ask(who, method, path, withValue(body, at, value))
+      const random = randomFrom(`${method} ${path.replaceAll(/[\da-f-]{36}/gu, 'id')}`)
+      for (const at of pathsOf(body))
+        for (const value of NASTY)
+          if (random.below(inLane(4, 1)) === 0) ask(who, method, path, withValue(body, at, value))
       // Two at once are nasty in another way.
-      const random = randomFrom(path)
       const paths = pathsOf(body)
       for (let more = 0; more < 25; more++)
         ask(
@@ -221,7 +224,7 @@ describe('Nasty values', () => {
       `${'['.repeat(5000)}`,
     ])
       for (const [who, method, path] of routes) ask(who, method, path, raw)
-    expect(requests.length).to.be.at.least(4_500)
+    expect(requests.length).to.be.at.least(inLane(1_800, 4_500))
     const waiting = requests.values()
     await Promise.all(
       Array.from({ length: 24 }, async () => {

@@ -6,7 +6,8 @@ import { expect } from 'chai'
 import pg from 'pg'
 import { pino } from 'pino'
 import { createApp, type Parts } from '../src/app.ts'
-import { migrate, openDatabase, type Database } from '../src/db/database.ts'
+import { openDatabase, type Database } from '../src/db/database.ts'
+import { migrate } from '../src/db/migrate.ts'
 import { inScope, type Scope } from '../src/db/scope.ts'
 import { PuzzleCache } from '../src/services/puzzleCache.ts'
 import { startWorkers, type Workers, type WorkerSettings } from '../src/workers/pool.ts'
@@ -39,6 +40,11 @@ export interface TestSettings extends Pick<Parts, 'mail' | 'operatorSecret' | 's
   sockets?: boolean
 }
 
+/** What servers that run have logged: whoever tells of a failure finds it here. */
+const serverLogs = ((globalThis as unknown as Record<symbol, Set<() => string> | undefined>)[
+  Symbol.for('otter.serverLogs')
+] ??= new Set())
+
 /** A database with the schema of today, which others are copied from. */
 const TEMPLATE = 'migrated'
 
@@ -62,7 +68,8 @@ export async function createDatabase(schema: 'migrated' | 'none' = 'migrated'): 
         await migrate(`${cluster}/${TEMPLATE}`)
       }
     }
-    await admin.query(`CREATE DATABASE ${name} TEMPLATE ${schema === 'migrated' ? TEMPLATE : 'template1'}`)
+    await admin.query(`CREATE DATABASE ${name} TEMPLATE ${schema === 'migrated' ? TEMPLATE : 'template1'}
+      STRATEGY file_copy`)
   } finally {
     await admin.end()
   }
@@ -101,6 +108,8 @@ export async function startTestServer({
     passwordCost,
     ...parts,
   })
+  const logged = (): string => lines.join('')
+  serverLogs.add(logged)
   const server = app.listen(0, '127.0.0.1')
   // A connection that closes in the moment it is used again would be no fault of what is tested.
   server.keepAliveTimeout = 120_000
@@ -112,8 +121,9 @@ export async function startTestServer({
     databaseUrl: address,
     workers,
     queries,
-    logged: () => lines.join(''),
+    logged,
     close: async () => {
+      serverLogs.delete(logged)
       server.close()
       server.closeAllConnections()
       await Promise.all([workers.close(), close()])

@@ -1,8 +1,9 @@
+import type { OPEN_PAGES, SIGNED_IN_PAGES } from '@otter/api'
 import { GAME_KINDS } from '@otter/core'
 import { QueryClientProvider } from '@tanstack/react-query'
-import { StrictMode, Suspense } from 'react'
+import { StrictMode, Suspense, type ComponentType } from 'react'
 import { createRoot } from 'react-dom/client'
-import { createBrowserRouter, RouterProvider } from 'react-router'
+import { createBrowserRouter, RouterProvider, type RouteObject } from 'react-router'
 import { askAhead } from './api/client.ts'
 import { queryClient } from './api/queryClient.ts'
 import { fetchGame } from './pages/list/listParts.ts'
@@ -19,37 +20,51 @@ import { fetchTexts } from './texts/fetchTexts.ts'
 import { startTexts } from './texts/texts.ts'
 
 /** Each page is fetched when it is first gone to: a teacher who types words needs no charts. */
+type FetchPage = () => Promise<ComponentType>
+
+const OPEN: Record<(typeof OPEN_PAGES)[number], FetchPage> = {
+  '/start': async () => (await import('./pages/start/StartPage.tsx')).StartPage,
+  '/forgotten': async () => (await import('./pages/account/ComingBack.tsx')).ForgottenPage,
+  '/new-password': async () => (await import('./pages/account/ComingBack.tsx')).NewPasswordPage,
+  '/families': async () => (await import('./pages/account/FamiliesPage.tsx')).FamiliesPage,
+  '/operator': async () => (await import('./pages/account/MailsPage.tsx')).MailsPage,
+  '/remote': async () => (await import('./pages/wallPlay/RemotePage.tsx')).RemotePage,
+}
+
+/** All but those of lists, which are there at once. */
+const SIGNED_IN: Record<
+  Exclude<(typeof SIGNED_IN_PAGES)[number], '/' | '/lists/:id' | '/lists/:id/games/:kind'>,
+  FetchPage
+> = {
+  '/lists/:id/play': async () => (await import('./pages/share/SharePage.tsx')).SharePage,
+  '/lists/:id/results': async () => (await import('./pages/results/ResultsPage.tsx')).ResultsPage,
+  '/lists/:id/games/:kind/print': async () => (await import('./pages/print/PrintPage.tsx')).PrintPage,
+  '/prints/:id': async () => (await import('./pages/print/PrintedPage.tsx')).PrintedPage,
+  '/lists/:id/wall/:code': async () => (await import('./pages/wall/WallPage.tsx')).WallPage,
+  '/live/:id': async () => (await import('./pages/live/HostPage.tsx')).HostPage,
+  '/live/:id/wall': async () => (await import('./pages/live/LiveWallPage.tsx')).LiveWallPage,
+  '/wall/:id': async () => (await import('./pages/wallPlay/WallPlayPage.tsx')).WallPlayPage,
+  '/wall/:id/show': async () => (await import('./pages/wallPlay/DisplayPage.tsx')).DisplayPage,
+  '/classes': async () => (await import('./pages/classes/ClassesPage.tsx')).ClassesPage,
+  '/classes/import': async () => (await import('./pages/classes/ImportPage.tsx')).ImportPage,
+  '/classes/:id': async () => (await import('./pages/classes/ClassPage.tsx')).ClassPage,
+  '/classes/:id/report': async () => (await import('./pages/report/ClassReportPage.tsx')).ClassReportPage,
+  '/classes/:id/students/:studentId': async () => (await import('./pages/report/StudentPage.tsx')).StudentPage,
+  '/classes/:id/students/:studentId/family': async () => (await import('./pages/report/FamilyPage.tsx')).FamilyPage,
+  '/classes/:id/codes': async () => (await import('./pages/print/CodesPage.tsx')).ClassCodesPage,
+  '/copy/:code': async () => (await import('./pages/share/CopyPage.tsx')).CopyPage,
+  '/lists/:id/codes': async () => (await import('./pages/print/CodesPage.tsx')).ListCodesPage,
+  '/classes/:id/cards': async () => (await import('./pages/classes/CardsPage.tsx')).CardsPage,
+  '/names': async () => (await import('./pages/names/NamesPage.tsx')).NamesPage,
+  '/account': async () => (await import('./pages/account/AccountPage.tsx')).AccountPage,
+  '/credits': async () => (await import('./pages/credits/CreditsPage.tsx')).CreditsPage,
+}
+
+const routesOf = (pages: Readonly<Record<string, FetchPage>>): RouteObject[] =>
+  Object.entries(pages).map(([path, fetchPage]) => ({ path, lazy: async () => ({ Component: await fetchPage() }) }))
+
 const router = createBrowserRouter([
-  {
-    path: 'start',
-    lazy: async () => ({ Component: (await import('./pages/start/StartPage.tsx')).StartPage }),
-    errorElement: <Lost />,
-  },
-  {
-    path: 'forgotten',
-    lazy: async () => ({ Component: (await import('./pages/account/ComingBack.tsx')).ForgottenPage }),
-    errorElement: <Lost />,
-  },
-  {
-    path: 'new-password',
-    lazy: async () => ({ Component: (await import('./pages/account/ComingBack.tsx')).NewPasswordPage }),
-    errorElement: <Lost />,
-  },
-  {
-    path: 'families',
-    lazy: async () => ({ Component: (await import('./pages/account/FamiliesPage.tsx')).FamiliesPage }),
-    errorElement: <Lost />,
-  },
-  {
-    path: 'operator',
-    lazy: async () => ({ Component: (await import('./pages/account/MailsPage.tsx')).MailsPage }),
-    errorElement: <Lost />,
-  },
-  {
-    path: 'remote',
-    lazy: async () => ({ Component: (await import('./pages/wallPlay/RemotePage.tsx')).RemotePage }),
-    errorElement: <Lost />,
-  },
+  ...routesOf(OPEN).map((route) => ({ ...route, errorElement: <Lost /> })),
   {
     Component: SignedIn,
     errorElement: <Lost />,
@@ -63,94 +78,7 @@ const router = createBrowserRouter([
           { path: 'games/:kind', element: <></> },
         ],
       },
-      {
-        path: 'lists/:id/play',
-        lazy: async () => ({ Component: (await import('./pages/share/SharePage.tsx')).SharePage }),
-      },
-      {
-        path: 'lists/:id/results',
-        lazy: async () => ({ Component: (await import('./pages/results/ResultsPage.tsx')).ResultsPage }),
-      },
-      {
-        path: 'lists/:id/games/:kind/print',
-        lazy: async () => ({ Component: (await import('./pages/print/PrintPage.tsx')).PrintPage }),
-      },
-      {
-        path: 'prints/:id',
-        lazy: async () => ({ Component: (await import('./pages/print/PrintedPage.tsx')).PrintedPage }),
-      },
-      {
-        path: 'lists/:id/wall/:code',
-        lazy: async () => ({ Component: (await import('./pages/wall/WallPage.tsx')).WallPage }),
-      },
-      {
-        path: 'live/:id',
-        lazy: async () => ({ Component: (await import('./pages/live/HostPage.tsx')).HostPage }),
-      },
-      {
-        path: 'live/:id/wall',
-        lazy: async () => ({ Component: (await import('./pages/live/LiveWallPage.tsx')).LiveWallPage }),
-      },
-      {
-        path: 'wall/:id',
-        lazy: async () => ({ Component: (await import('./pages/wallPlay/WallPlayPage.tsx')).WallPlayPage }),
-      },
-      {
-        path: 'wall/:id/show',
-        lazy: async () => ({ Component: (await import('./pages/wallPlay/DisplayPage.tsx')).DisplayPage }),
-      },
-      {
-        path: 'classes',
-        lazy: async () => ({ Component: (await import('./pages/classes/ClassesPage.tsx')).ClassesPage }),
-      },
-      {
-        path: 'classes/import',
-        lazy: async () => ({ Component: (await import('./pages/classes/ImportPage.tsx')).ImportPage }),
-      },
-      {
-        path: 'classes/:id',
-        lazy: async () => ({ Component: (await import('./pages/classes/ClassPage.tsx')).ClassPage }),
-      },
-      {
-        path: 'classes/:id/report',
-        lazy: async () => ({ Component: (await import('./pages/report/ClassReportPage.tsx')).ClassReportPage }),
-      },
-      {
-        path: 'classes/:id/students/:studentId',
-        lazy: async () => ({ Component: (await import('./pages/report/StudentPage.tsx')).StudentPage }),
-      },
-      {
-        path: 'classes/:id/students/:studentId/family',
-        lazy: async () => ({ Component: (await import('./pages/report/FamilyPage.tsx')).FamilyPage }),
-      },
-      {
-        path: 'classes/:id/codes',
-        lazy: async () => ({ Component: (await import('./pages/print/CodesPage.tsx')).ClassCodesPage }),
-      },
-      {
-        path: 'copy/:code',
-        lazy: async () => ({ Component: (await import('./pages/share/CopyPage.tsx')).CopyPage }),
-      },
-      {
-        path: 'lists/:id/codes',
-        lazy: async () => ({ Component: (await import('./pages/print/CodesPage.tsx')).ListCodesPage }),
-      },
-      {
-        path: 'classes/:id/cards',
-        lazy: async () => ({ Component: (await import('./pages/classes/CardsPage.tsx')).CardsPage }),
-      },
-      {
-        path: 'names',
-        lazy: async () => ({ Component: (await import('./pages/names/NamesPage.tsx')).NamesPage }),
-      },
-      {
-        path: 'account',
-        lazy: async () => ({ Component: (await import('./pages/account/AccountPage.tsx')).AccountPage }),
-      },
-      {
-        path: 'credits',
-        lazy: async () => ({ Component: (await import('./pages/credits/CreditsPage.tsx')).CreditsPage }),
-      },
+      ...routesOf(SIGNED_IN),
       { path: '*', Component: Lost },
     ],
   },

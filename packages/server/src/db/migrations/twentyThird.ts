@@ -20,6 +20,8 @@ const REACHED = [
     AND o.id = y.offer_id AND (o.rules ->> 'type' = 'link' OR o.rules #>> '{live,way}' = 'ownpace')`,
   // Of what a student has left, the first answer is the one that was given later.
   'UPDATE responses SET is_first = false WHERE is_first AND NOT reached',
+  // Planned by what was there before, this statement would go through all responses for each of them.
+  'ANALYZE responses',
   `UPDATE responses SET is_first = true WHERE id IN (
      SELECT DISTINCT ON (s.participant_id, s.entry_id) s.id FROM responses s JOIN plays y ON y.id = s.play_id
      WHERE s.round = 'first' AND s.reached AND s.withdrawn_at IS NULL AND y.given_back_at IS NULL

@@ -9,7 +9,8 @@ export interface Cluster {
   /** Folder of its data. */
   data: string
   isAlive(): boolean
-  stop(): void
+  /** Ends it; it may take so many milliseconds, and goes on by itself where that is not enough. */
+  stop(patience?: number): void
 }
 
 /** Starts the cluster of a folder, and makes it first where there is none. */
