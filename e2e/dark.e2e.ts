@@ -1,18 +1,7 @@
-import { GAME_KINDS } from '@otter/core'
-import type { Page } from '@playwright/test'
+import { inLane } from '../scripts/testing/lane.mjs'
+import { lightness } from './lightness.ts'
 import { expect, expectAccessible, query, test } from './otter.ts'
 import { join } from './playing.ts'
-
-/** Returns how light what lies behind a page is, from 0 to 1. */
-function lightness(page: Page, selector = 'body'): Promise<number> {
-  return page.evaluate((wanted) => {
-    const canvas = document.createElement('canvas').getContext('2d')!
-    canvas.fillStyle = getComputedStyle(document.querySelector(wanted)!).backgroundColor
-    canvas.fillRect(0, 0, 1, 1)
-    const [red, green, blue] = canvas.getImageData(0, 0, 1, 1).data
-    return (red! + green! + blue!) / 3 / 255
-  }, selector)
-}
 
 test('every screen is dark where the device is, with enough contrast; paper stays white', async ({
   teacher: page,
@@ -29,7 +18,7 @@ test('every screen is dark where the device is, with enough contrast; paper stay
     "SELECT id FROM lists WHERE title = 'The beehive' ORDER BY created_at LIMIT 1",
     [],
   )) as [{ id: string }]
-  for (const path of ['', ...GAME_KINDS.map((kind) => `/games/${kind}`), '/play', '/results']) {
+  for (const path of ['', ...inLane([], ['/play']), '/results']) {
     await page.goto(`/lists/${id}${path}`)
     await expect(page.getByRole('navigation', { name: 'Steps of this list' })).toBeVisible()
     await page.waitForLoadState('networkidle')
@@ -43,8 +32,9 @@ test('every screen is dark where the device is, with enough contrast; paper stay
   )
   const ofClass = `/classes/${own!.class_id}`
   for (const path of [
-    ...['/classes', '/classes/import', ofClass, `${ofClass}/report`, `${ofClass}/students/${own!.student_id}`],
-    ...['/names', '/account', '/credits', '/families', '/start'],
+    ...[ofClass, `${ofClass}/report`, '/start'],
+    ...inLane([], ['/classes', '/classes/import', `${ofClass}/students/${own!.student_id}`]),
+    ...inLane([], ['/names', '/account', '/credits', '/families']),
   ]) {
     await page.goto(path)
     await expect(page.getByRole('main')).toBeVisible()

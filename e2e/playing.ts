@@ -42,3 +42,13 @@ export async function puzzleOf<Puzzle>(databaseUrl: string, code: string): Promi
   )[0]!
   return puzzle
 }
+
+/** Returns the list of ten words that every game can be made of. */
+export async function beehive(databaseUrl: string): Promise<string> {
+  const [list] = await query<{ id: string }>(
+    databaseUrl,
+    "SELECT id FROM lists WHERE title = 'The beehive' ORDER BY created_at LIMIT 1",
+    [],
+  )
+  return list!.id
+}

@@ -3,7 +3,7 @@ import { chmodSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Advice } from '../advice.mjs'
-import { home, installNpmPackages } from '../install.mjs'
+import { installNpmPackages } from '../install.mjs'
 import { startCluster } from '../postgres/cluster.mjs'
 import { findBrowser } from './browser.mjs'
 import { checks } from './checks.mjs'
@@ -51,13 +51,14 @@ async function main() {
 
 /** Returns all that is to run: the suites, and beside them the checks where everything is asked for. */
 async function jobsOf(cluster, folder, endings) {
+  const lane = isLong ? 'long' : 'short'
   const { units, interfaces } = chosenFiles({ words, isLong })
   const env = {
     TEST_CLUSTER_URL: cluster.url('').replace(/\/$/, ''),
-    NODE_ENV: 'test',
-    OTTER_LANE: isLong ? 'long' : 'short',
+    NODE_ENV: 'production',
+    OTTER_LANE: lane,
   }
-  const jobs = words.length === 0 && !isLong ? checks() : []
+  const jobs = words.length === 0 ? checks(lane) : []
   const shared = { env, folder, atOnce: AT_ONCE }
   if (units.length > 0) {
     const { bundleTests } = await import('./bundle.mjs')

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { dealCards, sharedBound } from '../src/games/bingo/cards.ts'
 import { completingSets, forecast } from '../src/games/bingo/forecast.ts'
 import { PuzzleError, randomFrom } from '../src/index.ts'
@@ -245,7 +246,7 @@ describe('Bingo', () => {
           expect(checkClaim(puzzle, 13, called)).to.equal(undefined)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

@@ -15,6 +15,7 @@ import {
   type Session,
   type Turn,
 } from '../src/index.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { quizboard, QuizboardOptions, type DeviceView, type QuizboardPuzzle } from '../src/games/quizboard/index.ts'
 import type { QuizboardPlay } from '../src/games/quizboard/state.ts'
 import { anyStudents, expectInStep, type Asking } from './inStepCheck.ts'
@@ -94,7 +95,7 @@ describe('A quiz board on devices', () => {
           shared: sharedOf(sessionAt(host, now), rules, null),
         })),
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
 

@@ -9,6 +9,7 @@ import {
   type Entry,
   type EntryList,
 } from '../src/index.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { anyEntry } from './anyEntry.ts'
 import { idOf } from './sampleWords.ts'
 
@@ -112,7 +113,7 @@ describe('what is wrong with a list', () => {
           }
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
 

@@ -15,6 +15,7 @@ import {
   type Attempt,
   type WorkTimes,
 } from '../src/index.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 
 const BO = '00000000-0000-4000-8000-000000000001'
 const NO_TIMES: WorkTimes = { opensAt: null, dueAt: null, closesAt: null }
@@ -188,7 +189,7 @@ describe('Local times', () => {
           expect(back).to.be.at.most(Math.floor(moment / 60_000) * 60_000)
         },
       ),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     )
   })
 

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { askedList, newEntry, randomFrom, type EntryList } from '../src/index.ts'
 import { crossword, CrosswordOptions, searchCrossword, type CrosswordPuzzle } from '../src/games/crossword/index.ts'
 import { begin, when, LOOK } from './playing.ts'
@@ -35,7 +36,7 @@ describe('Crosswords', () => {
           expect(puzzle.words.length + puzzle.unplaced.length).to.equal(words.length)
         },
       ),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     )
     for (const language of ['en', 'he', 'zh', 'ru'] as const) {
       for (const aim of ['compact', 'helpful'] as const)

@@ -22,6 +22,7 @@ import {
   type Response,
   type Sight,
 } from '../src/index.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import type { QuizView } from '../src/games/quiz/index.ts'
 import { begin, when, LOOK } from './playing.ts'
 import { idOf } from './sampleWords.ts'
@@ -166,7 +167,7 @@ describe('Every game', () => {
             }
           },
         ),
-        { numRuns: kind === 'crossword' ? 6 : kind === 'bingo' ? 20 : 100 },
+        { numRuns: runs(kind === 'crossword' ? 6 : kind === 'bingo' ? 20 : 100) },
       )
     })
   }

@@ -13,6 +13,7 @@ import {
   type Entry,
   type Table,
 } from '../src/index.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { crossword, CrosswordOptions } from '../src/games/crossword/index.ts'
 import {
   FileRefusal,
@@ -67,7 +68,7 @@ describe('lists as files', () => {
           withoutIds(entries),
         )
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
 
@@ -77,7 +78,7 @@ describe('lists as files', () => {
         const [sheet] = await readWorkbook(await writeWorkbook(entries, 'A/list: [of] mine'))
         expect(back(tableOfSheet(sheet!))).to.deep.equal(withoutIds(entries))
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -98,7 +99,7 @@ describe('lists as files', () => {
         expect(mediaOf(renamed)).to.have.members([...media.keys()].map((id) => id.replace(/^./u, '0')))
         expect(mediaOf(withMediaIds(read.list, new Map()))).to.deep.equal([])
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { GAME_KINDS, gameOf, newEntry, randomFrom, type EntryList } from '../src/index.ts'
 import {
   recorded,
@@ -96,7 +97,7 @@ describe('A record in which anything can be taken back', () => {
           )
           expect(JSON.parse(JSON.stringify(record))).to.deep.equal(record)
         }),
-        { numRuns: kind === 'crossword' ? 15 : 40 },
+        { numRuns: runs(kind === 'crossword' ? 15 : 40) },
       )
     })
 

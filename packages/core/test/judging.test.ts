@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { Judge } from '../src/text/judging/judge.ts'
 import { guessLanguage } from '../src/text/judging/guessLanguage.ts'
 import { NO_WORDS } from '../src/text/judging/knowledge.ts'
@@ -109,7 +110,7 @@ describe('Typed answers', () => {
         fc.pre(text.trim() !== '')
         expect(JUDGE.judge(text, { accepted: [text], others }, optionsOf({ language })).right).to.equal(true)
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     )
   })
 
@@ -121,7 +122,7 @@ describe('Typed answers', () => {
         const verdict = JUDGE.judge(other, { accepted: [accepted], others: [other] }, options)
         if (verdict.right) expect(verdict.why, 'the same but for spaces').to.equal('exact')
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     )
   })
 

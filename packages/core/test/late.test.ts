@@ -12,6 +12,7 @@ import {
   type Response,
   type Shared,
 } from '../src/index.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { quiz, QuizOptions, type QuizMove } from '../src/games/quiz/index.ts'
 import { begin, when } from './playing.ts'
 import { idOf } from './sampleWords.ts'
@@ -81,7 +82,7 @@ describe('Answers that came too late', () => {
           expect(score.right, 'what is kept says the same').to.equal(right(kept))
           expect(score.finished).to.equal(true)
         }),
-        { numRuns: 60 },
+        { numRuns: runs(60) },
       )
     })
   }

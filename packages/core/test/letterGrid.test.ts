@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { DIRECTIONS, type DirectionCount } from '../src/grid/directions.ts'
 import { LetterGrid, type Position } from '../src/grid/letterGrid.ts'
 import { WordTrie } from '../src/grid/wordTrie.ts'
@@ -123,7 +124,7 @@ describe('the grid of letters', () => {
         }
         expect(() => grid.nthStart(1e6, 0, directions)).to.throw(RangeError)
       }),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     )
   })
 
@@ -151,7 +152,7 @@ describe('the grid of letters', () => {
           } else expect(roots.map((spelled) => occurrences(grid, spelled))).to.deep.equal(before)
         }
       }),
-      { numRuns: 70 },
+      { numRuns: runs(70) },
     )
   })
 
@@ -169,7 +170,7 @@ describe('the grid of letters', () => {
         expect(grid.spare()).to.equal(fresh.spare())
         expect(grid.search(words[0]!, directions)).to.equal(fresh.search(words[0]!, directions))
       }),
-      { numRuns: 70 },
+      { numRuns: runs(70) },
     )
   })
 })

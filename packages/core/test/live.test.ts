@@ -18,6 +18,7 @@ import {
   type SessionSetting,
   type Turn,
 } from '../src/index.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { quiz, QuizOptions, type QuizPuzzle, type QuizView } from '../src/games/quiz/index.ts'
 import type { QuizPlay } from '../src/games/quiz/play.ts'
 import { anyStudents, expectInStep, type Asking } from './inStepCheck.ts'
@@ -284,7 +285,7 @@ describe('A quiz in step', () => {
           return { ...when(now), shared: sharedOf(passTime(begun, { ...setting, rules }, now), rules, null) }
         })
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
 

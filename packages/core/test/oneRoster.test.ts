@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { readOneRoster, RosterRefusal, writeOneRoster, type WrittenClass } from '../src/formats/index.ts'
 
 const NOW = new Date('2026-11-28T09:00:00Z')
@@ -94,7 +95,7 @@ describe('A OneRoster archive', () => {
         expect(left).to.deep.equal({ unknown: 0, disabled: 0 })
         expect(schools).to.deep.equal(['Otter School'])
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

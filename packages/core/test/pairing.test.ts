@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { newEntry, randomFrom, type EntryList } from '../src/index.ts'
 import { FlashcardsOptions } from '../src/games/flashcards/index.ts'
 import { MatchingOptions } from '../src/games/matching/index.ts'
@@ -53,7 +54,7 @@ describe('Pairs and matching', () => {
         expect(pairs.score(puzzle, play)).to.include({ finished: true, right: puzzle.couples.length })
         expect(new Set(play.found.flatMap(({ cards }) => cards)).size).to.equal(puzzle.cards.length)
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(1000) },
     )
   })
 
@@ -162,7 +163,7 @@ describe('Unscramble', () => {
           }
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
 

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { newEntry, NO_KNOWLEDGE, randomFrom, type EntryList, type Response, type TeamMove } from '../src/index.ts'
 import {
   pebbles,
@@ -121,7 +122,7 @@ describe('Twists', () => {
               )
         },
       ),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     )
   })
 

@@ -9,6 +9,7 @@ import {
   type Entry,
   type EntryList,
 } from '../src/index.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { QuizOptions, type QuizPuzzle, type QuizView } from '../src/games/quiz/index.ts'
 import { begin, when, LOOK } from './playing.ts'
 import { quiz } from '../src/games/quiz/index.ts'
@@ -84,7 +85,7 @@ describe('Quiz', () => {
           }
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
     const years = listOf([
       ...['1914', '1945', '1969', '1989'].map((a, index) => ({ a, q: `year ${index}`, groups: ['years'] })),

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect } from 'chai'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { rememberedOf, type MarkCode, type Recall } from '../src/results/index.ts'
 
 const DAY = 86_400_000
@@ -40,7 +41,7 @@ describe('What a student remembers', () => {
         for (const one of rememberedOf([...recalls].reverse(), at + more * DAY))
           expect(one.recall).to.be.at.most(now.get(one.entryId)! + 1e-9)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

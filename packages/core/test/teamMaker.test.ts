@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { randomFrom } from '../src/index.ts'
 import { makeTeams, type MadeTeams, type Teammate } from '../src/wall/teamMaker.ts'
 import type { Wish } from '../src/wall/teamWishes.ts'
@@ -95,7 +96,7 @@ describe('A team maker', () => {
           expect(made.isBest).to.equal(true)
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     )
   })
 

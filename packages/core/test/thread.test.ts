@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { newEntry, randomFrom, type EntryList, type PlayContext, type Response } from '../src/index.ts'
 import {
   isUnique,
@@ -92,7 +93,7 @@ describe('What could hold slips together', () => {
         )
         expect(partitions(6, each, links)).to.equal(Math.min(2, ways))
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     )
   })
 

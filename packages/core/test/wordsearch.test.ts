@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { PuzzleError, randomFrom, type EntryList } from '../src/index.ts'
 import { wordsearch, WordSearchOptions, type WordSearchPuzzle } from '../src/games/wordsearch/index.ts'
 import { begin, when, LOOK } from './playing.ts'
@@ -49,7 +50,7 @@ describe('word search', () => {
           }
         },
       ),
-      { numRuns: 160 },
+      { numRuns: runs(160) },
     )
   }).timeout(600_000)
 
@@ -59,7 +60,7 @@ describe('word search', () => {
       fc.property(fc.array(word, { maxLength: 12 }), directions, fc.string({ maxLength: 4 }), (words, count, seed) => {
         checked(listOf([...words, 'cab']), { directions: count }, seed)
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     )
   }).timeout(600_000)
 

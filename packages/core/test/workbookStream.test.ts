@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import readWorkbookFile from 'read-excel-file/universal'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { workbookStream, type WorkbookCell } from '../src/formats/index.ts'
 
 /** Reads a workbook with a reader that has nothing to do with what wrote it. */
@@ -49,7 +50,7 @@ describe('A workbook written row by row', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { unzipSync } from 'fflate'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { fileNameOf, zipStream } from '../src/formats/index.ts'
 
 describe('A zip archive written piece by piece', () => {
@@ -26,7 +27,7 @@ describe('A zip archive written piece by piece', () => {
             expect(Buffer.from(unpacked[`folder/${name}`]!)).to.deep.equal(Buffer.from(bytes))
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

@@ -10,6 +10,7 @@ import {
   rebase,
   type Draft,
 } from '../src/pages/list/draft/draft.ts'
+import { runs } from '../../../scripts/testing/lane.mjs'
 
 const entry = (id: string, position: number, text = id, rest: Partial<Entry> = {}): PlacedEntry =>
   newEntry({ id, position, answer: { text }, ...rest })
@@ -136,7 +137,7 @@ describe('the draft of a list', () => {
         )
         for (const text of typed.filter((one) => /^(mine|theirs)/u.test(one))) expect(all).to.include(text)
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     )
   })
 })

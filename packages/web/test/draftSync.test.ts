@@ -2,6 +2,7 @@ import type { ListReply, PlacedEntry, SaveList } from '@otter/api'
 import { ListDetails, newEntry } from '@otter/core'
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { runs } from '../../../scripts/testing/lane.mjs'
 import { ApiError } from '../src/api/client.ts'
 import { draftOf, insertRows, type Draft, type Overruled } from '../src/pages/list/draft/draft.ts'
 import { DraftSync, type SaveState } from '../src/pages/list/draft/draftSync.ts'
@@ -208,7 +209,7 @@ describe('A draft kept in step with its list', () => {
           for (const { sync } of windows) expect(textsOf(sync.now)).to.deep.equal(textsOf(server.list))
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   }).timeout(60_000)
 })

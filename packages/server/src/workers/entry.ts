@@ -2,7 +2,6 @@ import { gameOf, PuzzleError, randomFrom, type GameKind, type Things, type Thing
 import { writeArchive, writeOneRoster } from '@otter/core/formats'
 import { lookUpThings } from '../dictionary/things.ts'
 import { lookUp } from '../dictionary/lookUp.ts'
-import { renderSheets } from './renderSheets.tsx'
 import type { ArchiveTask, MakeTask, RosterTask, SheetsTask, WorkerReply } from './tasks.ts'
 
 async function answer<Value>(kind: GameKind, work: () => Value | Promise<Value>): Promise<WorkerReply<Value>> {
@@ -25,9 +24,9 @@ export function things(wanted: ThingsWanted): WorkerReply<Things> {
   return { value: lookUpThings(wanted) }
 }
 
-/** Renders sheets as a PDF. */
+/** Renders sheets as a PDF; what draws them takes long to load, so that threads that only make puzzles begin without it. */
 export function sheets(task: SheetsTask): Promise<WorkerReply<Uint8Array>> {
-  return answer(task.kind, () => renderSheets(task))
+  return answer(task.kind, async () => (await import('./renderSheets.tsx')).renderSheets(task))
 }
 
 /** Packs a list with its pictures and sounds. */
