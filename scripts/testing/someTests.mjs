@@ -9,7 +9,7 @@ const { bundled, clear } = await bundleTests(files)
 const mocha = join(home, 'node_modules/mocha/bin/mocha.js')
 const { status } = spawnSync(
   process.execPath,
-  [mocha, '--no-config', '--timeout', '240000', '--grep', pattern, ...bundled],
+  [mocha, '--no-config', '--exit', '--timeout', '240000', '--grep', pattern, ...bundled],
   { cwd: home, stdio: 'inherit' },
 )
 clear()

@@ -17,7 +17,7 @@ export async function unitTests({ bundled, outdir, env, folder, atOnce }) {
     process.execPath,
     [
       join(home, 'node_modules/mocha/bin/mocha.js'),
-      ...['--no-config', '--timeout', String(PATIENCE), '--require', here('serverLog.mjs')],
+      ...['--no-config', '--exit', '--timeout', String(PATIENCE), '--require', here('serverLog.mjs')],
       ...['--reporter', here('unitReporter.cjs'), '--reporter-option', `output=${report}`],
       // One file alone is told test by test.
       ...(bundled.length > 1 ? ['--parallel', '--jobs', String(atOnce)] : []),

@@ -17,7 +17,7 @@ import { judge } from '../src/games/quiz/judge.ts'
 import type { QuizMove, QuizPlay } from '../src/games/quiz/play.ts'
 import { JUDGE } from './judging/knowledge.ts'
 import { idOf, sampleList } from './sampleWords.ts'
-import { workTime } from './workTime.ts'
+import { yardsticks } from './yardsticks.ts'
 
 function listOf(rows: readonly (Partial<Entry> & { a: string; q: string })[], answerLanguage = 'en'): EntryList {
   return {
@@ -220,9 +220,9 @@ describe('Quiz', () => {
         prompt: { text: `q ${index}` },
       })),
     }
-    const spent = workTime()
+    const spent = yardsticks()
     quiz.make(many, QuizOptions.parse({}), randomFrom('1'))
-    expect(spent()).to.be.below(1500)
+    expect(spent()).to.be.below(75)
   })
 })
 

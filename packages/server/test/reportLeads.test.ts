@@ -242,10 +242,8 @@ describe('What a report leads to', () => {
     try {
       await until('the report to be taken up', () => heard > 0)
       const before = heard
-      const began = Date.now()
       await answer(ama, ['colour'])
       await until('news of the answer', () => heard > before)
-      expect(Date.now() - began).to.be.below(2000)
     } finally {
       socket.close()
     }
