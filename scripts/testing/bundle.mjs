@@ -8,25 +8,30 @@ import { home } from '../install.mjs'
 /** Finds the worker beside itself, where the bundle is. */
 const FINDS_ITS_WORKER = /\/workers\/pool\.ts$/u
 
-/** Lets a module know where its source lies, from which it finds files and packages. */
-const whereItLies = {
+/** Lets a module know where its source lies, from which it finds files and packages; `change` changes its text before. */
+const whereItLies = (change) => ({
   name: 'where-it-lies',
   setup: (bundle) =>
     bundle.onLoad({ filter: /\/(packages|scripts)\/.*\.(tsx?|mjs)$/ }, ({ path }) => {
-      const text = readFileSync(path, 'utf8')
-      if (!text.includes('import.meta') || FINDS_ITS_WORKER.test(path)) return undefined
-      const contents = text
-        .replaceAll('import.meta.url', JSON.stringify(pathToFileURL(path).href))
-        .replaceAll('import.meta.dirname', JSON.stringify(dirname(path)))
+      const before = readFileSync(path, 'utf8')
+      const text = change(path, before)
+      const isToLearn = text.includes('import.meta') && !FINDS_ITS_WORKER.test(path)
+      if (text === before && !isToLearn) return undefined
+      const contents = isToLearn
+        ? text
+            .replaceAll('import.meta.url', JSON.stringify(pathToFileURL(path).href))
+            .replaceAll('import.meta.dirname', JSON.stringify(dirname(path)))
+        : text
       return { contents, loader: path.endsWith('x') ? 'tsx' : path.endsWith('.ts') ? 'ts' : 'js' }
     }),
-}
+})
 
 /**
  * Bundles files of tests into a folder of this run, from which packages are found as from the server. Returns the folder,
- * the path of each bundled file, and how the folder is taken away.
+ * the path of each bundled file, and how the folder is taken away. `change` changes the text of sources, `banner` is what each
+ * file begins with.
  */
-export async function bundleTests(files) {
+export async function bundleTests(files, { change = (_path, text) => text, banner = '' } = {}) {
   const { build } = await import('esbuild')
   const outdir = join(home, 'packages/server', `dist-test-${process.pid}`)
   mkdirSync(outdir, { recursive: true })
@@ -40,7 +45,8 @@ export async function bundleTests(files) {
     outdir,
     sourcemap: 'inline',
     sourcesContent: false,
-    plugins: [whereItLies],
+    plugins: [whereItLies(change)],
+    banner: { js: banner },
   })
   return {
     outdir,

@@ -8,6 +8,30 @@ import { idOf, listOf, sampleList } from './sampleWords.ts'
 
 const DAY = 86_400_000
 
+describe('Flashcards on paper', () => {
+  it('have each back behind its front once the paper is turned along its long side', () => {
+    const list = sampleList(19, 'paper')
+    const inAll = { 4: [2, 2], 8: [2, 4], 16: [4, 4] } as const
+    for (const perPage of [4, 8, 16] as const) {
+      const puzzle = flashcards.make(list, FlashcardsOptions.parse({ order: 'list', perPage }), randomFrom('1'))
+      const decks = flashcards
+        .sheet(puzzle, false)
+        .flatMap(({ blocks }) => blocks.flatMap((block) => (block.type === 'deck' ? [block] : [])))
+      expect(decks).to.have.length(2 * Math.ceil(19 / perPage))
+      const [columns, rows] = inAll[perPage]
+      for (const [number, card] of puzzle.cards.entries()) {
+        const [front, back] = decks.slice(2 * Math.floor(number / perPage))
+        const [row, column] = [Math.floor((number % perPage) / columns), (number % perPage) % columns]
+        expect([front!.columns, front!.rows, back!.columns, back!.rows]).to.deep.equal([columns, rows, columns, rows])
+        expect(front!.cells[row * columns + column]!.text).to.equal(card.front.text)
+        // Seen from behind, the first column is the last.
+        expect(back!.cells[row * columns + (columns - 1 - column)]!.text).to.equal(card.back.text)
+      }
+      expect(decks.at(-1)!.cells.filter(Boolean)).to.have.length(19 % perPage)
+    }
+  })
+})
+
 describe('Flashcards under way', () => {
   const list: EntryList = {
     ...listOf([]),

@@ -120,6 +120,17 @@ describe('Set work', () => {
     expect(standingOf(rules(), NO_TIMES, [early], 5).passed, 'without a mark').to.equal(null)
   })
 
+  it('is late by the earliest of attempts that are equally good', () => {
+    const times = { ...NO_TIMES, dueAt: 100 }
+    const attempt = (right: number, total: number, endedAt: number): Attempt => ({ right, total, endedAt })
+    const isLate = (...attempts: Attempt[]): boolean =>
+      standingOf(rules({ counted: 'best' }), times, attempts, 500).late
+    expect(isLate(attempt(7, 10, 90), attempt(7, 10, 200)), 'the same once more, too late').to.equal(false)
+    expect(isLate(attempt(1, 2, 90), attempt(5, 10, 200)), 'as large a share').to.equal(false)
+    expect(isLate(attempt(6, 10, 90), attempt(7, 10, 200)), 'better, too late').to.equal(true)
+    expect(isLate(attempt(7, 10, 200), attempt(7, 10, 300), attempt(1, 10, 50))).to.equal(true)
+  })
+
   it('lets nobody begin more attempts than are given, and everybody go on with the one begun', () => {
     fc.assert(
       fc.property(

@@ -20,6 +20,33 @@ const covariance = (one: readonly number[], other: readonly number[]): number =>
   mean(one.map((value, index) => value * other[index]!)) - mean(one) * mean(other)
 
 describe('Figures of questions', () => {
+  it('are put in words from the very figure on that is their bound', () => {
+    const difficulties = [0, 0.4999, 0.5, 0.8499, 0.85, 1].map((difficulty) => difficultyWord({ difficulty }))
+    expect(difficulties).to.deep.equal(['hard', 'hard', 'middling', 'middling', 'easy', 'easy'])
+    const telling = [-1, -0.1001, -0.1, 0.0999, 0.1, 0.2999, 0.3, 1].map((discrimination) =>
+      tellingWord({ discrimination }),
+    )
+    expect(telling).to.deep.equal([
+      ...['against', 'against', 'tells-nothing', 'tells-nothing'],
+      ...['tells-little', 'tells-little', 'tells-well', 'tells-well'],
+    ])
+    expect([difficultyWord({ difficulty: null }), tellingWord({ discrimination: null })]).to.deep.equal([null, null])
+    // More than half of those who met it, and more than were right: neither alone is enough.
+    const met = (mostGiven: number, right: number, students = 10): boolean =>
+      isPerhapsMiskeyed({ met: students, difficulty: right / students, discrimination: 0.2 }, { right, mostGiven })
+    expect([met(6, 4), met(5, 4), met(6, 6), met(5, 3, 7), met(5, 3, 8)]).to.deep.equal([
+      true,
+      false,
+      false,
+      false,
+      true,
+    ])
+    expect(
+      isPerhapsMiskeyed({ met: 8, difficulty: 0.9, discrimination: -0.1 }, { right: 7, mostGiven: 1 }),
+      'at the bound nothing is said',
+    ).to.equal(false)
+  })
+
   it('agree with Cronbach’s alpha and with correlations worked out from covariances', () => {
     fc.assert(
       fc.property(whole, (marks) => {

@@ -91,6 +91,17 @@ describe('Typed answers', () => {
       ['huose', 'house', 'slip', { slips: 'generous' }],
       ['nesesarry', 'necessary', '✗ different'],
       ['planet', 'planets', '✗ word'],
+      // One slip is forgiven in all of an answer, not one in each of its words; where more is, one in each.
+      ['temperture gradient', 'temperature gradient', 'slip'],
+      ['temperture gradeint', 'temperature gradient', '✗ different'],
+      ['temperture gradeint', 'temperature gradient', 'slip', { slips: 'generous' }],
+      ['temprture', 'temperature', '✗ different'],
+      ['temprture', 'temperature', 'slip', { slips: 'generous' }],
+      // A slip as near to what another entry asks for is neither's.
+      ['absorptxon', 'absorption', 'slip'],
+      ['adxorption', 'absorption', '✗ other', { slips: 'generous' }, ['adsorption']],
+      ['axsorption', 'absorption', '✗ other', {}, ['adsorption']],
+      ['axsorption', 'absorption', 'slip', {}, ['evaporation']],
       ['ano', 'año', '✗ letter', { language: 'es' }],
       ['its', "it's", '✗ other', {}, ['its']],
       ['anchorage', ['anchor', 'anchorage'], 'exact'],

@@ -60,6 +60,22 @@ describe('any play of a word search', () => {
     )
   })
 
+  it('gives half the points for a word whose place was asked for, once, and counts what was asked for', () => {
+    const markOf = (index: number): WordSearchMove => moveOf({ find: index })
+    let play = wordsearch.start(puzzle, begin('1'))
+    const told: Response[] = []
+    for (const made of [{ type: 'hint', item: 1 } as const, { type: 'hint', item: 1 } as const, markOf(0), markOf(1)]) {
+      const step = wordsearch.move(puzzle, play, made, when(1000))
+      play = step.play
+      told.push(...step.responses)
+    }
+    expect(told.map(({ points, hints }) => [points, hints])).to.deep.equal([
+      [10, 0],
+      [5, 1],
+    ])
+    expect(wordsearch.score(puzzle, play)).to.include({ right: 2, points: 15, hints: 1, misses: 0 })
+  })
+
   it('never shows where a word lies that was not found, asked for or given up', () => {
     fc.assert(
       fc.property(

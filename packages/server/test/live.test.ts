@@ -162,6 +162,39 @@ describe('A live session', () => {
     expect((await ama.move({ type: 'hint', item: 1 })).fate, 'nothing after the end').to.equal('passed')
   })
 
+  it('believes no answer to have waited on a device that was connected then, nor from before it was last heard of', async () => {
+    const { host: teacher, id, code } = await rooms.host({ kind: 'wordsearch', live: { way: 'ownpace' } })
+    const ama = await rooms.student(code, { name: 'Ama' })
+    await teacher.command({ type: 'start' })
+    await until('the game', () => ama.reply!.play !== null)
+    const pause = (milliseconds: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, milliseconds))
+    /** Returns the delays that are kept of the moves so far, in milliseconds. */
+    const delays = async (): Promise<number[]> =>
+      (
+        await rows<{ delay: number }>(
+          rooms.server,
+          `SELECT m.delay_ms AS delay FROM moves m JOIN plays y ON y.id = m.play_id WHERE y.offer_id = $id AND m.author = 'player'
+            ORDER BY m.number`,
+          { id },
+        )
+      ).map(({ delay }) => delay)
+    const waited = (milliseconds: number): { madeAt: number; sentAt: number } => ({
+      madeAt: Date.now() - milliseconds,
+      sentAt: Date.now(),
+    })
+    await pause(2000)
+    await ama.move({ type: 'hint', item: 0 }, waited(1800))
+    expect(await delays(), 'it was connected for longer').to.deep.equal([0])
+    ama.socket!.disconnect()
+    await pause(2400)
+    const sent = { id: crypto.randomUUID(), attempt: 1, move: { type: 'hint', item: 1 }, ...waited(1800) }
+    expect((await ama.client.call('POST', `/play/${code}/moves`, sent)).status).to.equal(200)
+    expect((await delays())[1], 'it had no connection').to.equal(1800)
+    const older = { id: crypto.randomUUID(), attempt: 1, move: { type: 'hint', item: 2 }, ...waited(50_000) }
+    expect((await ama.client.call('POST', `/play/${code}/moves`, older)).status).to.equal(200)
+    expect((await delays())[2], 'no longer than since it was heard of').to.be.within(1800, 20_000)
+  })
+
   it('ends once somebody has the points that were set, also where these are set while it runs', async () => {
     const { host: teacher, id, code } = await rooms.host({ kind: 'quiz', options: { order: 'list' } })
     const ama = await rooms.student(code, { name: 'Ama' })

@@ -91,6 +91,7 @@ describe('A quiz board on everyone’s device', () => {
   it('counts who is here and says nothing, and who is asked comes in late, as one of the team', async () => {
     const room = await begin()
     const { host, students, code, puzzle } = room
+    const { wall } = await rooms.wall(host)
     const item = puzzle.columns[0]!.items[0]!
     await host.command({ type: 'pick', place: item })
     await until('the question', () => students.every(({ reply }) => reply!.live!.round !== null))
@@ -107,6 +108,11 @@ describe('A quiz board on everyone’s device', () => {
       { name: 'Herons', right: 0, of: 4 },
       { name: 'Otters', right: 1, of: 3 },
     ])
+    await until('the ranking', () => wall.now!.ranking !== null)
+    const { worth } = puzzle.onDevices.questions[item]!
+    const scores = new Map(wall.now!.ranking!.teams.map(({ name, score }) => [name, score]))
+    expect(scores.get('Herons'), 'all of them silent').to.equal(0)
+    expect(scores.get('Otters'), 'two of three silent').to.be.closeTo(worth / 3, 1e-9)
   })
 
   it('takes the answers of a class of 35 at one instant, each once', async () => {

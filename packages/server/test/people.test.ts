@@ -274,6 +274,44 @@ describe('Who takes part', () => {
     ])
   })
 
+  it('is put together with one who was put together before: all are one, and each can be parted again', async () => {
+    const { teacher, id, code, students } = await shared('flashcards', {})
+    for (const name of ['Ana', 'Ben', 'Cy']) {
+      const student = await join(code, name)
+      for (const what of [{ type: 'turn' }, { type: 'rate', knew: true }]) await move(student, code, what)
+      await move(student, code, { type: 'finish' })
+    }
+    const ids = new Map((await students()).map(({ name, participantId }) => [name, participantId]))
+    const merge = async (name: string, into: string | null): Promise<number> => {
+      const path = `/links/${id}/participants/${ids.get(name)!}/merged`
+      return (await teacher.call('PUT', path, { into: into && ids.get(into) })).status
+    }
+    const told = async (): Promise<unknown[]> =>
+      (await students()).map(({ name, attempts, merged }) => [
+        name,
+        attempts,
+        merged.map(({ participantId }) => [...ids].find(([, one]) => one === participantId)![0]).sort(),
+      ])
+    expect(await merge('Ben', 'Ana')).to.equal(204)
+    expect(await merge('Ben', 'Ana'), 'said twice it is the same').to.equal(204)
+    expect(await told()).to.deep.equal([
+      ['Ana', 2, ['Ben']],
+      ['Cy', 1, []],
+    ])
+    // Whoever was one with Ana goes along with her.
+    expect(await merge('Ana', 'Cy')).to.equal(204)
+    expect(await told()).to.deep.equal([['Cy', 3, ['Ana', 'Ben']]])
+    // And who is put together with one of them is one with all.
+    expect(await merge('Cy', 'Ben'), 'they are one already').to.equal(409)
+    expect(await merge('Ben', null)).to.equal(204)
+    expect(await told()).to.deep.equal([
+      ['Ben', 1, []],
+      ['Cy', 2, ['Ana']],
+    ])
+    expect(await merge('Ben', 'Ana')).to.equal(204)
+    expect(await told()).to.deep.equal([['Cy', 3, ['Ana', 'Ben']]])
+  })
+
   it('gets an attempt back: it counts no longer, and is begun anew', async () => {
     const { teacher, id, code, students } = await shared('flashcards', {})
     const student = await join(code, 'Cleo')

@@ -346,6 +346,79 @@ describe('A report', () => {
     expect(countsOf({ ...told, entries: sums.entries }).sort()).to.deep.equal(countsOf(told).sort())
   })
 
+  it('leaves out what was given back, one by one and in sums: first is then the first answer of those that count', async () => {
+    const { teacher, id, listId, code, join, answer, report } = await shared()
+    const [ama, bo] = [await join('Ama'), await join('Bo')]
+    await answer(ama, ['hue', 'drone', 'x'])
+    await ama.call('POST', `/play/${code}/again`, {})
+    await answer(ama, ['colour', 'drum', 'brood'], 2)
+    await ama.call('POST', `/play/${code}/again`, {})
+    await answer(ama, ['colour', 'drone', 'brood'], 3)
+    await answer(bo, ['colour', 'drum', 'x'])
+    const plays = await rows<{ id: string }>(
+      server,
+      `SELECT y.id FROM plays y JOIN participants p ON p.id = y.participant_id
+        WHERE p.offer_id = $id AND p.name = 'Ama' ORDER BY y.started_at`,
+      { id },
+    )
+    const firsts = async (): Promise<number[]> =>
+      (
+        await rows<{ place: number }>(
+          server,
+          `SELECT (SELECT count(*)::int FROM plays z WHERE z.participant_id = y.participant_id AND z.started_at < y.started_at)
+              AS place FROM responses r JOIN plays y ON y.id = r.play_id JOIN participants p ON p.id = y.participant_id
+            WHERE p.offer_id = $id AND p.name = 'Ama' AND r.is_first`,
+          { id },
+        )
+      ).map(({ place }) => place)
+    const sumsAgree = async (): Promise<void> => {
+      const span = { work: id, list: null, class: null, from: null, to: null }
+      const sums = await scopeOf(listId, async (scope) => sumsOf(scope, await reportWorks(scope, span), span, 0))
+      const told = await report()
+      expect(countsOf({ ...told, entries: sums.entries }).sort()).to.deep.equal(countsOf(told).sort())
+    }
+    const ofAma = async (): Promise<unknown[]> => {
+      const told = await report()
+      const { right, attempts, firstShare } = told.students.find(({ name }) => name === 'Ama')!
+      return [cellsOf(told, 'Ama').join(), right, attempts, firstShare]
+    }
+    expect([await ofAma(), await firsts()]).to.deep.equal([
+      ['mended,right,mended', 3, 3, 1 / 3],
+      [0, 0, 0],
+    ])
+    await sumsAgree()
+    const giveBack = async (play: number): Promise<void> => {
+      const { status } = await teacher.call('POST', `/links/${id}/plays/${plays[play]!.id}/give-back`)
+      expect(status).to.be.below(300)
+    }
+    await giveBack(0)
+    expect([await ofAma(), await firsts()]).to.deep.equal([
+      ['right,mended,right', 3, 2, 2 / 3],
+      [1, 1, 1],
+    ])
+    await sumsAgree()
+    // One that is not the first changes nothing of what is first; given back twice it is the same.
+    await giveBack(2)
+    await giveBack(2)
+    expect([await ofAma(), await firsts()]).to.deep.equal([
+      ['right,wrong,right', 2, 1, 2 / 3],
+      [1, 1, 1],
+    ])
+    await sumsAgree()
+    await giveBack(1)
+    const told = await report()
+    expect(told.students.filter(({ attempts }) => attempts > 0).map(({ name }) => name)).to.deep.equal(['Bo'])
+    expect([countsOf(told), await firsts()]).to.deep.equal([
+      [
+        ['colour', 1, 0, 0, 0, 0],
+        ['drone', 0, 1, 0, 0, 0],
+        ['brood', 0, 1, 0, 0, 0],
+      ],
+      [],
+    ])
+    await sumsAgree()
+  })
+
   it('agrees with itself at every look, while thirty students answer at one instant', async () => {
     const { join, answer, report } = await shared()
     const students = await Promise.all(Array.from({ length: 30 }, (_, index) => join(`Student ${index}`)))
