@@ -148,7 +148,7 @@ describe('npm start', () => {
   it('serves pages and server from their sources for developers, and stops all of it', async () => {
     const port = await freePort()
     const data = join(folder, 'dev')
-    const { child, told, closed } = start({ OTTER_DATA: data, PORT: String(port) }, '--dev')
+    const { child, told, closed } = start({ OTTER_DATA: data, PORT: String(port) }, ['--dev'])
     expect(await told).to.include(`http://localhost:${port}`)
     const page = async (path: string): Promise<string> => (await fetch(`http://127.0.0.1:${port}${path}`)).text()
     expect(await page('/lists')).to.include('/src/main.tsx')

@@ -51,9 +51,9 @@ export function hear(command: string, args: readonly string[], env: NodeJS.Proce
   return { child, said: () => said, forget: () => (said = ''), told, closed }
 }
 
-/** Runs the start command. */
-export function start(env: NodeJS.ProcessEnv, ...args: string[]): Started {
-  return hear(process.execPath, [join(home, 'scripts/start.mjs'), ...args], env)
+/** Runs the start command, by this Node.js or another. */
+export function start(env: NodeJS.ProcessEnv, args: readonly string[] = [], node = process.execPath): Started {
+  return hear(node, [join(home, 'scripts/start.mjs'), ...args], env)
 }
 
 /**
