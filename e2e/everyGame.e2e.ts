@@ -62,7 +62,7 @@ async function opened(teacher: Page, path: 'links' | 'live', list: string, kind:
 
 for (const kind of GAME_KINDS) {
   test(`${kind} is dark where the device is, stands on the wall alone, is small on a phone, and fits fingers`, async ({
-    teacher,
+    signedIn: teacher,
     phone,
     server,
   }) => {

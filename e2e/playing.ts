@@ -11,6 +11,12 @@ export async function openGame(teacher: Page, list: string, game: string): Promi
   await expect(teacher.getByRole('heading', { name: game, exact: true })).toBeVisible()
 }
 
+/** Changes to another game of the list whose games are open: what is set next is set on that game. */
+export async function changeGame(teacher: Page, game: string): Promise<void> {
+  await teacher.getByRole('button', { name: game, exact: true }).click()
+  await expect(teacher.getByRole('heading', { name: game, exact: true })).toBeVisible()
+}
+
 /** Shares the game that is open; gives its code. */
 export async function share(teacher: Page): Promise<string> {
   const reply = teacher.waitForResponse(

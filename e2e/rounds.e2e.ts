@@ -4,7 +4,7 @@ import type { PairsPuzzle } from '@otter/core/games/pairs'
 import type { QuizPuzzle } from '@otter/core/games/quiz'
 import type { UnscramblePuzzle } from '@otter/core/games/unscramble'
 import { expect, expectAccessible, test } from './otter.ts'
-import { join, openGame, puzzleOf, share } from './playing.ts'
+import { changeGame, join, openGame, puzzleOf, share } from './playing.ts'
 
 test('a quiz is chosen and typed on a phone; what was missed comes again, then all answers', async ({
   teacher,
@@ -122,7 +122,7 @@ test('rows are joined by drag, by taps and by keyboard, and words are put in ord
   await teacher.mouse.up()
   await expect(rows.first()).toHaveAccessibleDescription('joined with A')
   await expect(rows.first()).toHaveAttribute('aria-pressed', 'false')
-  await teacher.getByRole('button', { name: 'Unscramble' }).click()
+  await changeGame(teacher, 'Unscramble')
   await teacher.getByLabel('Of the list', { exact: true }).selectOption('The first …')
   await teacher.getByLabel('How many').fill('2')
   const words = await share(teacher)
@@ -171,7 +171,7 @@ test('pairs are turned by players in turn, cards are studied and shown to the cl
   await expect(phone.getByText('Eels · 4')).toBeVisible()
 
   await teacher.getByRole('link', { name: 'Games' }).click()
-  await teacher.getByRole('button', { name: 'Flashcards' }).click()
+  await changeGame(teacher, 'Flashcards')
   await teacher.getByLabel('Of the list', { exact: true }).selectOption('The first …')
   await teacher.getByLabel('How many').fill('2')
   await teacher.getByRole('button', { name: 'Show on the wall' }).click()

@@ -4,7 +4,9 @@ import { expect, test } from './otter.ts'
 /** Most script that a teacher's page begins with, packed with gzip, in bytes: its words need no more but their texts. */
 const MOST_AT_FIRST = 260_000
 
-test('the words of a list are there, and can be written, before its games are fetched', async ({ teacher }) => {
+test('the words of a list are there, and can be written, before its games are fetched', async ({
+  signedIn: teacher,
+}) => {
   const made = await teacher.request.post('/api/lists', {
     headers: { 'Sec-Fetch-Site': 'same-origin' },
     data: { title: 'Before the games' },

@@ -2,7 +2,7 @@ import { expect, test } from './otter.ts'
 import { beehive } from './playing.ts'
 
 test('a quiz on the wall shows an answer when the teacher says so, and goes back, by keys', async ({
-  teacher,
+  signedIn: teacher,
   server,
 }) => {
   await teacher.goto(`/lists/${await beehive(server.databaseUrl)}/games/quiz`)

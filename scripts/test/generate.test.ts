@@ -13,14 +13,15 @@ before(() => {
 after(() => rmSync(folder, { recursive: true, force: true }))
 
 describe('npm run generate', () => {
+  /** Runs what the command has built before; the first time the command itself. */
+  let program = 'scripts/generate.mjs'
   function generate(text: string, ...args: string[]): { status: number | null; out: string; error: string } {
     const file = join(folder, 'words.csv')
     writeFileSync(file, text)
-    const { status, stdout, stderr } = spawnSync(
-      process.execPath,
-      [join(home, 'scripts/generate.mjs'), 'wordsearch', file, ...args],
-      { encoding: 'utf8' },
-    )
+    const { status, stdout, stderr } = spawnSync(process.execPath, [join(home, program), 'wordsearch', file, ...args], {
+      encoding: 'utf8',
+    })
+    program = 'dist/generate-alone.mjs'
     return { status, out: stdout, error: stderr }
   }
   const LIST = 'Word,Clue\nsmoker,"calms, with smoke"\ndrone,male bee\nbrood,young bees\nx,too short\n'

@@ -58,7 +58,7 @@ async function jobsOf(cluster, folder, endings) {
     NODE_ENV: 'production',
     OTTER_LANE: lane,
   }
-  const jobs = words.length === 0 ? checks(lane) : []
+  const jobs = words.length === 0 && !isLong ? checks() : []
   const shared = { env, folder, atOnce: AT_ONCE }
   if (units.length > 0) {
     const { bundleTests } = await import('./bundle.mjs')

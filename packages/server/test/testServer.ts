@@ -139,7 +139,7 @@ export interface Reply {
   text: string
   bytes: Buffer
   // Tests look into replies as they come.
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  // oxlint-disable-next-line typescript/no-explicit-any
   body: any
 }
 

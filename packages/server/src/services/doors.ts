@@ -96,7 +96,8 @@ export interface SignedIn {
 
 /** Who stands at a door: with an offer's code and perhaps a token, or as one who is known to be in. */
 export type Caller =
-  { code: string; token: string | undefined; signedIn?: SignedIn } | { offerId: string; participantId: string | null }
+  | { code: string; token: string | undefined; signedIn?: SignedIn }
+  | { offerId: string; participantId: string | null }
 
 /** How long an offer has been paused in all, in milliseconds. */
 export const PAUSED = `(o.paused_ms + coalesce(extract(epoch FROM clock_timestamp() - o.paused_at) * 1000, 0))::float8`

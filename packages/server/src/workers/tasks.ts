@@ -41,4 +41,5 @@ export interface SheetsTask {
 
 /** What a worker gives back: errors of the teacher's making travel as data. */
 export type WorkerReply<Value> =
-  { value: Value } | { kind: GameKind; note: { code: string; values: Record<string, string | number> } }
+  | { value: Value }
+  | { kind: GameKind; note: { code: string; values: Record<string, string | number> } }

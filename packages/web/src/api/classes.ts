@@ -101,9 +101,11 @@ export function useClassAct(id: string): UseMutationResult<ClassDetails | undefi
     mutationKey: ['class', id],
     mutationFn: (act) => send(id, act),
     // What is changed is seen at once; where it could not be kept, the class is read again.
-    onMutate: (act) => {
-      if (act.type === 'change')
-        client.setQueryData<ClassDetails>(['class', id], (before) => before && { ...before, ...act.change })
+    onMutate: async (act) => {
+      if (act.type !== 'change') return
+      // What is being read was true before.
+      await client.cancelQueries({ queryKey: ['class', id] })
+      client.setQueryData<ClassDetails>(['class', id], (before) => before && { ...before, ...act.change })
     },
     onError: () => void client.invalidateQueries({ queryKey: ['class', id] }),
     onSuccess: (details, act) => {

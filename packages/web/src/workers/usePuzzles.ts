@@ -29,7 +29,7 @@ export function usePuzzleJobs(jobs: PuzzleJob[] | undefined): Made {
     setState((before) => ({ ...before, busy: true }))
     line.current?.ask(jobs)
     // The key holds all of them.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [key])
   return state
 }

@@ -6,7 +6,14 @@ export type WordDirection = 'across' | 'down'
 
 /** Why an entry is not in the grid. */
 type UnplacedReason =
-  'empty' | 'no-clue' | 'too-short' | 'too-long' | 'repeat' | 'too-many' | 'no-shared-letter' | 'no-place'
+  | 'empty'
+  | 'no-clue'
+  | 'too-short'
+  | 'too-long'
+  | 'repeat'
+  | 'too-many'
+  | 'no-shared-letter'
+  | 'no-place'
 
 /** A word of the grid: the cell of its first letter, and its number. */
 export interface CrosswordWord {

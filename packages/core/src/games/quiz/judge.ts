@@ -7,7 +7,9 @@ import type { QuizPuzzle, QuizQuestion } from './puzzle.ts'
 
 /** What a student gave: numbers of choices, a text, or whether a claim is true. */
 export type QuizAnswer =
-  { type: 'choose'; choices: number[] } | { type: 'type'; text: string } | { type: 'claim'; isTrue: boolean }
+  | { type: 'choose'; choices: number[] }
+  | { type: 'type'; text: string }
+  | { type: 'claim'; isTrue: boolean }
 
 /** What became of an answer. */
 export interface Judged {

@@ -49,7 +49,7 @@ export function Layouts({ puzzle, list, options, seed, onChange }: WorkbenchProp
     worker.ask({ list, options, seed, most: MOST_STEPS })
     return () => worker.close()
     // The key holds what the search depends on; another choice of steps does not end it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [looking, key])
   const pinned = new Set(options.pins.map(({ entryId }) => entryId))
   const pin = (word: CrosswordPuzzle['words'][number], on: boolean): void => {

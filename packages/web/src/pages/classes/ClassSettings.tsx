@@ -8,15 +8,15 @@ import { Select } from '../../ui/Choice.tsx'
 
 interface ClassSettingsProps {
   details: ClassDetails
-  act: { mutate: (act: ClassAct, settings?: { onSuccess: () => void }) => void; isPending: boolean }
+  act: { mutate: (act: ClassAct, settings?: { onSuccess: () => void }) => void }
 }
 
 /** What holds for a class, who shares it, and its end. */
 export function ClassSettings({ details, act }: ClassSettingsProps) {
   const t = useTexts(classesTexts)
   const { name, grade, year, language, secret, inviting } = details
-  // A tick is seen in the moment of the press; what is kept of it comes a moment later.
-  const [wished, setWished] = useState<boolean>()
+  // A tick is seen in the moment of the press; the class knows of it a moment later.
+  const [wish, setWish] = useState<{ over: ClassDetails; inviting: boolean }>()
   const change = (changed: Extract<ClassAct, { type: 'change' }>['change']): void =>
     act.mutate({ type: 'change', change: changed })
   const line = (field: 'name' | 'grade' | 'year', value: string) => (
@@ -62,9 +62,9 @@ export function ClassSettings({ details, act }: ClassSettingsProps) {
           <input
             type="checkbox"
             className="checkbox"
-            checked={act.isPending ? (wished ?? inviting) : inviting}
+            checked={wish?.over === details ? wish.inviting : inviting}
             onChange={(event) => {
-              setWished(event.target.checked)
+              setWish({ over: details, inviting: event.target.checked })
               change({ inviting: event.target.checked })
             }}
           />

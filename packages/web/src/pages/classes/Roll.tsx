@@ -79,7 +79,7 @@ function AddNames({ known, act }: { known: readonly string[] } & Pick<RollProps,
   // The same paste is the same students, however often it is sent.
   const read = useMemo(
     () => namesPasted(pasted, known).map((one) => ({ ...one, id: newId() })),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [pasted],
   )
   const added = read.filter(({ why }) => why === undefined)

@@ -6,7 +6,8 @@ import { jobDone } from '../../api/jobs.ts'
 
 /** Sheets to be made as a PDF: of a list, or those of a print once more. */
 export type PdfOrder =
-  { listId: string; sheets: z.input<typeof PrintSheets> } | { printId: string; sheets: z.input<typeof SheetLayout> }
+  | { listId: string; sheets: z.input<typeof PrintSheets> }
+  | { printId: string; sheets: z.input<typeof SheetLayout> }
 
 /**
  * Has sheets made as a PDF; returns the file. It is queued on the server and goes on there whatever becomes of the

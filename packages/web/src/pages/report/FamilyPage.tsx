@@ -57,7 +57,7 @@ function Paper({
   language: Language
 }) {
   const t = useTextsIn(reportTexts, language)
-  const today = new Intl.DateTimeFormat(language, { dateStyle: 'long' }).format(new Date())
+  const [today] = useState(() => new Date())
   const well = entries.filter(({ word, text }) => word === 'well' && text !== '').reverse()
   const again = entries.filter(({ word, text }) => word !== 'well' && text !== '')
   return (
@@ -68,7 +68,12 @@ function Paper({
     >
       <header>
         <h2 className="text-4xl">{t('family.title', { name })}</h2>
-        <p className="quiet">{t('family.class', { name: className, when: today })}</p>
+        <p className="quiet">
+          {t('family.class', {
+            name: className,
+            when: new Intl.DateTimeFormat(language, { dateStyle: 'long' }).format(today),
+          })}
+        </p>
       </header>
       <p>{t('family.intro', { name })}</p>
       <Words title={t('family.well', { name })} words={well.map(({ text }) => text)} />

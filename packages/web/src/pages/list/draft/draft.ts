@@ -67,7 +67,8 @@ export function placeOfChange(
 
 /** What was changed elsewhere and gave way to a change made here; it is offered back. */
 export type Overruled =
-  { entry: PlacedEntry; removedHere: boolean } | { detail: keyof ListDetails; value: ListDetails[keyof ListDetails] }
+  | { entry: PlacedEntry; removedHere: boolean }
+  | { detail: keyof ListDetails; value: ListDetails[keyof ListDetails] }
 
 export interface Rebased {
   draft: Draft
