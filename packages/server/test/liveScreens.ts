@@ -177,9 +177,9 @@ export class LiveRooms {
   private started: TestServer | undefined
 
   /** Called in a `describe`: its tests get one server, and their screens are closed after each. */
-  constructor() {
+  constructor(open = (): Promise<TestServer> => startTestServer({ sockets: true })) {
     before(async () => {
-      this.started = await startTestServer({ sockets: true })
+      this.started = await open()
     })
     afterEach(() => this.close())
     after(() => this.server.close())
