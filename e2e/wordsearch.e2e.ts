@@ -118,6 +118,7 @@ test('pasted words become a word search that a student plays by link, and the te
   await expectAccessible(teacher)
   const code = (await card.getByRole('link', { name: /\/p\// }).innerText()).slice(-6)
   await card.getByRole('link', { name: 'Show on the wall' }).click()
+  await expect(teacher.getByRole('progressbar', { name: 'The game is open' })).toBeVisible()
   await expect(teacher.getByText(code, { exact: true })).toBeVisible()
   await expectAccessible(teacher)
   await teacher.getByRole('link', { name: 'Results' }).click()
