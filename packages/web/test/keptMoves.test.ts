@@ -1,6 +1,6 @@
 import type { SendMove } from '@otter/api'
 import { expect } from 'chai'
-import { keepMoves, takeKeptMoves } from '../src/pages/play/keptMoves.ts'
+import { clearAside, countAside, keepMoves, setAside, takeKeptMoves } from '../src/pages/play/keptMoves.ts'
 
 const move = (number: number): SendMove => ({
   id: `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`,
@@ -44,6 +44,17 @@ describe('Moves kept on a device', () => {
     expect(takeKeptMoves('GAME')).to.have.deep.members([move(1), move(2), move(4)])
     expect(takeKeptMoves('GAME')).to.deep.equal([])
     expect(Object.keys(kept)).to.deep.equal(['otter-moves GAMES another-tab'])
+  })
+
+  it('are set aside for their game alone where they can never be taken, and forgotten with the one who leaves', () => {
+    keepMoves('GAME', [move(1)])
+    expect([setAside('GAME', move(2)), setAside('GAME', move(3)), setAside('GAMES', move(4))]).to.deep.equal([1, 2, 1])
+    expect([countAside('GAME'), countAside('GAMES'), countAside('OTHER')]).to.deep.equal([2, 1, 0])
+    expect(takeKeptMoves('GAME'), 'what waits is none of them').to.deep.equal([move(1)])
+    clearAside('GAME')
+    expect([countAside('GAME'), countAside('GAMES')]).to.deep.equal([0, 1])
+    for (let number = 0; number < 150; number++) setAside('FULL', move(number))
+    expect(countAside('FULL')).to.equal(100)
   })
 
   it('are none where the device keeps nothing', () => {

@@ -16,6 +16,9 @@ function queueOn(answers: readonly (Error | 'taken')[]): {
   queue: MoveQueue
   sent: number[]
   kept: () => number
+  aside: number[]
+  /** Ends a wait for the teacher, as time does; other waits end by themselves. */
+  pass: () => void
   states: MoveQueueState[]
   waits: number[]
   replies: () => number
@@ -24,6 +27,8 @@ function queueOn(answers: readonly (Error | 'taken')[]): {
   const sent: number[] = []
   const states: MoveQueueState[] = []
   const waits: number[] = []
+  const aside: number[] = []
+  let pass = (): void => undefined
   let kept = 0
   let replies = 0
   const left = [...answers]
@@ -36,9 +41,10 @@ function queueOn(answers: readonly (Error | 'taken')[]): {
       return {} as PlayReply
     },
     keep: (moves) => (kept = moves.length),
+    setAside: (one) => aside.push((one.move as { number: number }).number),
     wait: (milliseconds) => {
       waits.push(milliseconds)
-      return Promise.resolve()
+      return milliseconds < 30_000 ? Promise.resolve() : new Promise((resolve) => (pass = resolve))
     },
     onReply: () => replies++,
     onChange: (state) => states.push(state),
@@ -47,6 +53,8 @@ function queueOn(answers: readonly (Error | 'taken')[]): {
     queue,
     sent,
     kept: () => kept,
+    aside,
+    pass: () => pass(),
     states,
     waits,
     replies: () => replies,
@@ -97,29 +105,60 @@ describe('The queue of a student’s moves', () => {
     queue.add([move(1), move(2)])
     await settled()
     expect([sent, kept()]).to.deep.equal([[1, 1, 1, 2], 0])
-    expect(states.at(-1)).to.deep.equal({ waiting: false, offline: false, problem: undefined })
+    expect(states.at(-1)).to.deep.equal({ waiting: false, offline: false, held: 0, problem: undefined })
   })
 
-  it('stops when the game is closed, keeps what was answered, and goes on when it is open again', async () => {
-    const { queue, sent, kept, states, settled } = queueOn(['taken', refusal(403, 'link-closed')])
-    queue.add([move(1), move(2)])
+  const HOLDING: [number, ProblemCode | undefined][] = [
+    [403, 'link-closed'],
+    [403, 'not-yet'],
+    [403, 'waits'],
+    [403, 'taken-out'],
+    [404, 'no-such-link'],
+    // A school's network that wants somebody to sign in first.
+    [403, undefined],
+    [409, undefined],
+  ]
+  for (const [status, code] of HOLDING)
+    it(`keeps what was answered at ${status} ${code ?? ''}, says that it waits, and sends it once that has changed`, async () => {
+      const refused = refusal(status, code)
+      const { queue, sent, kept, aside, pass, states, waits, settled } = queueOn(['taken', refused, refused])
+      queue.add([move(1), move(2)])
+      await settled()
+      queue.add([move(3)])
+      await queue.tried()
+      expect([sent, kept(), aside]).to.deep.equal([[1, 2], 2, []])
+      expect([states.at(-1)?.held, states.at(-1)?.problem]).to.deep.equal([2, refused])
+      // Time passes: it is tried now and then, whether or not anybody looks at the page.
+      pass()
+      await settled()
+      expect([sent, kept(), waits]).to.deep.equal([[1, 2, 2], 2, [30_000, 30_000]])
+      queue.resume()
+      await settled()
+      expect([sent, kept(), aside]).to.deep.equal([[1, 2, 2, 2, 3], 0, []])
+      expect(states.at(-1)).to.deep.equal({ waiting: false, offline: false, held: 0, problem: undefined })
+    })
+
+  it('says that moves wait also while nobody is known here whose they could be', async () => {
+    const { queue, sent, kept, pass, states, settled } = queueOn([refusal(403, 'waits')])
+    queue.add([move(1)])
     await settled()
-    queue.add([move(3)])
+    queue.hold()
+    pass()
     await settled()
-    expect([sent, kept()]).to.deep.equal([[1, 2], 2])
-    expect([states.at(-1)?.waiting, states.at(-1)?.problem?.code]).to.deep.equal([false, 'link-closed'])
+    expect([sent, kept(), states.at(-1)?.held]).to.deep.equal([[1], 1, 1])
     queue.resume()
     await settled()
-    expect([sent, kept(), states.at(-1)?.problem]).to.deep.equal([[1, 2, 2, 3], 0, undefined])
+    expect([sent, kept(), states.at(-1)?.held]).to.deep.equal([[1, 1], 0, 0])
   })
 
-  it('drops only the one move that can’t be read', async () => {
-    const { queue, sent, kept, states, settled } = queueOn([refusal(400), 'taken'])
-    queue.add([move(1), move(2)])
-    await settled()
-    expect([sent, kept()]).to.deep.equal([[1, 2], 0])
-    expect(states.some(({ problem }) => problem?.status === 400)).to.equal(true)
-  })
+  for (const never of [refusal(400), refusal(413), refusal(403, 'link-full')])
+    it(`sets only the one move aside that can never be taken: ${never.status} ${never.code ?? ''}`, async () => {
+      const { queue, sent, kept, aside, states, settled } = queueOn([never, 'taken'])
+      queue.add([move(1), move(2)])
+      await settled()
+      expect([sent, kept(), aside]).to.deep.equal([[1, 2], 0, [1]])
+      expect(states.some(({ problem }) => problem === never)).to.equal(true)
+    })
 
   it('forgets what was not sent when somebody else takes the device, also while it is being sent', async () => {
     const { queue, sent, kept, settled } = queueOn([])

@@ -7,6 +7,7 @@ import { Waterline } from '../../ui/Waterline.tsx'
 import { Frame, Rest } from './Frame.tsx'
 import { KnownName } from './KnownName.tsx'
 import { Playing } from './Playing.tsx'
+import { Unsent } from './Unsent.tsx'
 import { usePlay } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
 
@@ -52,6 +53,7 @@ function LinkPage({ code }: { code: string }) {
   if (reply.live && !reply.player?.waits && (reply.player || reply.live.phase !== 'over')) {
     return (
       <Frame title={reply.title}>
+        <Unsent state={play} />
         <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
           <LivePage reply={reply} live={reply.live} state={play} />
         </Suspense>
@@ -61,6 +63,7 @@ function LinkPage({ code }: { code: string }) {
   if (!reply.play || !reply.player) {
     return (
       <Frame title={reply.title}>
+        <Unsent state={play} />
         {reply.player?.waits ? (
           <Waiting name={reply.player.name} onLeave={() => void play.leave()} />
         ) : reply.open ? (
@@ -90,6 +93,7 @@ function LinkPage({ code }: { code: string }) {
   }
   return (
     <Frame title={reply.title}>
+      <Unsent state={play} />
       <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
         <Playing
           reply={reply}

@@ -108,7 +108,7 @@ function Progress({ kind, play, playerName }: { kind: PlayReply['kind'] } & Pick
   )
 }
 
-/** What a student must know beside the game: no connection, a move refused, a link closed. */
+/** What a student must know beside the game: no connection, a move refused, a link closed. `Unsent` says why moves wait. */
 function PlayNews({ reply, state, finished }: Pick<PlayingProps, 'reply' | 'state'> & { finished: boolean }) {
   const t = useTexts(playTexts)
   const problemText = useProblemText()
@@ -130,12 +130,12 @@ function PlayNews({ reply, state, finished }: Pick<PlayingProps, 'reply' | 'stat
           {t(reply.fate === 'late' ? 'cameLate' : 'movedOn')}
         </p>
       )}
-      {state.problem && state.problem.code !== 'link-closed' && (
+      {state.problem && state.held === 0 && state.problem.code !== 'link-closed' && (
         <p role="alert" className="panel border-error p-2 text-sm">
           {problemText(state.problem)}
         </p>
       )}
-      {isClosed && !finished && (
+      {isClosed && state.held === 0 && !finished && (
         <p role="status" className="panel p-2 text-sm">
           {t('closed')}
         </p>

@@ -7,6 +7,8 @@ export interface MoveQueueParts {
   send: (move: SendMove) => Promise<PlayReply>
   /** Keeps what has no answer yet, so that closing the page loses none. */
   keep: (moves: readonly SendMove[]) => void
+  /** Keeps a move that can never be taken, apart from those that wait. */
+  setAside: (move: SendMove) => void
   /** Waits before a try, or until there is a connection again. */
   wait: (milliseconds: number) => Promise<void>
   onReply: (reply: PlayReply) => void
@@ -18,32 +20,40 @@ export interface MoveQueueState {
   waiting: boolean
   /** Whether tries fail for want of a connection, or of a server that answers. */
   offline: boolean
-  /** Why sending stopped, or why a move was not taken. */
+  /** How many moves wait because somebody has to change something first: `problem` says what. */
+  held: number
+  /** Why moves wait, or why one was not taken. */
   problem: ApiError | undefined
 }
 
 const FIRST_WAIT = 1_000
 const LONGEST_WAIT = 15_000
+/** How often it is tried whether what was refused is taken by now, in milliseconds. */
+const HELD_WAIT = 30_000
 /** Replies that say "not now": who is asked, the network between or the server may answer otherwise a moment later. */
 const NOT_NOW = new Set([0, 401, 408, 425, 429])
-/** Codes of refusals that hold until the teacher changes something: sending stops, and nothing is lost. */
-const HELD = new Set(['link-closed', 'taken-out', 'no-such-link'])
 
-/** Whether an error is a refusal that trying again does not change. */
-function isForGood(error: unknown): error is ApiError {
+/** Whether a move can never be taken: it can't be read, is too large, or its play is full. */
+function isNever({ status, code }: ApiError): boolean {
+  return status === 400 || status === 413 || code === 'link-full'
+}
+
+/** Whether somebody has to change something before a move is taken: the teacher opens the game, or lets a guest in. */
+function isHeld(error: unknown): error is ApiError {
   return error instanceof ApiError && !NOT_NOW.has(error.status) && error.status < 500
 }
 
 /**
- * Sends moves one after another, each until there is an answer. What was answered is never thrown away: only a move
- * that the server can't read is, and it alone.
+ * Sends moves one after another, each until there is an answer. What was answered is never thrown away: what can't be
+ * taken now waits, and what can never be taken is set aside, and it alone.
  */
 export class MoveQueue {
   private moves: SendMove[] = []
   private sending = false
   private stopped = false
   private waiters: (() => void)[] = []
-  private state: MoveQueueState = { waiting: false, offline: false, problem: undefined }
+  private wake: () => void = () => undefined
+  private state: MoveQueueState = { waiting: false, offline: false, held: 0, problem: undefined }
   private readonly parts: MoveQueueParts
 
   constructor(parts: MoveQueueParts) {
@@ -64,9 +74,9 @@ export class MoveQueue {
     this.stopped = true
   }
 
-  /** Resolves once everything has an answer, or a try has failed for want of a connection. */
+  /** Resolves once everything has an answer, or a try has failed for a reason that stands. */
   tried(): Promise<void> {
-    if (!this.sending || this.state.offline) return Promise.resolve()
+    if (!this.sending || this.isStuck()) return Promise.resolve()
     return new Promise((resolve) => this.waiters.push(resolve))
   }
 
@@ -75,13 +85,14 @@ export class MoveQueue {
     this.moves.push(...moves)
     this.parts.keep(this.moves)
     // Also where nothing can be sent just now: what is answered shows.
-    this.change({})
+    this.change(this.state.held > 0 ? { held: this.moves.length } : {})
     void this.drain()
   }
 
-  /** Begins to send again after a refusal: the teacher may have opened the game. */
+  /** Sends at once what waits: the teacher may have opened the game. */
   resume(): void {
     this.stopped = false
+    if (this.state.held > 0) this.wake()
     void this.drain()
   }
 
@@ -89,6 +100,7 @@ export class MoveQueue {
   clear(): void {
     this.moves = []
     this.parts.keep([])
+    this.wake()
   }
 
   private async drain(): Promise<void> {
@@ -105,20 +117,24 @@ export class MoveQueue {
       if ('reply' in outcome) {
         this.drop(move!)
         pause = FIRST_WAIT
-        this.change({ offline: false, problem: undefined })
+        this.change({ offline: false, held: 0, problem: undefined })
         this.parts.onReply(outcome.reply)
-      } else if (!isForGood(outcome.error)) {
-        this.change({ offline: true })
+      } else if (!isHeld(outcome.error)) {
+        this.change({ offline: true, held: 0 })
         await this.parts.wait(pause)
         pause = Math.min(LONGEST_WAIT, pause * 2)
+      } else if (isNever(outcome.error)) {
+        if (this.moves[0] === move) this.parts.setAside(move!)
+        this.drop(move!)
+        this.change({ offline: false, held: 0, problem: outcome.error })
       } else {
-        if (HELD.has(outcome.error.code ?? '')) this.stopped = true
-        else this.drop(move!)
-        this.change({ offline: false, problem: outcome.error })
+        this.change({ offline: false, held: this.moves.length, problem: outcome.error })
+        const woken = new Promise<void>((resolve) => (this.wake = resolve))
+        await Promise.race([this.parts.wait(HELD_WAIT), woken])
       }
     }
     this.sending = false
-    this.change({ waiting: false })
+    this.change({ waiting: false, held: this.state.held > 0 ? this.moves.length : 0 })
   }
 
   private drop(move: SendMove): void {
@@ -127,9 +143,13 @@ export class MoveQueue {
     this.parts.keep(this.moves)
   }
 
+  private isStuck(): boolean {
+    return this.state.offline || this.state.held > 0
+  }
+
   private change(change: Partial<MoveQueueState>): void {
     this.state = { ...this.state, ...change }
-    if (!this.state.waiting || this.state.offline) for (const resolve of this.waiters.splice(0)) resolve()
+    if (!this.state.waiting || this.isStuck()) for (const resolve of this.waiters.splice(0)) resolve()
     this.parts.onChange(this.state)
   }
 }

@@ -4,7 +4,7 @@ import { ApiError, call } from '../../api/client.ts'
 import { isFramed, keepToken } from '../../api/framed.ts'
 import { useSocket } from '../../live/useSocket.ts'
 import { newId } from '../../ui/newId.ts'
-import { keepMoves, takeKeptMoves } from './keptMoves.ts'
+import { clearAside, countAside, keepMoves, setAside, takeKeptMoves } from './keptMoves.ts'
 import { isOlder } from './isOlder.ts'
 import { sendOver, useLiveLine } from './liveLine.ts'
 import { useAhead } from './useAhead.ts'
@@ -25,6 +25,8 @@ export interface PlayState extends MoveQueueState {
   send: (move: { type: string }) => void
   /** Goes on without a connection, once what stands is answered; undefined where there is nothing to go on to. */
   goAhead: (() => void) | undefined
+  /** How many answers this device keeps that can never be taken. */
+  aside: number
   /** Which of several games is picked for the next attempt, from 0. */
   picked: number
   pick: (game: number) => void
@@ -53,9 +55,15 @@ function wait(milliseconds: number): Promise<void> {
 export function usePlay(code: string): PlayState {
   const [reply, setReply] = useState<PlayReply>()
   const [failure, setFailure] = useState<ApiError>()
-  const [sending, setSending] = useState<MoveQueueState>({ waiting: false, offline: false, problem: undefined })
+  const [sending, setSending] = useState<MoveQueueState>({
+    waiting: false,
+    offline: false,
+    held: 0,
+    problem: undefined,
+  })
   const latest = useRef<PlayReply>(undefined)
   const [ahead, setAhead] = useState(0)
+  const [aside, countedAside] = useState(() => countAside(code))
   const [picked, setPicked] = useState(0)
   const asked = useRef<{ wish: string; requestId: string }>(undefined)
   const keep = useCallback((next: PlayReply): void => {
@@ -79,6 +87,7 @@ export function usePlay(code: string): PlayState {
     const made: MoveQueue = new MoveQueue({
       send: (move) => sendOver(line.current, code, move),
       keep: (moves) => keepMoves(code, moves),
+      setAside: (move) => countedAside(setAside(code, move)),
       wait,
       onReply: (next) => {
         keep(next)
@@ -99,7 +108,8 @@ export function usePlay(code: string): PlayState {
         // What was pushed or answered while this was on its way is newer.
         if (isOlder(next, latest.current, 'asked')) return
         keep(next)
-        if (next.play && next.open) queue.resume()
+        // Where it is closed meanwhile, what waits is held by the first refusal, and says so.
+        if (next.play) queue.resume()
         else queue.hold()
       }, fail)
   }, [code, keep, fail, queue])
@@ -158,6 +168,7 @@ export function usePlay(code: string): PlayState {
     reply: step.reply,
     waiting: sending.waiting && step.waits,
     goAhead: sending.offline ? step.goAhead : undefined,
+    aside,
     problem: failure ?? sending.problem,
     reload,
     picked,
@@ -185,6 +196,8 @@ export function usePlay(code: string): PlayState {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
       queue.clear()
       takeKeptMoves(code)
+      clearAside(code)
+      countedAside(0)
       keepToken()
       const isStudent = latest.current?.work?.isStudent ?? false
       return call<void>('POST', `/play/${code}/leave`, {})
