@@ -45,10 +45,11 @@ export class StudentScreen {
   /** All that was told when it came in, and over the socket, as text. */
   heard: string[] = []
 
-  constructor(url: string, code: string) {
+  /** A page of a device that is known already has that one's client. */
+  constructor(url: string, code: string, client = new Client(url)) {
     this.url = url
     this.code = code
-    this.client = new Client(url)
+    this.client = client
   }
 
   async join(body: object): Promise<PlayReply> {

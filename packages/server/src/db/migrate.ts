@@ -21,6 +21,7 @@ import { nineteenth } from './migrations/nineteenth.ts'
 import { twentieth } from './migrations/twentieth.ts'
 import { twentyFirst } from './migrations/twentyFirst.ts'
 import { twentySecond } from './migrations/twentySecond.ts'
+import { twentyFourth } from './migrations/twentyFourth.ts'
 import { twentyThird } from './migrations/twentyThird.ts'
 import { twelfth } from './migrations/twelfth.ts'
 
@@ -54,6 +55,7 @@ const MIGRATIONS: readonly Migration[] = [
   twentyFirst,
   twentySecond,
   twentyThird,
+  twentyFourth,
 ]
 
 /** Version of the program: its second number is that of the schema it works on. */

@@ -1,6 +1,7 @@
+import { randomUUID } from 'node:crypto'
 import type { Logger } from 'pino'
 import { inScope, type ScopeSource } from '../db/scope.ts'
-import { noteHere } from '../services/absences.ts'
+import { noteConnected, noteGone } from '../services/absences.ts'
 import { loggable } from '../problem.ts'
 
 /** How often the database is told who is still connected, in milliseconds. */
@@ -8,6 +9,8 @@ const BEAT = 10_000
 
 /** Keeps in the database whose devices are connected to this server: in few statements, however many there are. */
 export class Presence {
+  /** Other servers may hold sockets of the same students: each keeps leases of its own. */
+  private readonly serverId = randomUUID()
   private readonly sockets = new Map<string, number>()
   private arrived = new Set<string>()
   private gone = new Set<string>()
@@ -74,11 +77,8 @@ export class Presence {
     if (here.length + gone.length + hosted.length === 0) return
     try {
       await inScope(this.source, { teacherId: null }, async (scope) => {
-        if (here.length > 0) await noteHere(scope, here)
-        if (gone.length > 0)
-          await scope.query('UPDATE participants SET gone_at = clock_timestamp() WHERE id = ANY ($gone::uuid[])', {
-            gone: gone.sort(),
-          })
+        if (here.length > 0) await noteConnected(scope, this.serverId, here)
+        if (gone.length > 0) await noteGone(scope, this.serverId, gone)
         if (hosted.length > 0)
           await scope.query(
             'UPDATE live_sessions SET host_at = clock_timestamp() WHERE offer_id = ANY ($hosted::uuid[])',
