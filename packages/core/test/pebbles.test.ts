@@ -143,6 +143,21 @@ describe('Twists', () => {
     expect(twistChances('off', riverbed)).to.deep.equal([])
   })
 
+  it('are rarer the more teams share the riverbed', () => {
+    const share = (teams: number): number =>
+      twistChances('lively', { pebbles: 20, teams }).reduce((sum, { chance }) => sum + chance, 0)
+    expect(share(2)).to.be.closeTo(share(3), 1e-9)
+    expect(share(6)).to.be.closeTo(share(3) / 2, 1e-9)
+    expect(share(9)).to.be.closeTo(share(3) / 3, 1e-9)
+  })
+
+  it('tell of each answer how many questions came before it', () => {
+    const play = run(make({ teams: 2, pebbles: 8 }))
+    const placeOf = (item: number): number[] =>
+      at(play, { type: 'open', item }, { type: 'judge', right: true }, { type: 'close' }).map(({ place }) => place)
+    expect([4, 1, 6].flatMap(placeOf)).to.deep.equal([0, 1, 2])
+  })
+
   it('need an answer, and say so before it; others come as a surprise, and are shown with what they brought', () => {
     let told = 0
     let surprised = 0

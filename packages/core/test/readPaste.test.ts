@@ -130,6 +130,16 @@ describe('reading pasted text', () => {
     ])
   })
 
+  it('keeps a text that is just as long as one may be, and leaves a longer one', () => {
+    const read = (length: number): [number, string[]] => {
+      const table = readPaste(`Answer,Clue\n${'a'.repeat(length)},clue`)
+      const { entries, left } = entriesFromTable(table, guessFields(table), () => idOf(0))
+      return [entries.length, left.map(({ why }) => why)]
+    }
+    expect(read(2000)).to.deep.equal([1, []])
+    expect(read(2001)).to.deep.equal([0, ['too-long']])
+  })
+
   /** Returns the entries of a pasted table as its answer and its choices, right ones with a plus. */
   const choicesOf = (text: string): string[] => {
     const table = readPaste(text)

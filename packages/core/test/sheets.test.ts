@@ -130,6 +130,12 @@ describe('Games on paper', () => {
     expect(byText.get('clue 1')).not.to.have.property('picture')
     expect(itemsOf(pages('wordsearch', listOf(8), { show: 'words' })[0]!)[0]).not.to.have.property('picture')
     const [key] = pages('wordsearch', listOf(8), { show: 'clues' }, true)
+    const hidden = { message: 'see you at the lake' }
+    const textsOf = (isKey: boolean): string =>
+      JSON.stringify(pages('wordsearch', listOf(8), hidden, isKey)[0]!.filter(({ type }) => type === 'text'))
+    expect(textsOf(true), 'what the spare letters spell is for the key').to.match(/see you at the lake/iu)
+    expect(textsOf(false)).not.to.match(/see you at the lake/iu)
+    expect(pages('wordsearch', listOf(8), {}, true)[0]!.some(({ type }) => type === 'text')).to.equal(false)
     expect(new Set(itemsOf(key!).map(({ answer }) => answer.toLowerCase()))).to.deep.equal(
       new Set(listOf(8).entries.map(({ answer }) => answer.text)),
     )

@@ -72,6 +72,9 @@ describe('What all games of teams share', () => {
       const atWall = { ...LOOK, teams: 7 }
       const play = game.start(puzzle, begin('w', atWall))
       expect(game.teams!(play).points, kind).to.have.length(7)
+      for (const team of [0, 6])
+        expect(game.moves.safeParse({ type: 'give-turn', team }).success, `${kind}, team ${team}`).to.equal(true)
+      expect(game.moves.safeParse({ type: 'give-turn', team: -1 }).success, kind).to.equal(false)
       const move = game.moves.parse({ type: 'award', team: 6, points: -20 })
       const after = game.move(puzzle, play, move, when(1000, atWall))
       expect([game.teams!(after.play).points[6], after.responses], kind).to.deep.equal([-20, []])
