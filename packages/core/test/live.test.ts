@@ -289,14 +289,39 @@ describe('A quiz in step', () => {
     )
   })
 
+  const shared = (open: boolean): Turn['shared'] => ({
+    phase: 'open',
+    calls: null,
+    inStep: true,
+    standing: { place: 0, openedAt: 1000, open, change: false },
+    asked: [0],
+  })
+
+  it('shows just the choices that were chosen while they can be changed, whatever is written in them', () => {
+    const texts = ['salt; water', 'salt', 'water', 'sand']
+    const one = puzzle.questions[0]!
+    const choices = texts.map((text, index) => ({
+      ...one.choices[0]!,
+      face: { ...one.choices[0]!.face, text },
+      right: index < 3,
+    }))
+    const several: QuizPuzzle = { ...puzzle, questions: [{ ...one, choices }, ...puzzle.questions.slice(1)] }
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.nat(3), { minLength: 1 }), (chosen) => {
+        const turn = { shared: shared(true) }
+        const { play } = quiz.move(
+          several,
+          quiz.start(several, begin('p', turn)),
+          { type: 'choose', choices: chosen },
+          when(4000, turn),
+        )
+        const { sent } = quiz.view(several, play, { ...when(5000), audience: 'player', ...turn })
+        expect(sent?.choices).to.have.members(chosen).and.to.have.length(chosen.length)
+      }),
+    )
+  })
+
   it('holds what an answer came to until nobody can answer any more', () => {
-    const shared = (open: boolean): Turn['shared'] => ({
-      phase: 'open',
-      calls: null,
-      inStep: true,
-      standing: { place: 0, openedAt: 1000, open, change: false },
-      asked: [0],
-    })
     const right = puzzle.questions[0]!.choices.findIndex((choice) => choice.right)
     const asked = quiz.start(puzzle, begin('p', { shared: shared(true) }))
     const { play } = quiz.move(

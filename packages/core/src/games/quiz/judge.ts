@@ -19,6 +19,8 @@ export interface Judged {
   /** For typed answers: what it counts as, and why it counts or not; none where nothing was typed. */
   accepted: string
   why: RightRule | WrongRule | 'none'
+  /** Numbers of the choices that were chosen; none for other forms, and for what was kept before they were. */
+  choices?: number[]
 }
 
 const JUDGING = JudgeOptionsInput.parse({})
@@ -62,7 +64,8 @@ export function judge(
   const chosen = [...new Set(answer.choices)].filter((choice) => choice < question.choices.length)
   if (chosen.length === 0) return undefined
   const right = question.choices.every((choice, index) => choice.right === chosen.includes(index))
-  return { right, given: chosen.map((choice) => wordsOf(question, choice)).join('; '), accepted: '', why: 'none' }
+  const given = chosen.map((choice) => wordsOf(question, choice)).join('; ')
+  return { right, given, accepted: '', why: 'none', choices: chosen }
 }
 
 /** Returns an answer in a form in which two can be compared: equal ones came to the same, however they were typed. */

@@ -151,14 +151,13 @@ function askedQuestion(
   }
 }
 
-function sentAnswer(question: QuizQuestion, { given }: Answered, change: boolean): NonNullable<QuizView['sent']> {
-  const whole = question.choices.findIndex((_, index) => wordsOf(question, index) === given)
-  const words = question.form === 'choice' ? (whole >= 0 ? [given] : given.split('; ')) : []
-  const choices =
-    question.form === 'true-false'
-      ? [given === '✓' ? 0 : 1]
-      : question.choices.flatMap((_, index) => (words.includes(wordsOf(question, index)) ? [index] : []))
-  return { choices, text: question.form === 'typed' ? given : '', change }
+function sentAnswer(
+  { form }: QuizQuestion,
+  { given, choices = [] }: Answered,
+  change: boolean,
+): NonNullable<QuizView['sent']> {
+  if (form === 'true-false') return { choices: [given === '✓' ? 0 : 1], text: '', change }
+  return { choices, text: form === 'typed' ? given : '', change }
 }
 
 function toldAnswer(question: QuizQuestion, { right, outcome, given, accepted, why, points }: Answered): ToldAnswer {
