@@ -1,9 +1,12 @@
 import { z } from 'zod'
+import { Forms } from '../text/judging/forms.ts'
 import type { Outcome } from './contract.ts'
 
 /** Most answers of one question that are judged otherwise, and the longest of them, in UTF-16 units. */
 const MOST_ANSWERS = 50
 const LONGEST = 2000
+/** Spaces and punctuation, but for signs that make another name: C# is not C. */
+const NO_SIGN = /(?:(?![#%@/])[\p{P}\p{Z}\p{Cf}\p{Cc}])+/gu
 
 /** What a teacher says of a question after it was shared: how answers to it count, from first to last. */
 export const Correction = z.object({
@@ -29,7 +32,12 @@ export function correctedOutcome(
   return correction.wrong.some((answer) => keyOf(answer) === key) ? 'wrong' : judged
 }
 
-/** Returns an answer as two are compared: what a teacher accepts is accepted however it is spaced or capitalised. */
+/**
+ * Returns an answer as two are compared: without case, spaces and punctuation, as answers are judged; beside a digit each
+ * sign tells, but for one that ends a sentence.
+ */
 function keyOf(given: string): string {
-  return given.normalize('NFC').toLowerCase().replace(/\s+/gu, ' ').trim()
+  const forms = new Forms(given, '')
+  if (forms.hasDigit()) return forms.small().replace(/[\s.!?…]+$/u, '')
+  return forms.small().replace(NO_SIGN, ' ').trim() || forms.exact
 }
