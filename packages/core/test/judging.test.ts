@@ -196,6 +196,26 @@ describe('Typed answers', () => {
     )
   })
 
+  it('name several things, some of which have a comma or an "and" of their own', () => {
+    const islands = ['Antigua and Barbuda', 'Trinidad and Tobago', 'Saint Lucia', 'Cuba']
+    const cities = ['Washington, D.C.', 'Lima', 'Quito']
+    const music = ['rock and roll', 'rock', 'jazz', 'drum & bass']
+    for (const [accepted, count, right, wrong] of [
+      [islands, 2, 'Antigua and Barbuda, Cuba', 'Antigua and Cuba'],
+      [islands, 2, 'Antigua and Barbuda and Trinidad and Tobago', 'Antigua and Tobago'],
+      [islands, 2, 'Cuba & Saint Lucia', 'Cuba & Lucia & Barbuda'],
+      [islands, 3, 'Cuba, Trinidad & Tobago and Saint Lucia', 'Cuba, Trinidad & Tobago'],
+      [cities, 2, 'Washington, D.C., Lima', 'Washington, D.C., Bonn'],
+      [cities, 2, 'Lima and Quito', 'Lima and Lima'],
+      [music, 2, 'rock and roll and jazz', 'rock and roll'],
+      [music, 2, 'rock and jazz', 'rock and rock'],
+      [music, 3, 'jazz, drum and bass, rock & roll', 'jazz, drum, bass'],
+    ] as const) {
+      expect([right, why(right, [...accepted], { count })]).to.satisfy(([, told]: string[]) => !told!.startsWith('✗'))
+      expect([wrong, why(wrong, [...accepted], { count })]).to.satisfy(([, told]: string[]) => told!.startsWith('✗'))
+    }
+  })
+
   it('are numbers by their value, as their language writes them', () => {
     const value = (text: string, language: string): string =>
       valuesOf(text, language)

@@ -40,6 +40,8 @@ const TELLING: readonly WrongRule[] = [
   'word',
   'spelled',
 ]
+/** Most parts that can be one name: "Trinidad and Tobago", "Washington, D.C.", "lion, witch and wardrobe". */
+const MOST_JOINED = 4
 /** Longest text that is compared: no answer is longer. */
 const LONGEST = 2000
 
@@ -121,23 +123,40 @@ export class Judge {
   }
 
   private judgeSeveral(given: string, against: JudgedAgainst, options: JudgeOptions): Verdict {
-    const ands = andsOf(options.language)
-    const conjunction = ands.length > 0 ? new RegExp(`\\s(?:${ands.join('|')})\\s`, 'iu') : undefined
-    const parts = given
-      .split(/[,;،、/\n]/u)
-      .flatMap((part) => (conjunction ? part.split(conjunction) : [part]))
-      .map((part) => part.trim())
-      .filter((part) => part !== '')
+    const parts = partsOf(given, options.language)
     const found = new Map<string, RightRule>()
-    for (const part of parts) {
-      const verdict = this.judgeOne(part, against, options)
+    for (let at = 0; at < parts.length;) {
+      // A name may hold a comma or an "and" of its own: the longest run of parts that is one answer is that one.
+      const longest = Math.min(MOST_JOINED, parts.length - at)
+      const joins = Array.from({ length: longest }, (_, less) => longest - less).map((count) => {
+        const last = parts[at + count - 1]!
+        return { count, verdict: this.judgeOne(given.slice(parts[at]!.from, last.to), against, options) }
+      })
+      const { count, verdict } = joins.find((join) => join.verdict.right) ?? joins.at(-1)!
       if (!verdict.right) return verdict
       if (!found.has(verdict.accepted)) found.set(verdict.accepted, verdict.why)
+      at += count
     }
     if (found.size < options.count) return wrong('too-few')
     const why = [...found.values()].reduce((one, other) => (ORDER.indexOf(other) > ORDER.indexOf(one) ? other : one))
     return { right: true, accepted: [...found.keys()].join(', '), why }
   }
+}
+
+/** Returns where the things stand that a text names: between commas and their kin, and the language's words for "and". */
+function partsOf(given: string, language: string): { from: number; to: number }[] {
+  const ands = andsOf(language)
+  const between = new RegExp(`[,;،、/\\n&]${ands.length > 0 ? `|\\s(?:${ands.join('|')})(?=\\s)` : ''}`, 'giu')
+  const parts: { from: number; to: number }[] = []
+  let from = 0
+  for (const {
+    index,
+    0: { length },
+  } of [...given.matchAll(between), { index: given.length, 0: '' }]) {
+    if (given.slice(from, index).trim() !== '') parts.push({ from, to: index })
+    from = index + length
+  }
+  return parts
 }
 
 /** Returns by which rule a typed text is another entry's answer, the strictest first; Infinity where by none. */
