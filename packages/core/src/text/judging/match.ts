@@ -115,11 +115,19 @@ function asWords(typed: Forms, meant: Forms, { options, knowledge }: MatchContex
 /** Says what accents make of two texts that are the same without. */
 function byAccents(typed: Forms, meant: Forms, { accents }: JudgeOptions, { isWord }: WordKnowledge): Match {
   if (accents === 'kept') return differs('accents-count')
-  // An accent that was not left out but is another makes another word, where it is one.
+  // An accent that was not left out but is another makes another word, where both are words: a list without accents means
+  // the word that has them.
+  const { language } = meant
+  const wanted = meant.words()
   const isOther =
-    ACCENTS_TELL.has(primary(meant.language)) &&
+    ACCENTS_TELL.has(primary(language)) &&
     hasMore(typed.small(), meant.small()) &&
-    typed.words().some((word) => !meant.words().includes(word) && isWord(word, typed.language) === true)
+    typed.words().some((word, place) => {
+      if (wanted.includes(word) || isWord(word, language) !== true) return false
+      // Printed Russian writes ё as е: the same word.
+      if (primary(language) === 'ru' && wanted.includes(word.replaceAll('ё', 'е'))) return false
+      return typed.words().length !== wanted.length || isWord(wanted[place]!, language) === true
+    })
   return isOther ? differs('word') : same('accents')
 }
 
