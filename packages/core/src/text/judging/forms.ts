@@ -71,7 +71,7 @@ export class Forms {
   readonly unit = lazy(() => unitOf(this.exact))
   /** Whether it has neither letters nor digits. */
   readonly isSigns = lazy(() => SIGNS_ONLY.test(this.exact))
-  /** The things it names, in one order; null where it is no list of such. */
+  /** The things it names, each in its words without accents and article; one where it names no more. */
   readonly items = lazy(() => this.makeItems())
 
   constructor(text: string, language: string) {
@@ -109,10 +109,13 @@ export class Forms {
       .replace(/(?<=\d)\s+(?=\d)/gu, '@')
   }
 
-  private makeItems(): string | null {
+  private makeItems(): string[][] {
     const ands = andsOf(this.language)
-    const isList = /[,;،、]/u.test(this.small()) || this.words().some((word) => ands.includes(word))
-    return isList && !/\d/u.test(this.small()) ? this.sorted() : null
+    const between = ands.length > 0 ? new RegExp(`[,;،、]|(?<=\\s)(?:${ands.join('|')})(?=\\s)`, 'gu') : /[,;،、]/gu
+    return this.small()
+      .split(between)
+      .map((part) => wordsOf(articled(unpointed(part.trim()), this.language).rest).map((word) => this.bareOf(word)))
+      .filter((words) => words.length > 0)
   }
 }
 

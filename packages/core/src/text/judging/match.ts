@@ -99,8 +99,7 @@ function asWords(typed: Forms, meant: Forms, { options, knowledge }: MatchContex
     const isAgreed = articlesAgree(typed.parts().article, meant.parts().article, meant.language)
     if (isAgreed && typed.restNumbers() === meant.restNumbers()) return same('number')
   }
-  const items = meant.items()
-  if (items !== null && items === typed.sorted()) return same('order')
+  if (isList(meant) && areSameItems(typed.items().flat(), meant.items())) return same('order')
   if (options.variants && primary(meant.language) === 'en') {
     const american = (forms: Forms): string => forms.restWords().map(knowledge.american).join('')
     if (american(typed) === american(meant)) return same('variant')
@@ -110,6 +109,45 @@ function asWords(typed: Forms, meant: Forms, { options, knowledge }: MatchContex
     knowledge.simplified(typed.letters()) === knowledge.simplified(meant.letters())
     ? same('spelling')
     : OPEN
+}
+
+/** Most words of a thing in a list of two things, and of more. */
+const LONGEST_OF_TWO = 2
+const LONGEST_OF_MORE = 3
+/** Most things of which any order is tried. */
+const MOST_ITEMS = 12
+
+/**
+ * Tells whether a text is a list of short things, in any order as good. Longer parts are sentences, in which a comma or an
+ * "and" joins what is said of one and of the other: "acids turn litmus red and bases blue".
+ */
+function isList(meant: Forms): boolean {
+  const items = meant.items()
+  const longest = items.length === 2 ? LONGEST_OF_TWO : LONGEST_OF_MORE
+  return (
+    items.length > 1 &&
+    items.length <= MOST_ITEMS &&
+    !/\d/u.test(meant.small()) &&
+    items.every((words) => words.length <= longest)
+  )
+}
+
+/** Tells whether words are those of all items one after another, in any order of the items, each word for word. */
+function areSameItems(words: readonly string[], items: readonly (readonly string[])[]): boolean {
+  if (items.length === 0) return words.length === 0
+  return items.some((item, place) => {
+    const isNext = item.every((word, index) => words[index] === word)
+    // Of equal items it is the same which one is taken.
+    const isFirst = items.findIndex((other) => other.join(' ') === item.join(' ')) === place
+    return (
+      isNext &&
+      isFirst &&
+      areSameItems(
+        words.slice(item.length),
+        items.filter((_, index) => index !== place),
+      )
+    )
+  })
 }
 
 /** Says what accents make of two texts that are the same without. */
