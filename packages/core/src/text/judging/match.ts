@@ -5,6 +5,7 @@ import type { WordKnowledge } from './knowledge.ts'
 import { primary } from './languages.ts'
 import type { JudgeOptions } from './options.ts'
 import { compared } from './quantities.ts'
+import { areTwoBySigns } from './signs.ts'
 import type { RightRule, WrongRule } from './verdict.ts'
 
 /** How a typed text compares with one that is accepted: by which rule it is the same, or why it is not. */
@@ -88,7 +89,7 @@ function asFormula(typed: Forms, meant: Forms): Match {
 }
 
 function asWords(typed: Forms, meant: Forms, { options, knowledge }: MatchContext): Match {
-  if (isSplitOtherwise(typed, meant)) return differs('word')
+  if (isSplitOtherwise(typed, meant) || areTwoBySigns(typed, meant, knowledge)) return differs('word')
   if (typed.letters() === meant.letters()) return same('letters')
   if (typed.spelling() === meant.spelling()) return arePointedAlike(typed, meant) ? same('spelling') : differs('letter')
   if (typed.bare() === meant.bare()) return byAccents(typed, meant, options, knowledge)
