@@ -52,29 +52,36 @@ export function datesOf(text: string, language: string): string[] {
   const plain = respelled(unaccented(inSmall(inPlain(text), language), language), language)
   const numeric = /^(\d{1,4})\s*([./-])\s*(\d{1,2})\s*\2\s*(\d{1,4})\.?$/u.exec(plain.trim())
   if (numeric) return numericDates(numeric[1]!, numeric[3]!, numeric[4]!, language)
+  // Day and month with a point behind each, as German and its neighbours write them.
+  const [, day, month] = code === 'en' ? [] : (/^(\d{1,2})\.\s?(\d{1,2})\.$/u.exec(plain.trim()) ?? [])
+  if (day !== undefined) return isDay(Number(month), Number(day)) ? [`-${Number(month)}-${Number(day)}`] : []
   const months = monthsOf(code)
   if (months.size === 0) return eastern(plain)
   const words = plain.match(/\d+|[\p{L}\p{M}]+/gu) ?? []
   if (words.length > 7) return []
-  let month: number | undefined
+  let monthNamed: number | undefined
   const numbers: number[] = []
   for (const word of words) {
     if (/^\d/u.test(word)) numbers.push(Number(word))
-    else if (months.has(word) && month === undefined) month = months.get(word)
+    else if (months.has(word) && monthNamed === undefined) monthNamed = months.get(word)
     else if (!BETWEEN.test(word)) return []
   }
-  if (month === undefined || numbers.length === 0 || numbers.length > 2) return []
-  const day = numbers.find((number) => number >= 1 && number <= 31)
+  if (monthNamed === undefined || numbers.length === 0 || numbers.length > 2) return []
+  const dayNamed = numbers.find((number) => number >= 1 && number <= 31)
   const year = numbers.find(
-    (number, index) => number > 31 || (index !== numbers.indexOf(day ?? -1) && numbers.length === 2),
+    (number, index) => number > 31 || (index !== numbers.indexOf(dayNamed ?? -1) && numbers.length === 2),
   )
-  return [`${year ?? ''}-${month}-${day ?? ''}`]
+  return [`${year ?? ''}-${monthNamed}-${dayNamed ?? ''}`]
+}
+
+function isDay(month: number, day: number): boolean {
+  return month >= 1 && month <= 12 && day >= 1 && day <= 31
 }
 
 function numericDates(first: string, second: string, third: string, language: string): string[] {
   const [a, b, c] = [Number(first), Number(second), Number(third)]
   const made = (year: number, month: number, day: number): string[] =>
-    month >= 1 && month <= 12 && day >= 1 && day <= 31 ? [`${year}-${month}-${day}`] : []
+    isDay(month, day) ? [`${year}-${month}-${day}`] : []
   if (first.length === 4) return made(a, b, c)
   if (first.length > 2 || third.length === 1) return []
   const [dayFirst, monthFirst] = [made(c, b, a), made(c, a, b)]
@@ -89,13 +96,16 @@ function eastern(text: string): string[] {
   return month === undefined ? [] : [`${year}-${Number(month)}-${day}`]
 }
 
-const TIME = /^(\d{1,2})(?:\s*(?:[:.h]|uhr)\s*(\d{2}))?\s*(?:uhr|o'?clock|h|hrs?|hours)?\s*(?:([ap])\.?\s?m\.?)?$/iu
+const TIME = /^(\d{1,2})(?:\s*(?:[:.h]|uhr)\s*(\d{2}))?\s*(uhr|o'?clock|h|hrs?|hours)?\s*(?:([ap])\.?\s?m\.?)?$/iu
+/** What follows an hour that is a time of day, and no number of hours. */
+const ON_THE_CLOCK = /^(?:uhr|o'?clock)$/iu
 
 /** Returns the minutes of the day that a text names, and whether it says which half of it; undefined where it is no time. */
 export function timeOf(text: string): { minutes: number; isWhole: boolean } | undefined {
   const plain = inPlain(text).trim()
-  const [, hours, minutes, half] = TIME.exec(plain) ?? []
-  if (hours === undefined || (minutes === undefined && half === undefined)) return undefined
+  const [, hours, minutes, clock = '', half] = TIME.exec(plain) ?? []
+  if (hours === undefined || (minutes === undefined && half === undefined && !ON_THE_CLOCK.test(clock)))
+    return undefined
   const hour = Number(hours)
   if (hour > 24 || Number(minutes ?? 0) > 59 || (half !== undefined && (hour > 12 || hour === 0))) return undefined
   const shift = half === undefined ? 0 : (/p/iu.test(half) ? 12 : 0) - (hour === 12 ? 12 : 0)

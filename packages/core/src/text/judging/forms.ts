@@ -7,6 +7,7 @@ import { formulaForm, isFormula } from './formulas.ts'
 import { andsOf, primary } from './languages.ts'
 import { withDigits } from './numberWords.ts'
 import { quantityOf } from './quantities.ts'
+import { spanOf } from './spans.ts'
 import { withoutRoman } from './roman.ts'
 import { isUnitSymbol, unitOf } from './units.ts'
 import { valuesOf } from './values.ts'
@@ -55,6 +56,7 @@ export class Forms {
   readonly quantity = lazy(() => quantityOf(this.exact, this.language))
   readonly spokenQuantity = lazy(() => this.quantity() ?? quantityOf(this.inDigits(), this.language))
   readonly time = lazy(() => (this.hasDigit() ? timeOf(this.exact) : undefined))
+  readonly span = lazy(() => (this.hasDigit() ? spanOf(this.exact) : undefined))
   readonly era = lazy(() => (this.hasDigit() ? eraOf(this.exact) : undefined))
   readonly dates = lazy(() => (this.hasDigit() ? datesOf(this.exact, this.language) : []))
   readonly spokenDates = lazy(() => [

@@ -30,6 +30,7 @@ export function matched(typed: Forms, meant: Forms, context: MatchContext): Matc
   if (meant.isSigns()) return meant.isFormula() ? asFormula(typed, meant) : differs('different')
   return (
     asChemical(typed, meant, context) ??
+    asSpan(typed, meant) ??
     asTime(typed, meant) ??
     asQuantity(typed, meant) ??
     asSigns(typed, meant) ??
@@ -44,13 +45,25 @@ function asChemical(typed: Forms, meant: Forms, { isChemistry }: MatchContext): 
   return differs(one.toLowerCase() === other.toLowerCase() ? 'capitals' : 'different')
 }
 
+function asSpan(typed: Forms, meant: Forms): Match | undefined {
+  const span = meant.span()
+  if (span === undefined || !typed.hasDigit()) return undefined
+  return typed.span() === span ? same('number') : differs('value')
+}
+
+/** Returns the year of a text that has an era, or is of the common one unsaid. */
+function yearOf(forms: Forms): number | undefined {
+  return forms.era() ?? (/^\d{3,4}$/u.test(inPlain(forms.exact)) ? Number(inPlain(forms.exact)) : undefined)
+}
+
 function asTime(typed: Forms, meant: Forms): Match | undefined {
   if (!meant.hasDigit()) return undefined
   const [time, otherTime] = [typed.time(), meant.time()]
   if (time && otherTime)
     return time.minutes === otherTime.minutes && time.isWhole === otherTime.isWhole ? same('number') : differs('value')
-  const era = meant.era()
-  if (era !== undefined && typed.hasDigit()) return era === typed.era() ? same('number') : differs('value')
+  const year = yearOf(meant)
+  if (year !== undefined && typed.hasDigit() && (meant.era() ?? typed.era()) !== undefined)
+    return year === yearOf(typed) ? same('number') : differs('value')
   const dates = meant.dates()
   if (dates.length === 0 || typed.spokenDates().length === 0) return undefined
   return typed.spokenDates().some((date) => dates.includes(date)) ? same('number') : differs('value')

@@ -47,6 +47,12 @@ const MORE: Record<string, Record<string, string>> = {
     'un medio': '1/2',
     'un tercio': '1/3',
     'un cuarto': '1/4',
+    veintiun: '21',
+    ...Object.fromEntries(
+      'treinta cuarenta cincuenta sesenta setenta ochenta noventa'
+        .split(' ')
+        .map((tens, index) => [`${tens} y un`, `${index + 3}1`]),
+    ),
   },
   fr: {
     une: '1',
@@ -73,7 +79,16 @@ const MORE: Record<string, Record<string, string>> = {
     שמונה: '8',
     תשעה: '9',
     עשרה: '10',
+    שלוש: '3',
+    ארבע: '4',
+    חמש: '5',
+    שש: '6',
+    שבע: '7',
+    תשע: '9',
+    עשר: '10',
   },
+  // Things and people are counted in words of the language's own.
+  ko: koreanCounts(),
   ar: {
     واحد: '1',
     اثنان: '2',
@@ -100,6 +115,25 @@ const MORE: Record<string, Record<string, string>> = {
   },
   ru: { одна: '1', одно: '1', две: '2' },
 }
+
+function koreanCounts(): Record<string, string> {
+  const ones = ['', '하나|한', '둘|두', '셋|세', '넷|네', '다섯', '여섯', '일곱', '여덟', '아홉']
+  const tens = ['', '열', '스물|스무', '서른', '마흔', '쉰', '예순', '일흔', '여든', '아흔']
+  return Object.fromEntries(
+    tens
+      .flatMap((ten, high) =>
+        ones.flatMap((one, low) =>
+          // A form for the twenty alone stands before no other number.
+          ten
+            .split('|')
+            .slice(0, low === 0 ? 2 : 1)
+            .flatMap((left) => one.split('|').map((right) => [left + right, String(high * 10 + low)])),
+        ),
+      )
+      .filter(([word]) => word !== ''),
+  ) as Record<string, string>
+}
+
 /** Numbers up to here are known in words one by one; above, thousands and millions. */
 const EACH = 1100
 const ROUND = [...Array.from({ length: 100 }, (_, index) => index + 1), 200, 250, 300, 400, 500, 600, 700, 800, 900]

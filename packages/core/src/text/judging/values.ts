@@ -63,9 +63,13 @@ function isGrouped(text: string, group: string): boolean {
 }
 
 function fraction(top: bigint, bottom: bigint): Fraction[] {
-  if (bottom === 0n) return []
+  return bottom === 0n ? [] : [lowest(top, bottom)]
+}
+
+/** Returns a fraction in lowest terms; what is below is above 0. */
+export function lowest(top: bigint, bottom: bigint): Fraction {
   const by = divisor(top < 0n ? -top : top, bottom)
-  return [{ top: top / by, bottom: bottom / by }]
+  return { top: top / by, bottom: bottom / by }
 }
 
 function divisor(one: bigint, other: bigint): bigint {
