@@ -18,6 +18,7 @@ import type signIn from './en/signIn.json'
 import type student from './en/student.json'
 import type classes from './en/classes.json'
 import type start from './en/start.json'
+import type unsent from './en/unsent.json'
 import type teams from './en/teams.json'
 import type wall from './en/wall.json'
 import type wallPlay from './en/wallPlay.json'
@@ -37,6 +38,8 @@ export const listsTexts: Texts<typeof lists> = { name: 'lists' }
 export const namesTexts: Texts<typeof names> = { name: 'names' }
 /** What students read around every game. */
 export const playTexts: Texts<typeof play> = { name: 'play' }
+/** What students read where the server has not got what they answered. */
+export const unsentTexts: Texts<typeof unsent> = { name: 'unsent' }
 /** What teachers, and classes on the wall, read of live sessions. */
 export const liveTexts: Texts<typeof live> = { name: 'live' }
 /** What students read in a live session, beside the game. */

@@ -2,14 +2,23 @@ import { lazy, Suspense, useState } from 'react'
 import { cleanText } from '@otter/core'
 import type { ApiError } from '../../api/client.ts'
 import { playTexts } from '../../texts/namespaces.ts'
-import { useTexts, useWriting } from '../../texts/texts.ts'
+import { useTexts } from '../../texts/texts.ts'
 import { Waterline } from '../../ui/Waterline.tsx'
 import { Frame, Rest } from './Frame.tsx'
-import { KnownName } from './KnownName.tsx'
 import { Playing } from './Playing.tsx'
-import { Unsent } from './Unsent.tsx'
-import { usePlay } from './usePlay.ts'
+import { usePlay, type PlayState } from './usePlay.ts'
 import { useProblemText } from './useProblemText.ts'
+
+/** Fetched where the server has not got what was answered: it is there, and has said why. */
+const UnsentNews = lazy(async () => ({ default: (await import('./UnsentNews.tsx')).UnsentNews }))
+
+/** Fetched where somebody has to wait for the teacher. */
+const outside = () => import('./Outside.tsx')
+const Waiting = lazy(async () => ({ default: (await outside()).Waiting }))
+const ClosedForNewcomers = lazy(async () => ({ default: (await outside()).ClosedForNewcomers }))
+
+/** Fetched where somebody has the name already. */
+const KnownName = lazy(async () => ({ default: (await import('./KnownName.tsx')).KnownName }))
 
 /** Fetched where a code is typed alone. */
 const CodeForm = lazy(async () => ({ default: (await import('./CodeForm.tsx')).CodeForm }))
@@ -65,7 +74,9 @@ function LinkPage({ code }: { code: string }) {
       <Frame title={reply.title}>
         <Unsent state={play} />
         {reply.player?.waits ? (
-          <Waiting name={reply.player.name} onLeave={() => void play.leave()} />
+          <Suspense>
+            <Waiting name={reply.player.name} onLeave={() => void play.leave()} />
+          </Suspense>
         ) : reply.open ? (
           reply.door ? (
             <Suspense fallback={<p className="quiet">{t('loading')}</p>}>
@@ -86,7 +97,9 @@ function LinkPage({ code }: { code: string }) {
             <NameForm onJoin={(name, same) => play.join({ name, same })} problem={problem} />
           )
         ) : (
-          <ClosedForNewcomers opensAt={reply.work?.isEarly ? reply.work.opensAt : null} />
+          <Suspense>
+            <ClosedForNewcomers opensAt={reply.work?.isEarly ? reply.work.opensAt : null} />
+          </Suspense>
         )}
       </Frame>
     )
@@ -107,40 +120,13 @@ function LinkPage({ code }: { code: string }) {
   )
 }
 
-/** Who says to be somebody already there waits until the teacher has said so. */
-function Waiting({ name, onLeave }: { name: string; onLeave: () => void }) {
-  const t = useTexts(playTexts)
+function Unsent({ state }: { state: PlayState }) {
   return (
-    <>
-      <Rest>
-        <strong>{t('waits', { name })}</strong>
-        <br />
-        {t('waitsHelp')}
-      </Rest>
-      <button type="button" className="btn mx-auto h-11" onClick={onLeave}>
-        {t('anotherName')}
-      </button>
-    </>
-  )
-}
-
-/** A newcomer has played nothing here: that something is kept would be no word for them. */
-function ClosedForNewcomers({ opensAt }: { opensAt: string | null }) {
-  const t = useTexts(playTexts)
-  const { date } = useWriting()
-  return (
-    <>
-      <Rest>
-        {opensAt !== null
-          ? t('opensAt', { when: date(opensAt, { dateStyle: 'full', timeStyle: 'short' }) })
-          : t('closedForNew')}
-      </Rest>
-      <div className="flex justify-center">
-        <a className="btn btn-primary h-12" href="/in">
-          {t('anotherCode')}
-        </a>
-      </div>
-    </>
+    (state.held > 0 || state.aside > 0) && (
+      <Suspense>
+        <UnsentNews state={state} />
+      </Suspense>
+    )
   )
 }
 
@@ -226,7 +212,9 @@ function NameForm({ onJoin, problem }: NameFormProps) {
         </p>
       )}
       {isKnown ? (
-        <KnownName name={name.trim()} busy={busy} onJoin={join} />
+        <Suspense>
+          <KnownName name={name.trim()} busy={busy} onJoin={join} />
+        </Suspense>
       ) : (
         <button type="submit" className="btn btn-primary h-14 text-lg" disabled={busy}>
           {t('begin')}

@@ -108,7 +108,7 @@ function Progress({ kind, play, playerName }: { kind: PlayReply['kind'] } & Pick
   )
 }
 
-/** What a student must know beside the game: no connection, a move refused, a link closed. `Unsent` says why moves wait. */
+/** What a student must know beside the game: no connection, a move refused, a link closed. `UnsentNews` says why moves wait. */
 function PlayNews({ reply, state, finished }: Pick<PlayingProps, 'reply' | 'state'> & { finished: boolean }) {
   const t = useTexts(playTexts)
   const problemText = useProblemText()

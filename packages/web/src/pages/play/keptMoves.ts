@@ -4,9 +4,6 @@ import { newId } from '../../ui/newId.ts'
 /** Each tab keeps its own, so that one that has sent everything does not wipe what another has not. */
 const tabId = newId()
 const startOfKeys = (code: string): string => `otter-moves ${code} `
-const keyAside = (code: string): string => `otter-aside ${code}`
-/** Most moves that are set aside for one code: there is room for other games. */
-const MOST_ASIDE = 100
 
 /** Keeps the moves of a play that have no answer yet on this device, so that closing the page loses none. */
 export function keepMoves(code: string, moves: readonly SendMove[]): void {
@@ -34,36 +31,12 @@ export function takeKeptMoves(code: string): SendMove[] {
   }
 }
 
-/** Keeps a move that can never be taken, to be shown to the teacher; returns how many there are of the code. */
-export function setAside(code: string, move: SendMove): number {
-  const before = readAside(code)
-  if (before.length >= MOST_ASIDE) return before.length
-  try {
-    localStorage.setItem(keyAside(code), JSON.stringify([...before, move]))
-  } catch {
-    // As above: it is told, and not kept.
-  }
-  return before.length + 1
-}
-
-/** Returns how many moves of a code this device has set aside. */
-export function countAside(code: string): number {
-  return readAside(code).length
-}
-
-/** Forgets what was set aside: it belongs to the one who leaves. */
-export function clearAside(code: string): void {
-  try {
-    localStorage.removeItem(keyAside(code))
-  } catch {
-    // Nothing is kept there.
-  }
-}
-
-function readAside(code: string): SendMove[] {
-  try {
-    return JSON.parse(localStorage.getItem(keyAside(code)) ?? '[]') as SendMove[]
-  } catch {
-    return []
-  }
+/**
+ * Keeps moves that can never be taken apart from those that wait, to be shown to the teacher, beside those that were set aside
+ * before; returns how many there are.
+ */
+export function setAside(code: string, ...moves: SendMove[]): number {
+  const all = [...takeKeptMoves(`aside ${code}`), ...moves].slice(-100)
+  keepMoves(`aside ${code}`, all)
+  return all.length
 }

@@ -4,7 +4,7 @@ import { ApiError, call } from '../../api/client.ts'
 import { isFramed, keepToken } from '../../api/framed.ts'
 import { useSocket } from '../../live/useSocket.ts'
 import { newId } from '../../ui/newId.ts'
-import { clearAside, countAside, keepMoves, setAside, takeKeptMoves } from './keptMoves.ts'
+import { keepMoves, setAside, takeKeptMoves } from './keptMoves.ts'
 import { isOlder } from './isOlder.ts'
 import { sendOver, useLiveLine } from './liveLine.ts'
 import { useAhead } from './useAhead.ts'
@@ -63,7 +63,7 @@ export function usePlay(code: string): PlayState {
   })
   const latest = useRef<PlayReply>(undefined)
   const [ahead, setAhead] = useState(0)
-  const [aside, countedAside] = useState(() => countAside(code))
+  const [aside, countedAside] = useState(() => setAside(code))
   const [picked, setPicked] = useState(0)
   const asked = useRef<{ wish: string; requestId: string }>(undefined)
   const keep = useCallback((next: PlayReply): void => {
@@ -196,7 +196,7 @@ export function usePlay(code: string): PlayState {
       // What is not yet sent belongs to the one who leaves, not to the next one at this device.
       queue.clear()
       takeKeptMoves(code)
-      clearAside(code)
+      takeKeptMoves(`aside ${code}`)
       countedAside(0)
       keepToken()
       const isStudent = latest.current?.work?.isStudent ?? false

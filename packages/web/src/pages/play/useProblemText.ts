@@ -6,8 +6,6 @@ import { useTexts } from '../../texts/texts.ts'
 const KNOWN = {
   'no-such-link': 'noSuchLink',
   'link-closed': 'closed',
-  'not-yet': 'notYet',
-  waits: 'waitsHelp',
   'link-full': 'full',
   'taken-out': 'takenOut',
   'too-many': 'tooMany',

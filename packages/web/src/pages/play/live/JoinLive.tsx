@@ -1,12 +1,14 @@
 import { LOOK_PARTS, type JoinOffer, type LiveView, type Look } from '@otter/api'
 import { cleanText } from '@otter/core'
-import { useState, type ReactNode } from 'react'
+import { lazy, Suspense, useState, type ReactNode } from 'react'
 import type { ApiError } from '../../../api/client.ts'
 import { livePlayTexts, playTexts } from '../../../texts/namespaces.ts'
 import { useTexts } from '../../../texts/texts.ts'
-import { KnownName } from '../KnownName.tsx'
 import { useProblemText } from '../useProblemText.ts'
 import { OtterBuilder } from './OtterBuilder.tsx'
+
+/** Fetched where somebody has the name already. */
+const KnownName = lazy(async () => ({ default: (await import('../KnownName.tsx')).KnownName }))
 
 interface JoinLiveProps {
   live: LiveView
@@ -138,7 +140,9 @@ function Newcomer({ live, busy, problem, onJoin }: FormProps & { live: LiveView 
         <Teams teams={live.teams} chosen={teamId ?? live.teams[0]!.teamId} onChoose={setTeamId} />
       )}
       {isKnown ? (
-        <KnownName name={given.trim()} busy={busy} onJoin={(same) => join({ name: given, same })} />
+        <Suspense>
+          <KnownName name={given.trim()} busy={busy} onJoin={(same) => join({ name: given, same })} />
+        </Suspense>
       ) : (
         <>
           <Trouble problem={problem} />
