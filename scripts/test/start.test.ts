@@ -158,7 +158,8 @@ describe('npm start', () => {
     expect((await fetch(`http://127.0.0.1:${port}/api/session/sample`, { method: 'POST' })).status).to.equal(200)
     child.kill('SIGTERM')
     expect(await closed).to.equal(0)
-    expect(existsSync(join(data, 'postgres', 'postmaster.pid'))).to.equal(false)
+    // On a busy machine the database writes what it holds for longer than the command stays.
+    await until(() => !existsSync(join(data, 'postgres', 'postmaster.pid')))
     expect(await answers(port)).to.equal(false)
   })
 
