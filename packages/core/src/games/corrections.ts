@@ -1,12 +1,10 @@
 import { z } from 'zod'
-import { Forms } from '../text/judging/forms.ts'
+import { Forms, NO_LETTER } from '../text/judging/forms.ts'
 import type { Outcome } from './contract.ts'
 
 /** Most answers of one question that are judged otherwise, and the longest of them, in UTF-16 units. */
 const MOST_ANSWERS = 50
 const LONGEST = 2000
-/** Spaces and punctuation, but for signs that make another name: C# is not C. */
-const NO_SIGN = /(?:(?![#%@/])[\p{P}\p{Z}\p{Cf}\p{Cc}])+/gu
 
 /** What a teacher says of a question after it was shared: how answers to it count, from first to last. */
 export const Correction = z.object({
@@ -39,5 +37,5 @@ export function correctedOutcome(
 function keyOf(given: string): string {
   const forms = new Forms(given, '')
   if (forms.hasDigit()) return forms.small().replace(/[\s.!?…]+$/u, '')
-  return forms.small().replace(NO_SIGN, ' ').trim() || forms.exact
+  return forms.small().replace(NO_LETTER, ' ').trim() || forms.exact
 }

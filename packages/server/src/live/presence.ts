@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import type { Logger } from 'pino'
 import { inScope, type ScopeSource } from '../db/scope.ts'
-import { noteConnected, noteGone } from '../services/absences.ts'
+import { endLeases, holdLeases } from '../db/queries/leases.ts'
+import { noteHere } from '../services/absences.ts'
 import { loggable } from '../problem.ts'
 
 /** How often the database is told who is still connected, in milliseconds. */
@@ -77,8 +78,11 @@ export class Presence {
     if (here.length + gone.length + hosted.length === 0) return
     try {
       await inScope(this.source, { teacherId: null }, async (scope) => {
-        if (here.length > 0) await noteConnected(scope, this.serverId, here)
-        if (gone.length > 0) await noteGone(scope, this.serverId, gone)
+        if (here.length > 0) {
+          await noteHere(scope, here)
+          await holdLeases(scope, this.serverId, here)
+        }
+        if (gone.length > 0) await endLeases(scope, this.serverId, gone)
         if (hosted.length > 0)
           await scope.query(
             'UPDATE live_sessions SET host_at = clock_timestamp() WHERE offer_id = ANY ($hosted::uuid[])',

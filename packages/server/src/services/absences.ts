@@ -1,4 +1,4 @@
-import type { Reader, Scope } from '../db/scope.ts'
+import type { Reader } from '../db/scope.ts'
 
 /** A page that is in view says so every twelve seconds: whoever was not heard of for so long was away, in milliseconds. */
 const AWAY = 40_000
@@ -32,42 +32,6 @@ export async function noteHere(scope: Reader, participantIds: readonly string[])
     `WITH back AS (${BACK})
      UPDATE participants SET here_at = clock_timestamp(), gone_at = NULL WHERE id = ANY ($here::uuid[])`,
     { here: [...participantIds].sort() },
-  )
-}
-
-/** A server says so often that it holds a socket; one that was killed says nothing: a lease lasts so long, as SQL. */
-const LEASE = "interval '30 seconds'"
-
-/** Notes that a server holds sockets of these participants, what they were away for, and which leases have run out. */
-export async function noteConnected(
-  scope: Scope<null>,
-  serverId: string,
-  participantIds: readonly string[],
-): Promise<void> {
-  await noteHere(scope, participantIds)
-  // Who was deleted meanwhile has no lease.
-  await scope.query(
-    `INSERT INTO leases (participant_id, server_id, until)
-     SELECT id, $serverId, clock_timestamp() + ${LEASE} FROM participants WHERE id = ANY ($here::uuid[]) ORDER BY id
-     ON CONFLICT (participant_id, server_id) DO UPDATE SET until = excluded.until`,
-    { serverId, here: [...participantIds].sort() },
-  )
-  await scope.query('DELETE FROM leases WHERE until < clock_timestamp()')
-}
-
-/** Notes that a server holds no socket of these participants any more: they are gone where no other does. */
-export async function noteGone(scope: Scope<null>, serverId: string, participantIds: readonly string[]): Promise<void> {
-  const gone = [...participantIds].sort()
-  // Of two servers that see them go at the same moment, the second one sees what the first has written.
-  await scope.query('SELECT id FROM participants WHERE id = ANY ($gone::uuid[]) ORDER BY id FOR UPDATE', { gone })
-  await scope.query('DELETE FROM leases WHERE server_id = $serverId AND participant_id = ANY ($gone::uuid[])', {
-    serverId,
-    gone,
-  })
-  await scope.query(
-    `UPDATE participants SET gone_at = clock_timestamp() WHERE id = ANY ($gone::uuid[])
-       AND NOT EXISTS (SELECT 1 FROM leases l WHERE l.participant_id = participants.id AND l.until > clock_timestamp())`,
-    { gone },
   )
 }
 

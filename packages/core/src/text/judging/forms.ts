@@ -13,7 +13,7 @@ import { isUnitSymbol, unitOf } from './units.ts'
 import { valuesOf } from './values.ts'
 
 /** What shows no letter, digit or sign of its own: spaces and punctuation, but for signs that make another name. */
-const NO_LETTER = /(?:(?![#%@/])[\p{P}\p{Z}\p{Cf}\p{Cc}])+/gu
+export const NO_LETTER = /(?:(?![#%@/])[\p{P}\p{Z}\p{Cf}\p{Cc}])+/gu
 const SIGNS_ONLY = /^[^\p{L}\p{N}]+$/u
 const DIGIT = /\p{N}/u
 
