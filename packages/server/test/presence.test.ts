@@ -1,4 +1,8 @@
+import { randomUUID } from 'node:crypto'
 import { expect } from 'chai'
+import { holdLeases } from '../src/db/queries/leases.ts'
+import { inScope } from '../src/db/scope.ts'
+import { PuzzleCache } from '../src/services/puzzleCache.ts'
 import { LiveRooms, StudentScreen, until } from './liveScreens.ts'
 import { rows, startTestServer, type TestServer } from './testServer.ts'
 
@@ -57,5 +61,42 @@ describe('A student with sockets on two servers', () => {
     one.socket!.disconnect()
     await until('her to be gone', async () => (await known(id)).isGone)
     two.socket!.disconnect()
+  })
+
+  it('is renewed by both servers at the same moment after the database was away', async () => {
+    const { id, code } = await rooms.host({ kind: 'quiz', live: { way: 'ownpace' } })
+    const names = Array.from({ length: 16 }, (_, index) => `Student ${index}`)
+    await Promise.all(names.map((name) => new StudentScreen(rooms.server.url, code).join({ name })))
+    const people = await rows<{ id: string }>(rooms.server, 'SELECT id FROM participants WHERE offer_id = $id', { id })
+    const halves = [people.slice(0, 8), people.slice(8)].map((half) => half.map((one) => one.id))
+    const servers = halves.map(() => randomUUID())
+    const renewed = (): Promise<unknown> =>
+      Promise.all(
+        halves.map((half, index) =>
+          inScope(
+            { database: [rooms.server, other][index]!.database, puzzles: new PuzzleCache() },
+            { teacherId: null },
+            (scope) => holdLeases(scope, servers[index]!, half),
+          ),
+        ),
+      )
+    for (let round = 0; round < 20; round++) {
+      await renewed()
+      await rows(rooms.server, `UPDATE leases SET until = clock_timestamp() - interval '1 second'`)
+    }
+    await renewed()
+    const [{ held } = { held: 0 }] = await rows<{ held: number }>(
+      rooms.server,
+      'SELECT count(*)::int AS held FROM leases WHERE server_id = ANY ($servers::uuid[]) AND until > clock_timestamp()',
+      { servers },
+    )
+    expect(held).to.equal(16)
+    // The database counts them a moment later.
+    await new Promise((resolve) => setTimeout(resolve, 1500))
+    const counted = await rows(
+      rooms.server,
+      'SELECT deadlocks::int FROM pg_stat_database WHERE datname = current_database()',
+    )
+    expect(counted, 'none waited for the other in a circle').to.deep.equal([{ deadlocks: 0 }])
   })
 }).timeout(60_000)
